@@ -1,0 +1,60 @@
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect } from "react";
+import { Link, Route, Routes } from "react-router";
+import { api, ProblemError, unwrap } from "../api/client";
+import { PersonContext } from "./person";
+import { Shell } from "./Shell";
+
+const Desk = lazy(() => import("../desk/Desk"));
+const JobPage = lazy(() => import("../job/JobPage"));
+
+export function App() {
+  const me = useQuery({
+    queryKey: ["me"],
+    queryFn: async () => unwrap(await api.GET("/api/me")),
+    staleTime: Infinity,
+  });
+  useEffect(() => {
+    document.documentElement.dataset.theme = me.data?.theme ?? "day";
+  }, [me.data?.theme]);
+
+  if (me.error instanceof ProblemError && me.error.status === 401) {
+    window.location.assign("/sign-in");
+    return null;
+  }
+  if (me.error) {
+    return (
+      <main className="p-8">
+        <p role="alert">{me.error.message} Reload the page to try again.</p>
+      </main>
+    );
+  }
+  if (!me.data) return <main className="p-8">Opening the workshop …</main>;
+  return (
+    <PersonContext value={me.data}>
+      <Shell>
+        <Suspense fallback={<main className="p-8">One moment …</main>}>
+          <Routes>
+            <Route path="/" element={<Desk />} />
+            <Route path="/jobs/:jobId" element={<JobPage />} />
+            <Route path="/jobs/:jobId/:station" element={<JobPage />} />
+            <Route path="*" element={<Nowhere />} />
+          </Routes>
+        </Suspense>
+      </Shell>
+    </PersonContext>
+  );
+}
+
+function Nowhere() {
+  return (
+    <main className="p-8">
+      <h1 className="text-2xl">There is no such page</h1>
+      <p className="mt-2">
+        <Link className="text-hill underline" to="/">
+          Back to the desk
+        </Link>
+      </p>
+    </main>
+  );
+}

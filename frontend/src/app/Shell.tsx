@@ -1,0 +1,120 @@
+import { Lamp, LogOut, Sun } from "lucide-react";
+import { type ReactNode, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { Choice, IconButton } from "../parts/controls";
+import { Modal } from "../parts/Modal";
+import { KEY_LIST, useKeys } from "./keys";
+import { UNITS, useChangePreferences, usePerson } from "./person";
+
+const UNIT_LABELS = { mm: "mm", inch: "inches", both: "both" } as const;
+const MM_DIVISIONS = [0.1, 0.25, 0.5, 1] as const;
+const INCH_DIVISIONS = [16, 32, 64] as const;
+
+function csrfToken(): string {
+  return document.cookie.match(/csrftoken=([^;]+)/)?.[1] ?? "";
+}
+
+export function Shell({ children }: { children: ReactNode }) {
+  const person = usePerson();
+  const preferences = useChangePreferences();
+  const [showKeys, setShowKeys] = useState(false);
+  const lamp = person.theme === "lamp";
+
+  const keys = useMemo(
+    () => ({
+      u: () => {
+        const next = UNITS[(UNITS.indexOf(person.units) + 1) % UNITS.length];
+        preferences.mutate({ units: next });
+      },
+      "?": () => setShowKeys(true),
+    }),
+    [person.units, preferences],
+  );
+  useKeys(keys);
+
+  return (
+    <div className="flex min-h-screen flex-col">
+      <header className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-linen px-4 py-1.5">
+        <Link to="/" className="font-serif text-xl font-semibold text-hill">
+          Weald
+        </Link>
+        <nav aria-label="Rooms">
+          <Link to="/" className="hover:underline">
+            Desk
+          </Link>
+        </nav>
+        <span className="text-sm text-faded">{person.workshop}</span>
+        <div className="ml-auto flex flex-wrap items-center gap-3">
+          <Choice
+            label="Units"
+            value={person.units}
+            options={UNITS.map((units) => ({ value: units, label: UNIT_LABELS[units] }))}
+            onChange={(units) => preferences.mutate({ units })}
+          />
+          <label className="flex items-center gap-1 text-sm">
+            Ruler
+            {person.units === "inch" ? (
+              <select
+                className="rounded border border-rule bg-sheet px-1 py-1"
+                value={person.inch_division}
+                onChange={(event) =>
+                  preferences.mutate({
+                    inch_division: Number(event.target.value) as (typeof INCH_DIVISIONS)[number],
+                  })
+                }
+              >
+                {INCH_DIVISIONS.map((division) => (
+                  <option key={division} value={division}>
+                    1/{division}″
+                  </option>
+                ))}
+              </select>
+            ) : (
+              <select
+                className="rounded border border-rule bg-sheet px-1 py-1"
+                value={person.mm_division}
+                onChange={(event) =>
+                  preferences.mutate({
+                    mm_division: Number(event.target.value) as (typeof MM_DIVISIONS)[number],
+                  })
+                }
+              >
+                {MM_DIVISIONS.map((division) => (
+                  <option key={division} value={division}>
+                    {division} mm
+                  </option>
+                ))}
+              </select>
+            )}
+          </label>
+          <IconButton
+            label={lamp ? "Day light" : "Lamp light"}
+            onClick={() => preferences.mutate({ theme: lamp ? "day" : "lamp" })}
+          >
+            {lamp ? <Sun size={18} /> : <Lamp size={18} />}
+          </IconButton>
+          <IconButton label="Keyboard" onClick={() => setShowKeys(true)}>
+            <span className="font-serif text-lg leading-none">?</span>
+          </IconButton>
+          <form method="post" action="/sign-out">
+            <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />
+            <IconButton label={`Sign out ${person.name}`} type="submit">
+              <LogOut size={18} />
+            </IconButton>
+          </form>
+        </div>
+      </header>
+      {children}
+      <Modal open={showKeys} onOpenChange={setShowKeys} title="Keyboard">
+        <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
+          {KEY_LIST.map(([key, does]) => (
+            <div key={key} className="contents">
+              <dt className="font-semibold">{key}</dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+      </Modal>
+    </div>
+  );
+}

@@ -1,0 +1,355 @@
+/** The desk: the workshop's jobs, and how to begin one. */
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Search } from "lucide-react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { api, type JobRow, type JobState, unwrap } from "../api/client";
+import { useKeys } from "../app/keys";
+import { Button, Choice, SeverityMark } from "../parts/controls";
+import { Menu, MenuAction, MenuLink } from "../parts/Menu";
+import { ImportButton, NewJob } from "./NewJob";
+import { Rename } from "./Rename";
+import { useDeskVerb } from "./useDesk";
+
+type Sort = "-updated" | "updated" | "title" | "-title";
+
+const STATES: readonly (readonly [JobState, string])[] = [
+  ["planned", "Being planned"],
+  ["at_bench", "At the bench"],
+  ["finished", "Finished"],
+];
+const BINDINGS: Record<string, string> = { flat_case: "Flat-back case" };
+const SEARCH_AFTER_MS = 200;
+
+export default function Desk() {
+  const [params, setParams] = useSearchParams();
+  const search = params.get("search") ?? "";
+  const archived = params.get("archived") === "yes";
+  const state = (params.get("state") || undefined) as JobState | undefined;
+  const sort = (params.get("sort") ?? "-updated") as Sort;
+  const page = Number(params.get("page") ?? "1");
+  const [making, setMaking] = useState(false);
+  const [renaming, setRenaming] = useState<JobRow | null>(null);
+  const verb = useDeskVerb();
+
+  const jobs = useQuery({
+    queryKey: ["jobs", { search, archived, state, sort, page }],
+    queryFn: async () =>
+      unwrap(
+        await api.GET("/api/jobs", { params: { query: { search, archived, state, sort, page } } }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+  useEffect(() => {
+    document.title = "Desk · Weald";
+  }, []);
+
+  function show(change: Record<string, string>) {
+    const next = new URLSearchParams(params);
+    if (!("page" in change)) next.delete("page");
+    for (const [key, value] of Object.entries(change)) {
+      if (value) next.set(key, value);
+      else next.delete(key);
+    }
+    setParams(next, { replace: true });
+  }
+
+  const nothing = jobs.data?.count === 0;
+  const filtered = search !== "" || state !== undefined || archived;
+  return (
+    <main className="mx-auto w-full max-w-6xl p-5">
+      <div className="mb-4 flex flex-wrap items-center gap-3">
+        <h1 className="text-3xl font-semibold">Desk</h1>
+        <span className="ml-auto flex gap-2">
+          <ImportButton />
+          <Button kind="main" onClick={() => setMaking(true)}>
+            New job
+          </Button>
+        </span>
+      </div>
+      <div className="mb-3 flex flex-wrap items-end gap-3">
+        <SearchField value={search} onSearch={(text) => show({ search: text })} />
+        <label className="text-sm text-faded">
+          State
+          <select
+            className="ml-2 rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
+            value={state ?? ""}
+            onChange={(event) => show({ state: event.target.value })}
+          >
+            <option value="">all</option>
+            {STATES.map(([value, text]) => (
+              <option key={value} value={value}>
+                {text}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Choice
+          label="Which jobs"
+          value={archived ? "archived" : "current"}
+          options={[
+            { value: "current", label: "Current" },
+            { value: "archived", label: "Archived" },
+          ]}
+          onChange={(which) => show({ archived: which === "archived" ? "yes" : "" })}
+        />
+      </div>
+      {verb.error && (
+        <p role="alert" className="mb-2 text-madder">
+          {verb.error.message}
+        </p>
+      )}
+      {jobs.error && (
+        <p role="alert" className="text-madder">
+          {jobs.error.message} The list comes back by itself when it does.
+        </p>
+      )}
+      {nothing && !filtered && <Empty onBegin={() => setMaking(true)} />}
+      {nothing && filtered && (
+        <p className="rounded border border-rule bg-linen p-6">
+          No {archived ? "archived " : ""}job answers to that.{" "}
+          <Button kind="quiet" onClick={() => setParams({})}>
+            Show all current jobs
+          </Button>
+        </p>
+      )}
+      {jobs.data && !nothing && (
+        <>
+          <JobTable
+            jobs={jobs.data.jobs}
+            sort={sort}
+            onSort={(next) => show({ sort: next })}
+            onState={(job, next) => verb.mutate({ verb: "state", job, state: next })}
+            onDo={(what, job) => verb.mutate({ verb: what, job })}
+            onRename={setRenaming}
+          />
+          <Pager
+            page={page}
+            pages={jobs.data.pages}
+            count={jobs.data.count}
+            onPage={(next) => show({ page: String(next) })}
+          />
+        </>
+      )}
+      <NewJob open={making} onOpenChange={setMaking} />
+      {renaming && (
+        <Rename
+          job={renaming}
+          onClose={() => setRenaming(null)}
+          onRename={(title) => verb.mutate({ verb: "rename", job: renaming, title })}
+        />
+      )}
+    </main>
+  );
+}
+
+function SearchField({ value, onSearch }: { value: string; onSearch: (text: string) => void }) {
+  const [text, setText] = useState(value);
+  const field = useRef<HTMLInputElement>(null);
+  useKeys(useMemo(() => ({ "/": () => field.current?.focus() }), []));
+  useEffect(() => {
+    if (text === value) return;
+    const timer = window.setTimeout(() => onSearch(text), SEARCH_AFTER_MS);
+    return () => window.clearTimeout(timer);
+  }, [text, value, onSearch]);
+  return (
+    <label className="relative block">
+      <span className="sr-only">Search by title</span>
+      <Search size={16} className="absolute top-2.5 left-2 text-faded" aria-hidden />
+      <input
+        ref={field}
+        type="search"
+        placeholder="Search by title"
+        className="w-64 rounded border border-faded bg-sheet py-1.5 pr-2 pl-8"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+    </label>
+  );
+}
+
+function SortHeader({
+  title,
+  up,
+  down,
+  sort,
+  onSort,
+}: {
+  title: string;
+  up: Sort;
+  down: Sort;
+  sort: Sort;
+  onSort: (sort: Sort) => void;
+}) {
+  const direction = sort === up ? "ascending" : sort === down ? "descending" : "none";
+  return (
+    <th className="py-1.5 font-normal" aria-sort={direction}>
+      <button
+        type="button"
+        className="hover:underline"
+        onClick={() => onSort(sort === down ? up : down)}
+      >
+        {title} <span aria-hidden>{{ ascending: "↑", descending: "↓", none: "" }[direction]}</span>
+      </button>
+    </th>
+  );
+}
+
+function JobTable({
+  jobs,
+  sort,
+  onSort,
+  onState,
+  onDo,
+  onRename,
+}: {
+  jobs: readonly JobRow[];
+  sort: Sort;
+  onSort: (sort: Sort) => void;
+  onState: (job: JobRow, state: JobState) => void;
+  onDo: (what: "duplicate" | "archive" | "restore", job: JobRow) => void;
+  onRename: (job: JobRow) => void;
+}) {
+  return (
+    <table className="w-full text-left">
+      <thead className="text-sm text-faded">
+        <tr className="border-b border-rule">
+          <SortHeader title="Title" up="title" down="-title" sort={sort} onSort={onSort} />
+          <th className="font-normal">Binding</th>
+          <th className="font-normal">State</th>
+          <th className="font-normal">To mind</th>
+          <SortHeader title="Changed" up="updated" down="-updated" sort={sort} onSort={onSort} />
+          <th>
+            <span className="sr-only">More</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {jobs.map((job) => (
+          <tr key={job.id} className="border-b border-rule align-top">
+            <th scope="row" className="py-2.5 pr-3 font-normal">
+              <Link
+                to={`/jobs/${job.id}`}
+                className="font-serif text-lg leading-snug font-semibold text-hill hover:underline"
+              >
+                {job.title}
+              </Link>
+            </th>
+            <td className="py-3 pr-3 whitespace-nowrap">
+              {BINDINGS[job.structure] ?? job.structure}
+            </td>
+            <td className="py-2 pr-3">
+              <select
+                aria-label={`State of ${job.title}`}
+                className="rounded border border-rule bg-sheet px-1.5 py-1"
+                value={job.state}
+                onChange={(event) => onState(job, event.target.value as JobState)}
+              >
+                {STATES.map(([value, text]) => (
+                  <option key={value} value={value}>
+                    {text}
+                  </option>
+                ))}
+              </select>
+            </td>
+            <td className="max-w-80 py-3 pr-3 text-sm">
+              <ToMind job={job} />
+            </td>
+            <td className="figures py-3 pr-3 text-sm whitespace-nowrap text-faded">
+              {new Date(job.updated).toLocaleDateString([], { dateStyle: "medium" })}
+            </td>
+            <td className="py-2 text-right">
+              <JobMenu job={job} onDo={onDo} onRename={onRename} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function ToMind({ job }: { job: JobRow }) {
+  if (!job.to_mind) return <span className="text-faded">nothing</span>;
+  const more = job.stops + job.minds - 1;
+  return (
+    <span>
+      <SeverityMark severity={job.stops ? "stop" : "mind"} />: {job.to_mind}
+      {more > 0 && <span className="text-faded"> And {more} more.</span>}
+    </span>
+  );
+}
+
+function JobMenu({
+  job,
+  onDo,
+  onRename,
+}: {
+  job: JobRow;
+  onDo: (what: "duplicate" | "archive" | "restore", job: JobRow) => void;
+  onRename: (job: JobRow) => void;
+}) {
+  return (
+    <Menu label={`More for ${job.title}`} trigger="⋯">
+      <MenuAction onSelect={() => onRename(job)}>Rename</MenuAction>
+      <MenuAction onSelect={() => onDo("duplicate", job)}>Duplicate</MenuAction>
+      <MenuLink href={`/api/jobs/${job.id}/job-sheet.pdf`} newTab>
+        Job sheet (PDF)
+      </MenuLink>
+      <MenuLink href={`/api/jobs/${job.id}/job.json`}>Job file</MenuLink>
+      {job.archived ? (
+        <MenuAction onSelect={() => onDo("restore", job)}>Restore</MenuAction>
+      ) : (
+        <MenuAction onSelect={() => onDo("archive", job)}>Archive</MenuAction>
+      )}
+    </Menu>
+  );
+}
+
+function Pager({
+  page,
+  pages,
+  count,
+  onPage,
+}: {
+  page: number;
+  pages: number;
+  count: number;
+  onPage: (page: number) => void;
+}) {
+  return (
+    <nav aria-label="Pages of the list" className="figures mt-3 flex items-center gap-3 text-sm">
+      <span className="text-faded">
+        {count} {count === 1 ? "job" : "jobs"}
+      </span>
+      {pages > 1 && (
+        <>
+          <Button kind="quiet" disabled={page <= 1} onClick={() => onPage(page - 1)}>
+            Previous
+          </Button>
+          <span>
+            {page} of {pages}
+          </span>
+          <Button kind="quiet" disabled={page >= pages} onClick={() => onPage(page + 1)}>
+            Next
+          </Button>
+        </>
+      )}
+    </nav>
+  );
+}
+
+function Empty({ onBegin }: { onBegin: () => void }) {
+  return (
+    <section className="rounded border border-rule bg-linen p-8">
+      <h2 className="text-2xl font-semibold">What have you on the bench?</h2>
+      <p className="mt-2 max-w-prose">
+        A printed text, or a pile of blank paper? Say how many pages, how large a leaf, which paper
+        and which board. Weald folds it, works out boards and cover, and draws every piece with its
+        grain, so that you can cut by the drawing.
+      </p>
+      <Button kind="main" className="mt-4" onClick={onBegin}>
+        Begin the first job
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,120 @@
+/** The one renderer of the core's drawings on screen: true to scale, with rulers, zoom and fit. */
+import { Maximize2, ZoomIn, ZoomOut } from "lucide-react";
+import { memo, useEffect, useId, useRef, useState } from "react";
+import type { Drawing } from "../api/client";
+import { IconButton } from "../parts/controls";
+import { Element } from "./elements";
+import { Legend } from "./Legend";
+import { Ruler, RULER } from "./Rulers";
+import { fit } from "./view";
+
+const ZOOM_STEP = 1.4;
+const MOST_ZOOM = 16;
+
+function touches(about: string, ids: string): boolean {
+  const set = ids.split(" ");
+  return about.split(" ").some((id) => id !== "" && set.includes(id));
+}
+
+export const DrawingView = memo(function DrawingView({
+  drawing,
+  lit,
+  onPoint,
+  grain,
+  inches,
+}: {
+  drawing: Drawing;
+  lit: string;
+  onPoint: (ids: string) => void;
+  grain: boolean;
+  inches: boolean;
+}) {
+  const holder = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 600, height: 400 });
+  const [zoom, setZoom] = useState(1);
+  const [scroll, setScroll] = useState({ x: 0, y: 0 });
+  const patterns = useId();
+
+  useEffect(() => {
+    const element = holder.current;
+    if (!element) return;
+    const watch = new ResizeObserver(() =>
+      setSize({ width: element.clientWidth, height: element.clientHeight }),
+    );
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, []);
+
+  const view = fit(drawing, size.width - RULER, size.height - RULER, zoom);
+  return (
+    <figure className="relative flex min-h-0 flex-1 flex-col" data-drawing={drawing.id}>
+      <figcaption className="flex items-center gap-2 pb-1">
+        <span className="font-serif font-semibold">{drawing.title}</span>
+        {!drawing.to_scale && <span className="text-sm text-faded">(not to scale)</span>}
+        <span className="ml-auto flex items-center">
+          <Legend />
+          <IconButton
+            label="Smaller"
+            disabled={zoom <= 1}
+            onClick={() => setZoom(Math.max(1, zoom / ZOOM_STEP))}
+          >
+            <ZoomOut size={17} />
+          </IconButton>
+          <IconButton
+            label="Larger"
+            disabled={zoom >= MOST_ZOOM}
+            onClick={() => setZoom(Math.min(MOST_ZOOM, zoom * ZOOM_STEP))}
+          >
+            <ZoomIn size={17} />
+          </IconButton>
+          <IconButton label="Fit" disabled={zoom === 1} onClick={() => setZoom(1)}>
+            <Maximize2 size={16} />
+          </IconButton>
+        </span>
+      </figcaption>
+      <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden border border-rule">
+        <div className="absolute top-0 left-0 size-5 bg-linen" />
+        {drawing.to_scale && (
+          <>
+            <Ruler
+              view={view}
+              length={size.width}
+              inches={inches}
+              upright={false}
+              scroll={scroll.x}
+            />
+            <Ruler view={view} length={size.height} inches={inches} upright scroll={scroll.y} />
+          </>
+        )}
+        <div
+          className="absolute top-5 right-0 bottom-0 left-5 overflow-auto"
+          tabIndex={zoom > 1 ? 0 : -1}
+          role="group"
+          aria-label={`${drawing.title}, drawing`}
+          onScroll={(event) =>
+            setScroll({ x: event.currentTarget.scrollLeft, y: event.currentTarget.scrollTop })
+          }
+        >
+          <svg
+            role="img"
+            aria-label={`${drawing.title}. ${drawing.text}`}
+            className={`drawing block ${grain ? "" : "no-grain"}`}
+            width={view.width}
+            height={view.height}
+          >
+            {drawing.elements.map((element, index) => (
+              <g
+                key={index}
+                className={touches(element.about, lit) ? "lit" : undefined}
+                onMouseEnter={element.about ? () => onPoint(element.about) : undefined}
+                onMouseLeave={element.about ? () => onPoint("") : undefined}
+              >
+                <Element element={element} view={view} id={`${patterns}${index}`} />
+              </g>
+            ))}
+          </svg>
+        </div>
+      </div>
+    </figure>
+  );
+});

@@ -1,0 +1,152 @@
+/** One element of a drawing, put on the screen. */
+import type { DrawingElement } from "../api/client";
+import { type Point, pathOf, ROW, TEXT, type View } from "./view";
+
+type Kind<K extends DrawingElement["kind"]> = Extract<DrawingElement, { kind: K }>;
+
+const HATCH_PITCH: Record<string, number> = { grain: 9, trim: 5, glue: 5 };
+
+export function Element({
+  element,
+  view,
+  id,
+}: {
+  element: DrawingElement;
+  view: View;
+  id: string;
+}) {
+  switch (element.kind) {
+    case "area":
+      return <Area element={element} view={view} />;
+    case "line":
+      return (
+        <path
+          className={`pen pen-${element.layer}`}
+          d={pathOf(element.points.map(view.at), false)}
+        />
+      );
+    case "arc":
+      return <Arc element={element} view={view} />;
+    case "hatch":
+      return <Hatch element={element} view={view} id={id} />;
+    case "label":
+      return <Label element={element} view={view} />;
+    case "dimension":
+      return <Dimension element={element} view={view} />;
+  }
+}
+
+function Area({ element, view }: { element: Kind<"area">; view: View }) {
+  return (
+    <path
+      className={`pen pen-${element.layer}`}
+      d={pathOf(element.points.map(view.at), true)}
+      style={{ fill: `var(--fill-${element.material.replace("_", "-")})` }}
+    />
+  );
+}
+
+function Arc({ element, view }: { element: Kind<"arc">; view: View }) {
+  const radius = element.radius * view.scale;
+  const [x, y] = view.at([element.x, element.y]);
+  const end = (degrees: number): Point => {
+    const turn = (degrees * Math.PI) / 180;
+    return [x + radius * Math.cos(turn), y + radius * Math.sin(turn)];
+  };
+  const [x0, y0] = end(element.start);
+  const [x1, y1] = end(element.end);
+  const large = Math.abs(element.end - element.start) > 180 ? 1 : 0;
+  return (
+    <path
+      className={`pen pen-${element.layer}`}
+      d={`M${x0} ${y0}A${radius} ${radius} 0 ${large} 1 ${x1} ${y1}`}
+    />
+  );
+}
+
+function Hatch({ element, view, id }: { element: Kind<"hatch">; view: View; id: string }) {
+  const pitch = HATCH_PITCH[element.layer] ?? 6;
+  return (
+    <>
+      <pattern
+        id={id}
+        width={pitch}
+        height={pitch}
+        patternUnits="userSpaceOnUse"
+        patternTransform={`rotate(${element.angle})`}
+      >
+        <line
+          className={`pen pen-${element.layer}`}
+          x1={0}
+          y1={pitch / 2}
+          x2={pitch}
+          y2={pitch / 2}
+        />
+      </pattern>
+      <path d={pathOf(element.points.map(view.at), true)} fill={`url(#${id})`} />
+    </>
+  );
+}
+
+function Label({ element, view }: { element: Kind<"label">; view: View }) {
+  const [x, y] = view.at([element.x, element.y]);
+  const size = element.height ? Math.max(8, element.height * view.scale * 1.4) : TEXT;
+  return (
+    <text
+      x={x}
+      y={y}
+      fontSize={size}
+      textAnchor={element.anchor}
+      dominantBaseline="central"
+      transform={element.rotation ? `rotate(${element.rotation} ${x} ${y})` : undefined}
+    >
+      {element.text}
+    </text>
+  );
+}
+
+/** Two extension lines, the line between with a tick at each end, and the figure. */
+function Dimension({ element, view }: { element: Kind<"dimension">; view: View }) {
+  const start = view.at(element.start);
+  const end = view.at(element.end);
+  const length = Math.hypot(end[0] - start[0], end[1] - start[1]);
+  if (length < 1) return null;
+  const along: Point = [(end[0] - start[0]) / length, (end[1] - start[1]) / length];
+  const aside: Point = [along[1], -along[0]];
+  const reach = ROW * element.offset - ROW * 0.4;
+  const off = (point: Point, distance: number): Point => [
+    point[0] + aside[0] * distance,
+    point[1] + aside[1] * distance,
+  ];
+  const feet = [off(start, reach), off(end, reach)] as const;
+  const tick = (foot: Point): Point[] => [
+    [foot[0] - (along[0] - aside[0]) * 3, foot[1] - (along[1] - aside[1]) * 3],
+    [foot[0] + (along[0] - aside[0]) * 3, foot[1] + (along[1] - aside[1]) * 3],
+  ];
+  const middle = off([(start[0] + end[0]) / 2, (start[1] + end[1]) / 2], reach + TEXT * 0.72);
+  const upright = Math.abs(along[1]) > Math.abs(along[0]);
+  const lines = [
+    feet,
+    [off(start, 2), off(start, reach + 4)],
+    [off(end, 2), off(end, reach + 4)],
+    tick(feet[0]),
+    tick(feet[1]),
+  ];
+  return (
+    <>
+      {lines.map((line, index) => (
+        <path key={index} className="pen pen-dimension" d={pathOf(line, false)} />
+      ))}
+      <text
+        x={middle[0]}
+        y={middle[1]}
+        fontSize={TEXT}
+        textAnchor="middle"
+        dominantBaseline="central"
+        transform={upright ? `rotate(-90 ${middle[0]} ${middle[1]})` : undefined}
+      >
+        {element.text}
+      </text>
+    </>
+  );
+}

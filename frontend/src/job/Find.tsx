@@ -1,0 +1,65 @@
+import { useState } from "react";
+import type { Quantity, Station } from "../api/client";
+import { Modal } from "../parts/Modal";
+import { STATIONS } from "./stationList";
+
+/** Finds a quantity of the job, or a station, by a part of its name. */
+export function Find({
+  open,
+  onOpenChange,
+  quantities,
+  onFound,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  quantities: readonly Quantity[];
+  onFound: (station: Station, quantity: string | null) => void;
+}) {
+  const [words, setWords] = useState("");
+  const wanted = words.trim().toLowerCase();
+  const entries = [
+    ...STATIONS.map(({ id, title }) => ({ station: id, quantity: null, text: title, shown: "" })),
+    ...quantities.map(({ id, station, label, shown }) => ({
+      station,
+      quantity: id,
+      text: label,
+      shown,
+    })),
+  ].filter((entry) => entry.text.toLowerCase().includes(wanted));
+  function go(entry: (typeof entries)[number] | undefined) {
+    if (!entry) return;
+    onOpenChange(false);
+    setWords("");
+    onFound(entry.station, entry.quantity);
+  }
+  return (
+    <Modal open={open} onOpenChange={onOpenChange} title="Find">
+      <label htmlFor="find-words" className="sr-only">
+        Part of a name
+      </label>
+      <input
+        id="find-words"
+        className="w-full rounded border border-faded bg-sheet px-2 py-1.5"
+        placeholder="board, joint, swell …"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && go(entries[0])}
+      />
+      <ul className="mt-2 max-h-80 overflow-y-auto">
+        {entries.slice(0, 40).map((entry) => (
+          <li key={entry.quantity ?? entry.station}>
+            <button
+              type="button"
+              className="figures flex w-full justify-between rounded px-2 py-1 text-left hover:bg-linen"
+              onClick={() => go(entry)}
+            >
+              <span>{entry.text}</span>
+              <span className="text-faded">{entry.shown}</span>
+            </button>
+          </li>
+        ))}
+        {entries.length === 0 && <li className="px-2 py-1 text-faded">Nothing is called so.</li>}
+      </ul>
+    </Modal>
+  );
+}

@@ -1,0 +1,49 @@
+import type { Finding, Plan, Station } from "../api/client";
+import { Button, SeverityMark } from "../parts/controls";
+import { useLit, useSession } from "./context";
+
+/** What to mind at this station, each with its remedy. */
+export function Findings({ findings }: { findings: readonly Finding[] }) {
+  const session = useSession();
+  const { point } = useLit();
+  return (
+    <div aria-live="polite">
+      {findings.map((finding) => (
+        <section
+          key={finding.code + finding.about}
+          className="mb-2 rounded border border-rule bg-sheet p-2 text-sm"
+          onMouseEnter={() => point(finding.about)}
+          onMouseLeave={() => point("")}
+        >
+          <p>
+            <SeverityMark severity={finding.severity} />: {finding.message}
+          </p>
+          <p className="mt-1 text-faded">{finding.remedy}</p>
+          {finding.actions.length > 0 && (
+            <p className="mt-1 flex flex-wrap gap-2">
+              {finding.actions.map((action) => (
+                <Button
+                  key={action.label}
+                  className="text-sm"
+                  onClick={() => session.apply(action.patch)}
+                >
+                  {action.label}
+                </Button>
+              ))}
+            </p>
+          )}
+        </section>
+      ))}
+    </div>
+  );
+}
+
+export function Cautions({ plan, station }: { plan: Plan; station: Station }) {
+  return plan.cautions
+    .filter((caution) => caution.station === station)
+    .map((caution) => (
+      <p key={caution.text} className="mt-3 border-t border-rule pt-2 text-sm text-faded">
+        <strong>Caution.</strong> {caution.text}
+      </p>
+    ));
+}

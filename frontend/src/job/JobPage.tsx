@@ -1,0 +1,271 @@
+/** A job: the order of work, the drawing, the reckoning. */
+import { useQuery } from "@tanstack/react-query";
+import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { api, type Job, ProblemError, type Station, unwrap } from "../api/client";
+import { useKeys } from "../app/keys";
+import { usePerson } from "../app/person";
+import { DrawingView } from "../drawing/DrawingView";
+import { IconButton } from "../parts/controls";
+import { Modal } from "../parts/Modal";
+import { Conflict } from "./Conflict";
+import { LitContext, SessionContext, useLit, useSession, useSnapshot } from "./context";
+import { Find } from "./Find";
+import { Cautions, Findings } from "./Findings";
+import { History } from "./History";
+import { PieceTable } from "./PieceTable";
+import { Reckoning } from "./Reckoning";
+import { SaveMark } from "./SaveMark";
+import { SectionTable } from "./SectionTable";
+import { JobSession } from "./session";
+import { isStation, STATIONS } from "./stationList";
+import { BlockInputs } from "./stations/BlockInputs";
+import { BoardsInputs } from "./stations/BoardsInputs";
+import { FoldingInputs } from "./stations/FoldingInputs";
+import { PaperInputs } from "./stations/PaperInputs";
+import { TextInputs } from "./stations/TextInputs";
+import { TakeMenu } from "./TakeMenu";
+import { Thread } from "./Thread";
+
+export default function JobPage() {
+  const { jobId = "" } = useParams();
+  const id = Number(jobId);
+  const job = useQuery({
+    queryKey: ["job", id],
+    queryFn: async () =>
+      unwrap(await api.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } })),
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+  });
+  if (job.error) {
+    const missing = job.error instanceof ProblemError && job.error.status === 404;
+    return (
+      <main className="p-8">
+        <p role="alert">{missing ? "There is no such job in your workshop." : job.error.message}</p>
+        <Link className="text-hill underline" to="/">
+          Back to the desk
+        </Link>
+      </main>
+    );
+  }
+  if (!job.data) return <main className="p-8">Opening the job …</main>;
+  return <OpenJob key={job.data.id} job={job.data} />;
+}
+
+function OpenJob({ job }: { job: Job }) {
+  const [session] = useState(() => new JobSession(job));
+  useEffect(() => session.start(), [session]);
+  const [ids, point] = useState("");
+  const lit = useMemo(() => ({ ids, point }), [ids]);
+  return (
+    <SessionContext value={session}>
+      <LitContext value={lit}>
+        <Stations />
+        <Conflict />
+      </LitContext>
+    </SessionContext>
+  );
+}
+
+function Stations() {
+  const params = useParams();
+  const station: Station = isStation(params.station) ? params.station : "text";
+  const session = useSession();
+  const { job, draft, plan, errors } = useSnapshot();
+  const person = usePerson();
+  const navigate = useNavigate();
+  const [section, setSection] = useState(1);
+  const [open, setOpen] = useState<string | null>(null);
+  const [grain, setGrain] = useState(true);
+  const [dialog, setDialog] = useState<"find" | "pieces" | "history" | null>(null);
+
+  useEffect(() => {
+    void session.show(station, section);
+  }, [session, station, section, person.units, person.mm_division, person.inch_division]);
+
+  useEffect(() => {
+    document.title = `${String(draft.title)} · Weald`;
+  }, [draft.title]);
+
+  const go = useCallback(
+    (to: Station) => void navigate(`/jobs/${job.id}/${to}`),
+    [navigate, job.id],
+  );
+  const step = useCallback(
+    (by: number) => {
+      const next = STATIONS[STATIONS.findIndex((each) => each.id === station) + by];
+      if (next) go(next.id);
+    },
+    [station, go],
+  );
+  const keys = useMemo(
+    () => ({
+      "[": () => step(-1),
+      "]": () => step(1),
+      z: () => void session.move("undo"),
+      Z: () => void session.move("redo"),
+      g: () => setGrain((shown) => !shown),
+      m: () => document.querySelector<HTMLInputElement>("[data-quantity] input")?.focus(),
+      "/": () => setDialog("find"),
+    }),
+    [step, session],
+  );
+  useKeys(keys);
+
+  const findings = plan?.findings ?? [];
+  const close = (shown: boolean) => !shown && setDialog(null);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
+        <TitleField />
+        <span className="text-sm text-faded">flat-back case, full cloth</span>
+        <SaveMark />
+        <span className="ml-auto flex items-center gap-1">
+          <IconButton
+            label="Undo"
+            disabled={!job.can_undo && JSON.stringify(draft) === JSON.stringify(job.spec)}
+            onClick={() => void session.move("undo")}
+          >
+            <Undo2 size={18} />
+          </IconButton>
+          <IconButton
+            label="Redo"
+            disabled={!job.can_redo}
+            onClick={() => void session.move("redo")}
+          >
+            <Redo2 size={18} />
+          </IconButton>
+          <IconButton label="History" onClick={() => setDialog("history")}>
+            <HistoryIcon size={18} />
+          </IconButton>
+          <TakeMenu jobId={job.id} onPieces={() => setDialog("pieces")} />
+        </span>
+      </div>
+      <div className="grid flex-1 grid-cols-1 lg:h-[calc(100vh-6.4rem)] lg:grid-cols-[11.5rem_1fr_21.5rem] lg:grid-rows-[minmax(0,1fr)]">
+        <aside className="px-3 py-2">
+          <Thread jobId={job.id} station={station} findings={findings} />
+        </aside>
+        <main className="flex min-h-[36rem] min-w-0 flex-col gap-2 border-x border-rule p-3 lg:min-h-0">
+          <h1 className="sr-only">
+            {String(draft.title)}: {STATIONS.find((each) => each.id === station)?.title}
+          </h1>
+          <form
+            className="flex flex-wrap gap-x-6 gap-y-2"
+            onSubmit={(event) => event.preventDefault()}
+            aria-label="What was decided"
+          >
+            {station === "text" && <TextInputs />}
+            {station === "paper" && <PaperInputs />}
+            {station === "folding" && <FoldingInputs section={section} onSection={setSection} />}
+            {station === "block" && <BlockInputs />}
+            {station === "boards" && <BoardsInputs />}
+          </form>
+          <Drawings station={station} grain={grain} />
+        </main>
+        <aside className="overflow-y-auto p-3" aria-label="The reckoning">
+          {Object.entries(errors).map(([path, text]) => (
+            <p key={path} className="mb-2 text-sm text-madder">
+              <strong>{path}</strong>: {text}
+            </p>
+          ))}
+          {plan && (
+            <>
+              <Findings findings={findings.filter((each) => each.station === station)} />
+              <h2 className="mb-1 text-lg font-semibold">The reckoning</h2>
+              <Reckoning
+                quantities={plan.quantities.filter((each) => each.station === station)}
+                open={open}
+                onOpen={setOpen}
+              />
+              {station === "folding" && (
+                <>
+                  <h2 className="mt-4 mb-1 text-lg font-semibold">The fold</h2>
+                  <p className="text-sm">Lay the sheet with its inner side up.</p>
+                  {plan.folds.map((fold) => (
+                    <p key={fold} className="text-sm">
+                      {fold}
+                    </p>
+                  ))}
+                  <h2 className="mt-4 mb-1 text-lg font-semibold">Signatures</h2>
+                  <SectionTable plan={plan} onSection={setSection} />
+                </>
+              )}
+              <Cautions plan={plan} station={station} />
+            </>
+          )}
+        </aside>
+      </div>
+      <Find
+        open={dialog === "find"}
+        onOpenChange={close}
+        quantities={plan?.quantities ?? []}
+        onFound={(to, quantity) => {
+          go(to);
+          setOpen(quantity);
+        }}
+      />
+      <Modal open={dialog === "pieces"} onOpenChange={close} title="Pieces to cut" wide>
+        {plan && <PieceTable pieces={plan.pieces} />}
+      </Modal>
+      <History jobId={job.id} open={dialog === "history"} onOpenChange={close} />
+    </div>
+  );
+}
+
+function TitleField() {
+  const session = useSession();
+  const { draft, errors } = useSnapshot();
+  const error = errors.title;
+  return (
+    <span>
+      <label htmlFor="job-title" className="sr-only">
+        Title
+      </label>
+      <input
+        id="job-title"
+        className="w-[22rem] max-w-full rounded border border-transparent bg-transparent px-1 font-serif text-lg font-semibold hover:border-rule focus:bg-sheet"
+        value={String(draft.title ?? "")}
+        aria-invalid={error ? true : undefined}
+        onChange={(event) => session.set("title", event.target.value)}
+      />
+      {error && (
+        <span role="alert" className="block text-sm text-madder">
+          {error}
+        </span>
+      )}
+    </span>
+  );
+}
+
+function Drawings({ station, grain }: { station: Station; grain: boolean }) {
+  const { plan, errors } = useSnapshot();
+  const { ids, point } = useLit();
+  const person = usePerson();
+  const drawings = plan?.drawings.filter((each) => each.station === station) ?? [];
+  const wrong = Object.keys(errors).length > 0;
+  return (
+    <>
+      {wrong && <p className="text-sm">The drawing still shows the last sizes that were right.</p>}
+      <div
+        className={`flex min-h-0 flex-1 gap-2 ${station === "folding" ? "flex-col" : "flex-col xl:flex-row"} ${wrong ? "opacity-50" : ""}`}
+      >
+        {drawings.map((drawing, index) => (
+          <div
+            key={drawing.id}
+            className={`flex min-h-0 min-w-0 flex-col ${index === 0 ? "flex-[2.4]" : "flex-1"}`}
+          >
+            <DrawingView
+              drawing={drawing}
+              lit={ids}
+              onPoint={point}
+              grain={grain}
+              inches={person.units === "inch"}
+            />
+          </div>
+        ))}
+      </div>
+    </>
+  );
+}

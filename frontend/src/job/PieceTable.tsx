@@ -1,0 +1,39 @@
+import type { Piece } from "../api/client";
+
+const GRAIN = { height: "along the height", width: "along the width", any: "either way" } as const;
+
+/** The pieces as a table: what the drawings show, in words and figures. */
+export function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
+  return (
+    <table className="figures w-full text-left text-sm">
+      <caption className="sr-only">Pieces to cut</caption>
+      <thead>
+        <tr className="border-b border-rule text-faded">
+          <th className="py-1 font-normal">Piece</th>
+          <th className="font-normal">How many</th>
+          <th className="font-normal">Width × height</th>
+          <th className="font-normal">Grain</th>
+          <th className="font-normal">Note</th>
+        </tr>
+      </thead>
+      <tbody>
+        {pieces.map((piece) => (
+          <tr key={piece.id} className="border-b border-rule align-top">
+            <th scope="row" className="py-1 font-semibold">
+              {piece.label}
+            </th>
+            <td>{piece.count}</td>
+            <td className="whitespace-nowrap">{piece.shown}</td>
+            <td>
+              {GRAIN[piece.grain]}
+              {piece.grain_right === false && (
+                <strong className="text-amber"> ▲ the paper has it across</strong>
+              )}
+            </td>
+            <td className="text-faded">{piece.how}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

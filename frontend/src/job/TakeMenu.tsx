@@ -1,0 +1,32 @@
+import { ChevronDown } from "lucide-react";
+import { Menu, MenuAction, MenuLink } from "../parts/Menu";
+import { useSession } from "./context";
+
+/** What can be printed or taken away; whatever is not saved yet is saved first. */
+export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => void }) {
+  const session = useSession();
+  const base = `/api/jobs/${jobId}`;
+  return (
+    <span onPointerDown={() => void session.save()} onKeyDown={() => void session.save()}>
+      <Menu
+        label="Print and take away"
+        trigger={
+          <>
+            Print &amp; take <ChevronDown size={16} aria-hidden />
+          </>
+        }
+      >
+        <MenuLink href={`${base}/job-sheet.pdf`} newTab>
+          Job sheet (PDF)
+        </MenuLink>
+        <MenuLink href={`${base}/case.pdf`} newTab>
+          Case at true size (PDF)
+        </MenuLink>
+        <MenuLink href={`${base}/case.svg`}>Case as SVG</MenuLink>
+        <MenuLink href={`${base}/pieces.csv`}>Pieces as CSV</MenuLink>
+        <MenuLink href={`${base}/job.json`}>Job file</MenuLink>
+        <MenuAction onSelect={onPieces}>Pieces as a table</MenuAction>
+      </Menu>
+    </span>
+  );
+}

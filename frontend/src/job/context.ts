@@ -1,0 +1,34 @@
+import { createContext, useContext, useSyncExternalStore } from "react";
+import type { JobSession, Snapshot } from "./session";
+
+export const SessionContext = createContext<JobSession | null>(null);
+
+export function useSession(): JobSession {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error("useSession outside SessionContext");
+  return session;
+}
+
+export function useSnapshot(): Snapshot {
+  const session = useSession();
+  return useSyncExternalStore(session.subscribe, session.read);
+}
+
+/** What is pointed at: ids of quantities or paths of entries, space-separated. */
+export interface Lit {
+  ids: string;
+  point: (ids: string) => void;
+}
+
+export const LitContext = createContext<Lit>({ ids: "", point: () => undefined });
+
+export function useLit(): Lit {
+  return useContext(LitContext);
+}
+
+/** Whether two sets of ids share one. */
+export function touches(ids: string, others: string): boolean {
+  if (!ids || !others) return false;
+  const set = ids.split(" ");
+  return others.split(" ").some((id) => set.includes(id));
+}

@@ -1,0 +1,264 @@
+/** Fields that hold what was typed until the core has read it, and say what is wrong where it is. */
+import { type ReactNode, useId, useState } from "react";
+import { api } from "../api/client";
+import { useLit, useSession, useSnapshot } from "./context";
+import { valueAt } from "./paths";
+
+const INPUT =
+  "figures w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
+
+function FieldFrame({
+  id,
+  label,
+  about,
+  error,
+  width,
+  children,
+}: {
+  id: string;
+  label: string;
+  about: string;
+  error: string | undefined;
+  width: string;
+  children: ReactNode;
+}) {
+  const { point } = useLit();
+  return (
+    <div
+      className={width}
+      onMouseEnter={() => point(about)}
+      onMouseLeave={() => point("")}
+      onFocus={() => point(about)}
+      onBlur={() => point("")}
+    >
+      <label htmlFor={id} className="block text-sm text-faded">
+        {label}
+      </label>
+      {children}
+      {error && (
+        <p id={`${id}-error`} role="alert" className="mt-0.5 text-sm text-madder">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** A length in any form binders write; arrow keys step by the ruler's division. */
+export function LengthField({
+  path,
+  label,
+  placeholder = "",
+  optional = false,
+  width = "w-24",
+}: {
+  path: string;
+  label: string;
+  placeholder?: string;
+  optional?: boolean;
+  width?: string;
+}) {
+  const session = useSession();
+  const { draft, plan, errors } = useSnapshot();
+  const id = useId();
+  // What is being typed stays as typed until the field is left, though it is read and saved meanwhile.
+  const [typing, setTyping] = useState<string | null>(null);
+  const kept = valueAt(draft, path);
+  const settled =
+    typeof kept === "string" ? kept : kept == null ? "" : (plan?.inputs[path] ?? String(kept));
+  const shown = typing ?? settled;
+  const error = errors[path];
+
+  async function step(steps: number) {
+    const { data } = await api.POST("/api/length", { body: { text: shown || "0", steps } });
+    if (!data) return;
+    setTyping(null);
+    session.set(path, data.text);
+  }
+
+  return (
+    <FieldFrame id={id} label={label} about={path} error={error} width={width}>
+      <input
+        id={id}
+        className={INPUT}
+        value={shown}
+        placeholder={placeholder}
+        inputMode="text"
+        autoComplete="off"
+        aria-invalid={error ? true : undefined}
+        aria-describedby={error ? `${id}-error` : undefined}
+        onChange={(event) => {
+          const text = event.target.value;
+          setTyping(text);
+          session.set(path, optional && text.trim() === "" ? null : text);
+        }}
+        onBlur={() => setTyping(null)}
+        onKeyDown={(event) => {
+          if (event.key === "ArrowUp" || event.key === "ArrowDown") {
+            event.preventDefault();
+            void step(event.key === "ArrowUp" ? 1 : -1);
+          }
+          if (event.key === "Enter") void session.save();
+        }}
+      />
+    </FieldFrame>
+  );
+}
+
+/** A count or a plain number. */
+export function NumberField({
+  path,
+  label,
+  step = 1,
+  min,
+  width = "w-24",
+}: {
+  path: string;
+  label: string;
+  step?: number;
+  min?: number;
+  width?: string;
+}) {
+  const session = useSession();
+  const { draft, errors } = useSnapshot();
+  const id = useId();
+  const value = valueAt(draft, path);
+  const error = errors[path];
+  return (
+    <FieldFrame id={id} label={label} about={path} error={error} width={width}>
+      <input
+        id={id}
+        type="number"
+        step={step}
+        min={min}
+        className={INPUT}
+        value={value == null ? "" : String(value)}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={error ? `${id}-error` : undefined}
+        onChange={(event) => {
+          const text = event.target.value;
+          session.set(path, text === "" ? "" : Number(text));
+        }}
+      />
+    </FieldFrame>
+  );
+}
+
+export function TextField({
+  path,
+  label,
+  width = "w-48",
+}: {
+  path: string;
+  label: string;
+  width?: string;
+}) {
+  const session = useSession();
+  const { draft, errors } = useSnapshot();
+  const id = useId();
+  return (
+    <FieldFrame id={id} label={label} about={path} error={errors[path]} width={width}>
+      <input
+        id={id}
+        className={INPUT}
+        value={String(valueAt(draft, path) ?? "")}
+        onChange={(event) => session.set(path, event.target.value)}
+      />
+    </FieldFrame>
+  );
+}
+
+export function SelectField({
+  path,
+  label,
+  options,
+  width = "w-40",
+}: {
+  path: string;
+  label: string;
+  options: readonly (readonly [string, string])[];
+  width?: string;
+}) {
+  const session = useSession();
+  const { draft, errors } = useSnapshot();
+  const id = useId();
+  return (
+    <FieldFrame id={id} label={label} about={path} error={errors[path]} width={width}>
+      <select
+        id={id}
+        className={INPUT}
+        value={String(valueAt(draft, path) ?? "")}
+        onChange={(event) => session.set(path, event.target.value)}
+      >
+        {options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </FieldFrame>
+  );
+}
+
+/** Sets several entries at once from something that has a name. */
+export function NamedSizeField({
+  label,
+  sizes,
+  widthPath,
+  heightPath,
+}: {
+  label: string;
+  sizes: readonly { name: string; width: number; height: number; shown: string }[];
+  widthPath: string;
+  heightPath: string;
+}) {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  const id = useId();
+  const width = valueAt(draft, widthPath);
+  const height = valueAt(draft, heightPath);
+  const same = (size: { width: number; height: number }) =>
+    (size.width === width && size.height === height) ||
+    (size.width === height && size.height === width);
+  const turned = Number(width) > Number(height);
+  const chosen = sizes.find(same)?.name ?? "";
+  return (
+    <div className="w-36">
+      <label htmlFor={id} className="block text-sm text-faded">
+        {label}
+      </label>
+      <select
+        id={id}
+        className={INPUT}
+        value={chosen}
+        onChange={(event) => {
+          const size = sizes.find((each) => each.name === event.target.value);
+          if (!size) return;
+          session.apply({
+            [widthPath]: turned ? size.height : size.width,
+            [heightPath]: turned ? size.width : size.height,
+          });
+        }}
+      >
+        <option value="">own size</option>
+        {sizes.map((size) => (
+          <option key={size.name} value={size.name}>
+            {size.name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+/** A few fields that belong together. */
+export function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <fieldset className="flex flex-wrap items-start gap-x-2 gap-y-1">
+      <legend className="float-left max-w-20 pt-[1.45rem] pr-1 font-serif text-sm leading-tight font-semibold">
+        {title}
+      </legend>
+      {children}
+    </fieldset>
+  );
+}

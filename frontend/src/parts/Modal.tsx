@@ -1,0 +1,38 @@
+import { X } from "lucide-react";
+import { Dialog } from "radix-ui";
+import type { ReactNode } from "react";
+
+/** A dialog over the page. */
+export function Modal({
+  open,
+  onOpenChange,
+  title,
+  children,
+  wide = false,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  title: string;
+  children: ReactNode;
+  wide?: boolean;
+}) {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className={`fixed top-1/2 left-1/2 max-h-[90vh] w-[92vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-rule bg-chalk p-6 text-ink ${wide ? "max-w-3xl" : "max-w-lg"}`}
+        >
+          <div className="mb-4 flex items-start justify-between gap-4">
+            <Dialog.Title className="text-xl font-semibold">{title}</Dialog.Title>
+            <Dialog.Close aria-label="Close" className="rounded p-1 text-hill hover:bg-linen">
+              <X size={18} />
+            </Dialog.Close>
+          </div>
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

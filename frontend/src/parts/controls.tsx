@@ -1,0 +1,102 @@
+/** Small controls, each over a native element or a Radix primitive. */
+import { ToggleGroup } from "radix-ui";
+import type { ButtonHTMLAttributes, ReactNode } from "react";
+
+type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement>;
+
+export function Button({
+  kind = "plain",
+  className = "",
+  type = "button",
+  ...rest
+}: ButtonProps & { kind?: "plain" | "main" | "quiet" }) {
+  const looks = {
+    plain: "border border-hill text-hill hover:bg-linen",
+    main: "border border-hill bg-hill text-on-hill hover:opacity-90",
+    quiet: "text-hill underline-offset-2 hover:underline",
+  }[kind];
+  return (
+    <button
+      type={type}
+      className={`rounded px-2.5 py-1 text-left font-medium disabled:opacity-40 ${looks} ${className}`}
+      {...rest}
+    />
+  );
+}
+
+export function IconButton({
+  label,
+  type = "button",
+  children,
+  ...rest
+}: ButtonProps & { label: string; children: ReactNode }) {
+  return (
+    <button
+      type={type}
+      aria-label={label}
+      title={label}
+      className="flex size-8 items-center justify-center rounded text-hill hover:bg-chalk disabled:opacity-35"
+      {...rest}
+    >
+      {children}
+    </button>
+  );
+}
+
+interface Option<T extends string> {
+  value: T;
+  label: ReactNode;
+  name?: string;
+}
+
+/** One of a few, side by side. */
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly Option<T>[];
+  onChange: (value: T) => void;
+}) {
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label={label}
+      value={value}
+      onValueChange={(next) => {
+        const chosen = options.find((option) => option.value === next);
+        if (chosen) onChange(chosen.value);
+      }}
+      className="inline-flex overflow-hidden rounded border border-hill"
+    >
+      {options.map((option) => (
+        <ToggleGroup.Item
+          key={option.value}
+          value={option.value}
+          aria-label={option.name}
+          className="bg-sheet px-2 py-1 text-sm text-hill not-first:border-l not-first:border-hill data-[state=on]:bg-hill data-[state=on]:text-on-hill"
+        >
+          {option.label}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+/** The mark of a finding: a shape and a word, never colour alone. */
+export function SeverityMark({ severity }: { severity: "stop" | "mind" | "note" }) {
+  const [shape, word, colour] = {
+    stop: ["■", "Stop", "text-madder"],
+    mind: ["▲", "Mind", "text-amber"],
+    note: ["○", "Note", "text-faded"],
+  }[severity] as [string, string, string];
+  return (
+    <span className={`font-semibold ${colour}`}>
+      <span aria-hidden>{shape} </span>
+      {word}
+    </span>
+  );
+}

@@ -1,0 +1,1 @@
+"""Weald: planning, calculating and recording for people who bind books by hand."""

@@ -1,0 +1,1 @@
+"""What ./weald does once Python is there: start, test, lint, measure, plan."""

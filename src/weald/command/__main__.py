@@ -1,0 +1,66 @@
+"""The words ./weald understands."""
+
+import argparse
+import sys
+
+from weald.command.machine import NotReadyError
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="./weald", description="Plans, calculates and records bound books.")
+    words = parser.add_subparsers(dest="word", required=True, metavar="WORD")
+    demo = words.add_parser("demo", help="start with the demo bindery")
+    demo.add_argument("--fresh", action="store_true", help="throw the demo's data away first")
+    words.add_parser("serve", help="start for real use; settings from the environment")
+    person = words.add_parser("add-person", help="add a person to the data of serve")
+    person.add_argument("name")
+    person.add_argument("--workshop", required=True)
+    words.add_parser("lint", help="formatters, linters, types, the import wall")
+    words.add_parser("test", help="lint and every test; further words go to pytest")
+    words.add_parser("bench", help="the benchmarks; further words go to pytest")
+    words.add_parser("lock", help="lock the Python packages anew")
+    planning = words.add_parser("plan", help="the plan of a job file as JSON")
+    planning.add_argument("job", metavar="JOB.json")
+    return parser
+
+
+def main() -> int:
+    """Do what the command line says."""
+    arguments, rest = _parser().parse_known_args()
+    if rest and arguments.word not in ("test", "bench"):
+        _parser().error(f"not understood: {' '.join(rest)}")
+    try:
+        return _do(arguments, rest)
+    except NotReadyError as error:
+        print(f"weald: {error}", file=sys.stderr)
+        return 1
+
+
+def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
+    if arguments.word == "plan":
+        from weald.command.plan_file import plan_file
+
+        return plan_file(arguments.job)
+    if arguments.word in ("lint", "test", "bench", "lock"):
+        from weald.command import checking, locking
+
+        if arguments.word == "lint":
+            checking.lint()
+        elif arguments.word == "lock":
+            locking.lock()
+        else:
+            {"test": checking.test, "bench": checking.bench}[arguments.word](rest)
+        return 0
+    from weald.command import serving
+
+    if arguments.word == "demo":
+        serving.demo(arguments.fresh)
+    elif arguments.word == "serve":
+        serving.serve()
+    else:
+        serving.with_serve_database("add_person", arguments.name, "--workshop", arguments.workshop)
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,81 @@
+"""Everything that has to hold: formatters, linters, types, walls, and the tests."""
+
+import os
+import shutil
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+from weald.command import frontend
+from weald.command.cluster import cluster_folder, running_cluster
+from weald.command.machine import NotReadyError, chromium
+from weald.command.paths import PROJECT
+
+
+def _environment() -> dict[str, str]:
+    return os.environ | {
+        "PYTHONPATH": str(PROJECT / "src"),
+        "WEALD_SECRET_KEY": "only-for-the-checks-and-never-served",
+        "WEALD_PLAIN_HTTP": "1",
+    }
+
+
+def _run(name: str, command: list[str], environment: dict[str, str]) -> None:
+    began = time.monotonic()
+    print(f"· {name}", flush=True)
+    done = subprocess.run(command, cwd=PROJECT, env=environment, check=False)
+    if done.returncode:
+        raise NotReadyError(f"{name} found something to put right.")
+    print(f"  {time.monotonic() - began:.1f} s", flush=True)
+
+
+def _tool(*words: str) -> list[str]:
+    return [sys.executable, "-m", *words]
+
+
+def lint() -> None:
+    """Formatters, linters, types, the import wall."""
+    environment = _environment() | {"WEALD_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none"}
+    bin_folder = Path(sys.executable).parent
+    _run("ruff format", _tool("ruff", "format", "--check", "--quiet", "."), environment)
+    _run("ruff check", _tool("ruff", "check", "--quiet", "."), environment)
+    _run("import wall", [str(bin_folder / "lint-imports"), "--no-cache"], environment)
+    _run("mypy", _tool("mypy"), environment)
+    frontend.install_packages()
+    print("· eslint and prettier", flush=True)
+    frontend.npm("run", "lint")
+
+
+def test(arguments: list[str]) -> None:
+    """Everything: the lint, then every test upon a private database that is removed afterwards."""
+    browser = chromium()
+    lint()
+    frontend.build()
+    folder = cluster_folder(Path(tempfile.mkdtemp(prefix="weald-test-")) / "database")
+    folder.parent.chmod(0o755)
+    try:
+        with running_cluster(folder, lasting=False) as url:
+            environment = _environment() | {
+                "WEALD_DATABASE_URL": url,
+                "WEALD_CHROMIUM": str(browser),
+            }
+            _run("tests", _tool("pytest", *arguments), environment)
+    finally:
+        shutil.rmtree(folder.parent if "weald-test-" in folder.parent.name else folder)
+
+
+def bench(arguments: list[str]) -> None:
+    """The benchmarks, upon a private database."""
+    browser = chromium()
+    frontend.build()
+    with tempfile.TemporaryDirectory(prefix="weald-bench-") as temporary:
+        Path(temporary).chmod(0o755)
+        with running_cluster(Path(temporary) / "database", lasting=False) as url:
+            environment = _environment() | {
+                "WEALD_DATABASE_URL": url,
+                "WEALD_CHROMIUM": str(browser),
+            }
+            command = _tool("pytest", "benchmarks", "-q", "-s", "-p", "no:cacheprovider")
+            _run("benchmarks", [*command, *arguments], environment)

@@ -1,0 +1,1 @@
+"""One module a structure, all answering :class:`weald.core.bindings.protocol.Structure`."""

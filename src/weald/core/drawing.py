@@ -1,0 +1,214 @@
+"""The one vocabulary every picture is drawn in.
+
+A :class:`Drawing` is a list of elements in millimetres of the thing drawn, x to the right and
+y *down* from the top left, as a sheet lies on the bench. It knows nothing of screens or
+paper: writers in :mod:`weald.exchange` and the interface turn it into a picture. Writers only
+read it.
+
+Layers say what an element means (a cut, a fold), never how it looks. ``about`` ties an element
+to the quantities it shows (one id or several, space-separated), so that pointing at the one
+lights up the other.
+"""
+
+import math
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+from typing import Literal
+
+from weald.core.units import Mm
+
+Layer = Literal[
+    "outline",
+    "cut",
+    "fold",
+    "score",
+    "trim",
+    "glue",
+    "grain",
+    "thread",
+    "hidden",
+    "dimension",
+    "text",
+]
+Material = Literal["paper", "paper_inner", "blank", "waste", "board", "cloth", "lining", "block", "ground"]
+Anchor = Literal["start", "middle", "end"]
+Point = tuple[Mm, Mm]
+
+TRIM_HATCH_ANGLE = 45.0
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """An open line through ``points``."""
+
+    points: tuple[Point, ...]
+    layer: Layer = "outline"
+    about: str = ""
+    kind: Literal["line"] = "line"
+
+
+@dataclass(frozen=True, slots=True)
+class Area:
+    """A closed shape of one material."""
+
+    points: tuple[Point, ...]
+    material: Material
+    layer: Layer = "outline"
+    about: str = ""
+    kind: Literal["area"] = "area"
+
+
+@dataclass(frozen=True, slots=True)
+class Arc:
+    """Part of a circle, from ``start`` to ``end`` degrees, clockwise from the right."""
+
+    x: Mm
+    y: Mm
+    radius: Mm
+    start: float
+    end: float
+    layer: Layer = "outline"
+    about: str = ""
+    kind: Literal["arc"] = "arc"
+
+
+@dataclass(frozen=True, slots=True)
+class Label:
+    """A word at a point. ``height`` is that of its capitals in millimetres of the thing drawn;
+    0 leaves it to the writer, as for notes that are to be read at any scale."""
+
+    x: Mm
+    y: Mm
+    text: str
+    height: Mm = 0.0
+    anchor: Anchor = "middle"
+    rotation: float = 0.0
+    layer: Layer = "text"
+    about: str = ""
+    kind: Literal["label"] = "label"
+
+
+@dataclass(frozen=True, slots=True)
+class Dimension:
+    """A dimension line between two points, ``offset`` rows to its left as one walks along it.
+
+    Offsets count rows of dimension lines, not millimetres: how far apart rows stand is for the
+    writer, which knows the size of its type.
+    """
+
+    start: Point
+    end: Point
+    text: str
+    offset: int = 1
+    about: str = ""
+    kind: Literal["dimension"] = "dimension"
+
+
+@dataclass(frozen=True, slots=True)
+class Hatch:
+    """A shape filled with parallel lines: grain, trim or glue; ``angle`` 0 along x, 90 along y."""
+
+    points: tuple[Point, ...]
+    layer: Layer
+    angle: float
+    about: str = ""
+    kind: Literal["hatch"] = "hatch"
+
+
+Element = Line | Area | Arc | Label | Dimension | Hatch
+
+
+@dataclass(frozen=True, slots=True)
+class Drawing:
+    """A picture of one thing.
+
+    :param extent: left, top, right, bottom of what is drawn, dimension rows not included.
+    :param rows: dimension rows needed on the left, top, right and bottom.
+    :param to_scale: ``False`` where thicknesses are drawn larger so that they can be seen.
+    :param text: what the picture shows, for those who do not see it.
+    """
+
+    id: str
+    station: str
+    title: str
+    extent: tuple[Mm, Mm, Mm, Mm]
+    elements: tuple[Element, ...]
+    rows: tuple[int, int, int, int] = (1, 1, 1, 1)
+    to_scale: bool = True
+    text: str = ""
+
+
+def box(x: Mm, y: Mm, width: Mm, height: Mm) -> tuple[Point, ...]:
+    """The four corners of a rectangle, clockwise from the top left."""
+    return ((x, y), (x + width, y), (x + width, y + height), (x, y + height))
+
+
+@dataclass(slots=True)
+class Sketch:
+    """A drawing being made. Adding an element widens its extent."""
+
+    elements: list[Element] = field(default_factory=list)
+    points: list[Point] = field(default_factory=list)
+
+    def area(
+        self, points: Iterable[Point], material: Material, layer: Layer = "outline", about: str = ""
+    ) -> None:
+        """Add a closed shape."""
+        shape = tuple(points)
+        self.points += shape
+        self.elements.append(Area(shape, material, layer, about))
+
+    def line(self, points: Iterable[Point], layer: Layer = "outline", about: str = "") -> None:
+        """Add an open line."""
+        shape = tuple(points)
+        self.points += shape
+        self.elements.append(Line(shape, layer, about))
+
+    def arc(self, x: Mm, y: Mm, radius: Mm, start: float, end: float, layer: Layer, about: str = "") -> None:
+        """Add part of a circle."""
+        for angle in (start, (start + end) / 2, end):
+            turn = math.radians(angle)
+            self.points.append((x + radius * math.cos(turn), y + radius * math.sin(turn)))
+        self.elements.append(Arc(x, y, radius, start, end, layer, about))
+
+    def hatch(self, points: Iterable[Point], layer: Layer, angle: float, about: str = "") -> None:
+        """Fill a shape with lines."""
+        self.elements.append(Hatch(tuple(points), layer, angle, about))
+
+    def grain(self, points: Iterable[Point], angle: float) -> None:
+        """Draw the grain of a piece: fine lines along it."""
+        self.hatch(points, "grain", angle)
+
+    def label(
+        self,
+        x: Mm,
+        y: Mm,
+        text: str,
+        *,
+        height: Mm = 0.0,
+        anchor: Anchor = "middle",
+        rotation: float = 0.0,
+        about: str = "",
+    ) -> None:
+        """Write a word."""
+        self.elements.append(Label(x, y, text, height, anchor, rotation, "text", about))
+
+    def dimension(self, start: Point, end: Point, text: str, *, offset: int = 1, about: str = "") -> None:
+        """Draw a dimension line."""
+        self.elements.append(Dimension(start, end, text, offset, about))
+
+    def finish(
+        self,
+        id: str,
+        station: str,
+        title: str,
+        *,
+        rows: tuple[int, int, int, int] = (1, 1, 1, 1),
+        to_scale: bool = True,
+        text: str = "",
+    ) -> Drawing:
+        """The drawing, with its extent taken from what was drawn."""
+        xs = [point[0] for point in self.points]
+        ys = [point[1] for point in self.points]
+        extent = (min(xs), min(ys), max(xs), max(ys))
+        return Drawing(id, station, title, extent, tuple(self.elements), rows, to_scale, text)

@@ -1,0 +1,205 @@
+"""What to mind, and the remedy: the one catalogue of sentences.
+
+Rules elsewhere in the core name a code and its terms; the words stand here, so that screen,
+paper and command line say the same thing.
+"""
+
+from dataclasses import dataclass, field
+from typing import Literal
+
+Severity = Literal["stop", "mind", "note"]
+Patch = dict[str, object]
+"""Changes to a job: dotted path to new value, as ``{"paper.sheet.grain": "height"}``."""
+
+
+@dataclass(frozen=True, slots=True)
+class Action:
+    """A remedy that can be applied at a touch."""
+
+    label: str
+    patch: Patch
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """Something to mind.
+
+    :param about: id of the quantity or path of the entry it concerns.
+    """
+
+    code: str
+    severity: Severity
+    station: str
+    message: str
+    remedy: str
+    about: str
+    actions: tuple[Action, ...] = field(default=())
+
+
+_CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
+    # code: severity, station, message, remedy
+    "text.blanks": (
+        "note",
+        "text",
+        "{pages} pages do not fill whole sheets: {blanks} blank {pages_word} at the {place}.",
+        "Leave them blank, or make notes pages of them: {total} pages fill {sheets} sheets exactly.",
+    ),
+    "sheet.too_small": (
+        "stop",
+        "paper",
+        "The unfolded sheet needs {needs}, and the paper is only {has}.",
+        "Take paper of at least {needs}, or a leaf of at most {most_width} × {most_height}.",
+    ),
+    "grain.across": (
+        "mind",
+        "paper",
+        "The grain runs across the spine: the leaves wave at the gutter and do not lie flat.",
+        "Take this sheet with its grain the other way ({needed_word}), or paper of at least {turned} with "
+        "grain as it is, and lay the pieces turned on it.",
+    ),
+    "grain.turned": (
+        "note",
+        "paper",
+        "Grain comes right with the pieces laid a quarter turn round on the sheet.",
+        "Cut the sheets as the drawing shows before folding or printing.",
+    ),
+    "section.thick": (
+        "note",
+        "folding",
+        "{sheets} sheets a section is more than {grammage} g/m² folds well: the fore-edge becomes a wedge.",
+        "{low} to {high} sheets a section suit this paper.",
+    ),
+    "section.thin": (
+        "note",
+        "folding",
+        "{sheets} sheets a section is fewer than {grammage} g/m² needs: more sewing, more swell.",
+        "{low} to {high} sheets a section suit this paper.",
+    ),
+    "creep.beyond_trim": (
+        "mind",
+        "folding",
+        "The inner folios creep {creep} beyond the outer ones, more than the fore-edge trim of {trim}: "
+        "trimmed edges stay uneven.",
+        "Trim at least {needs} at the fore-edge, or put fewer sheets in a section.",
+    ),
+    "bolts.closed": (
+        "note",
+        "folding",
+        "The {edge} stays closed in folding and nothing is trimmed there.",
+        "Trim the {edge}, or open those leaves with a knife.",
+    ),
+    "flip.wrong": (
+        "mind",
+        "folding",
+        "A printer turning sheets on the {flip} edge prints these backs upside down.",
+        "Set the printer to flip on the {right} edge.",
+    ),
+    "swell.much": (
+        "mind",
+        "block",
+        "Swell is {percent} % of the thickness; a flat back takes 10 to 12 %.",
+        "Sew with {thread} thread or thinner, put more sheets in a section, or sew two on.",
+    ),
+    "block.too_thick": (
+        "stop",
+        "block",
+        "A block {thickness} thick cannot be bound as one book.",
+        "Split the text into volumes of at most {most}, or check the number of pages and the paper.",
+    ),
+    "block.heavy": (
+        "mind",
+        "block",
+        "A block {thickness} thick pulls out of a flat-back case.",
+        "Split it into volumes, or take thinner paper.",
+    ),
+    "block.thin": (
+        "mind",
+        "block",
+        "A block {thickness} thick is too thin for a spine board.",
+        "At least {least} makes a flat-back case: take thicker paper or more pages.",
+    ),
+    "board.thin": (
+        "note",
+        "boards",
+        "A {board} board is thin for a block {height} high; thin boards warp.",
+        "Take {better} board, or line it.",
+    ),
+    "joint.too_tight": (
+        "stop",
+        "boards",
+        "A joint gap of {gap} is too tight: over a {spine} spine board the cloth reaches only {short} of the "
+        "{groove} groove.",
+        "The least gap is {least}; {easy} lets the boards open easily.",
+    ),
+    "joint.stiff": (
+        "mind",
+        "boards",
+        "The boards begin {inset} from the spine, less than their own thickness: they do not open "
+        "to a right angle.",
+        "A gap of {square} opens them square, {easy} easily.",
+    ),
+    "squares.uneven": (
+        "mind",
+        "boards",
+        "Head and tail squares differ: {head} and {tail}.",
+        "Make them even, unless the book asks for it.",
+    ),
+    "squares.none": (
+        "note",
+        "boards",
+        "There is no square at the {edge}: the board gives its edge no cover.",
+        "3 mm suits most books.",
+    ),
+    "squares.off": (
+        "mind",
+        "boards",
+        "Closed with the pieces as they are, the {edge} square comes out {found} instead of {asked}.",
+        "Cut the boards anew, or accept the square.",
+    ),
+    "turn_in.short": (
+        "mind",
+        "boards",
+        "Only {inside} of the turn-in lies on the inside of the board.",
+        "A turn-in of {needs} leaves at least {least} inside.",
+    ),
+    "case.too_wide": (
+        "mind",
+        "boards",
+        "The cover needs {width} × {height}, larger than most cloth is wide.",
+        "Check the leaf size and the squares.",
+    ),
+    "board.too_narrow": (
+        "stop",
+        "boards",
+        "The board would be {width} wide, which is no board.",
+        "Check the leaf width, the joint and the fore-edge square.",
+    ),
+    "measured.unused": (
+        "note",
+        "text",
+        "A measurement of {label} is kept, but this binding has no such size.",
+        "Clear it, or leave it for another binding.",
+    ),
+    "measured.far": (
+        "mind",
+        "block",
+        "{label} was measured as {measured}, but comes out as {computed} from the paper.",
+        "Measure again; if it stands, check the paper's thickness and the number of pages.",
+    ),
+}
+
+
+def finding(
+    code: str, about: str, *, station: str = "", actions: tuple[Action, ...] = (), **terms: object
+) -> Finding:
+    """The finding ``code`` with its terms filled in. ``station`` overrides the catalogue's."""
+    severity, home, message, remedy = _CATALOGUE[code]
+    return Finding(
+        code,
+        severity,
+        station or home,
+        message.format(**terms),
+        remedy.format(**terms),
+        about,
+        actions,
+    )

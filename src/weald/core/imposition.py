@@ -1,0 +1,103 @@
+"""Which page stands where on which sheet.
+
+Pages are counted as the binder counts them: page 1 is the first page of the text. A blank is
+a placement without a page.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from weald.core.folding import FoldedPacket, Side, Up, fold_inset, fold_packet
+from weald.core.makeup import MakeUp
+
+Gather = Literal["inset", "together"]
+
+
+@dataclass(frozen=True, slots=True)
+class Placement:
+    """One page on one side of a sheet.
+
+    :param page: the page's number in the text, or ``None`` for a blank.
+    :param column: from the left, ``row``: from the top, of the side as one looks at it.
+    :param up: where the page's head points, (right, up).
+    """
+
+    page: int | None
+    column: int
+    row: int
+    up: Up
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """One folded sheet: its section and its place in it, both from 1, outermost first."""
+
+    section: int
+    sheet: int
+    outer: tuple[Placement, ...]
+    inner: tuple[Placement, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Section:
+    """One section: its sheets and the pages of the text it holds."""
+
+    section: int
+    sheets: int
+    first_page: int | None
+    last_page: int | None
+    pages: int
+
+
+def in_reading_order(side: tuple[Placement, ...]) -> list[Placement]:
+    """One side's placements row by row, left to right, as one looks at it."""
+    return sorted(side, key=lambda place: (place.row, place.column))
+
+
+def folded_section(programme: str, sheets: int, gather: Gather) -> FoldedPacket:
+    """One section folded: nested sheet by sheet, or all together.
+
+    :raises weald.core.errors.FoldError: when it cannot be folded.
+    """
+    return fold_inset(programme, sheets) if gather == "inset" else fold_packet(programme, sheets)
+
+
+def _impose_section(
+    packet: FoldedPacket, section: int, numbers: list[int | None]
+) -> tuple[Section, list[Sheet]]:
+    sides: dict[tuple[int, Side], list[Placement]] = {
+        (sheet, side): [] for sheet in range(packet.sheets) for side in ("outer", "inner")
+    }
+    for index, leaf in enumerate(packet.leaves):
+        for number, cell in zip(numbers[2 * index : 2 * index + 2], (leaf.recto, leaf.verso), strict=True):
+            sides[cell.sheet, cell.side].append(Placement(number, cell.column, cell.row, cell.up))
+    sheets = [
+        Sheet(section, sheet + 1, tuple(sides[sheet, "outer"]), tuple(sides[sheet, "inner"]))
+        for sheet in range(packet.sheets)
+    ]
+    printed = [number for number in numbers if number is not None]
+    first, last = (printed[0], printed[-1]) if printed else (None, None)
+    return Section(section, packet.sheets, first, last, len(numbers)), sheets
+
+
+def impose(
+    text_pages: int, make_up: MakeUp, programme: str, gather: Gather
+) -> tuple[tuple[Section, ...], tuple[Sheet, ...]]:
+    """Place every page of a text made up into sections.
+
+    :raises weald.core.errors.FoldError: when the programme cannot be folded.
+    """
+    sections: list[Section] = []
+    sheets: list[Sheet] = []
+    position = -make_up.blanks_front
+    for count in make_up.sheets:
+        packet = folded_section(programme, count, gather)
+        pages = count * make_up.pages_a_sheet
+        numbers = [
+            number + 1 if 0 <= number < text_pages else None for number in range(position, position + pages)
+        ]
+        position += pages
+        section, its_sheets = _impose_section(packet, len(sections) + 1, numbers)
+        sections.append(section)
+        sheets += its_sheets
+    return tuple(sections), tuple(sheets)

@@ -1,0 +1,267 @@
+"""Numbers that can say why.
+
+A :class:`Quantity` is a number with its formula, the terms it was made of, the school its rule
+came from, what the other schools would give, and the measurement that replaces it, if any. A
+:class:`Ledger` is where they are reckoned: what it returns is what everything downstream uses,
+so a measurement made at the bench is followed from there on.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Literal
+
+from weald.core.findings import Patch
+from weald.core.units import MILLIMETRES, Mm, Notation, plain_number
+
+Station = Literal["text", "paper", "folding", "block", "boards"]
+STATIONS: tuple[Station, ...] = ("text", "paper", "folding", "block", "boards")
+STATION_TITLES: dict[Station, str] = {
+    "text": "Text",
+    "paper": "Paper",
+    "folding": "Folding",
+    "block": "Block",
+    "boards": "Boards & cover",
+}
+
+Kind = Literal["length", "thickness", "count", "percent", "grammage", "weight", "factor"]
+
+_UNITS: dict[Kind, str] = {
+    "length": "mm",
+    "thickness": "mm",
+    "count": "",
+    "percent": "%",
+    "grammage": "g/m²",
+    "weight": "g",
+    "factor": "",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Definition:
+    """What a quantity is, whatever its value. Lengths and thicknesses can be measured."""
+
+    station: Station
+    label: str
+    kind: Kind = "length"
+
+    @property
+    def measurable(self) -> bool:
+        """Whether a measurement made at the bench may replace it."""
+        return self.kind in ("length", "thickness")
+
+
+QUANTITIES: dict[str, Definition] = {
+    "text.pages": Definition("text", "Pages bound", "count"),
+    "text.leaves": Definition("text", "Leaves", "count"),
+    "text.blanks": Definition("text", "Blank pages", "count"),
+    "leaf.untrimmed_width": Definition("text", "Leaf width before trimming"),
+    "leaf.untrimmed_height": Definition("text", "Leaf height before trimming"),
+    "paper.grammage": Definition("paper", "Grammage", "grammage"),
+    "paper.calliper": Definition("paper", "Thickness of a leaf", "thickness"),
+    "sheet.width": Definition("paper", "Unfolded sheet, width"),
+    "sheet.height": Definition("paper", "Unfolded sheet, height"),
+    "stock.per_sheet": Definition("paper", "Out of one stock sheet", "count"),
+    "stock.sheets": Definition("paper", "Stock sheets to take", "count"),
+    "sections.count": Definition("folding", "Signatures", "count"),
+    "sections.sheets": Definition("folding", "Sheets a signature", "count"),
+    "sheets.count": Definition("folding", "Sheets to fold", "count"),
+    "creep.step": Definition("folding", "Creep from folio to folio", "thickness"),
+    "sections.creep": Definition("folding", "Creep in all", "thickness"),
+    "text.thickness": Definition("block", "Text, pressed"),
+    "endpapers.thickness": Definition("block", "Endpapers"),
+    "block.thickness": Definition("block", "Block thickness"),
+    "block.height": Definition("block", "Block height"),
+    "block.width": Definition("block", "Block width"),
+    "spine.swell": Definition("block", "Swell"),
+    "spine.swell_ratio": Definition("block", "Swell to thickness", "percent"),
+    "spine.thickness": Definition("block", "Spine as sewn"),
+    "squares.head": Definition("boards", "Square, head"),
+    "squares.tail": Definition("boards", "Square, tail"),
+    "squares.fore_edge": Definition("boards", "Square, fore-edge"),
+    "board.height": Definition("boards", "Board height"),
+    "spine_board.thickness": Definition("boards", "Spine board thickness", "thickness"),
+    "joint.groove": Definition("boards", "Depth of the groove"),
+    "joint.gap": Definition("boards", "Joint gap"),
+    "joint.inset": Definition("boards", "Inset of the board"),
+    "board.width": Definition("boards", "Board width"),
+    "spine_board.width": Definition("boards", "Spine board width"),
+    "cover.height": Definition("boards", "Cover height"),
+    "cover.width": Definition("boards", "Cover width"),
+    "turn_in.inside": Definition("boards", "Turn-in seen inside"),
+    "corner.cut": Definition("boards", "Corner cut, from the board's corner"),
+    "closed.head": Definition("boards", "Closed: square at the head"),
+    "closed.tail": Definition("boards", "Closed: square at the tail"),
+    "closed.fore_edge": Definition("boards", "Closed: square at the fore-edge"),
+    "joint.ease": Definition("boards", "Inset, in board thicknesses", "factor"),
+    "book.weight": Definition("boards", "Weight of the book", "weight"),
+}
+
+_DERIVED_FROM_CLOSING = ("closed.head", "closed.tail", "closed.fore_edge")
+
+
+def measurable(quantity_id: str) -> bool:
+    """Whether a job may hold a measurement of this quantity.
+
+    What the closed case shows is a check on the pieces, so it is not replaced by hand.
+    """
+    definition = QUANTITIES.get(quantity_id)
+    return bool(definition and definition.measurable and quantity_id not in _DERIVED_FROM_CLOSING)
+
+
+def measurable_ids() -> list[str]:
+    """Every quantity a job may hold a measurement of."""
+    return [quantity_id for quantity_id in QUANTITIES if measurable(quantity_id)]
+
+
+@dataclass(frozen=True, slots=True)
+class Term:
+    """One number in a sum; ``about`` is a quantity's id or the path of an entry."""
+
+    label: str
+    value: float
+    shown: str
+    about: str
+    exact: str
+    """The number as it stands in the sum: finer than any ruler, without its unit."""
+
+
+@dataclass(frozen=True, slots=True)
+class School:
+    """One way binders make this choice: what it gives here, what it does to the book, how to choose it."""
+
+    rule: str
+    label: str
+    value: float
+    shown: str
+    chosen: bool
+    effect: str
+    patch: Patch
+
+
+@dataclass(frozen=True, slots=True)
+class Quantity:
+    """A number with its reasons. ``value`` is ``measured`` where there is a measurement."""
+
+    id: str
+    station: Station
+    label: str
+    value: float
+    unit: str
+    shown: str
+    how: str
+    sum: str
+    terms: tuple[Term, ...]
+    rule: str | None
+    schools: tuple[School, ...]
+    measured: float | None
+    computed: float
+    computed_shown: str
+    measurable: bool
+    entry: str | None
+    """Path of the entry this number is, where it is simply what was decided."""
+
+
+def show(kind: Kind, value: float, notation: Notation) -> str:
+    """A number of this kind as a person reads it, with its unit."""
+    if kind == "length":
+        return notation.length(value, with_unit=True)
+    if kind == "thickness":
+        return notation.thickness(value, with_unit=True)
+    if kind == "count":
+        return f"{value:.0f}"
+    if kind == "factor":
+        return plain_number(value, 2)
+    return f"{plain_number(value, 1 if kind == 'percent' else 0)} {_UNITS[kind]}"
+
+
+def exactly(kind: Kind, value: float, notation: Notation) -> str:
+    """A number of this kind as it stands in a sum, fine enough for the sum to come out."""
+    if kind == "length":
+        return notation.exact(value)
+    if kind == "thickness":
+        return notation.exact(value, decimals=3)
+    return plain_number(value, 3)
+
+
+@dataclass(slots=True)
+class Ledger:
+    """Quantities as they are reckoned, in order."""
+
+    measured: Mapping[str, Mm] = field(default_factory=dict)
+    notation: Notation = MILLIMETRES
+    quantities: dict[str, Quantity] = field(default_factory=dict)
+
+    def entry(self, label: str, value: float, about: str, kind: Kind = "length") -> Term:
+        """A term that the binder decided."""
+        return Term(
+            label,
+            value,
+            show(kind, value, self.notation),
+            about,
+            exactly(kind, value, self.notation),
+        )
+
+    def ref(self, quantity_id: str) -> Term:
+        """A term reckoned before."""
+        quantity = self.quantities[quantity_id]
+        label = quantity.label[0].lower() + quantity.label[1:]
+        exact = exactly(QUANTITIES[quantity_id].kind, quantity.value, self.notation)
+        return Term(label, quantity.value, quantity.shown, quantity_id, exact)
+
+    def value(self, quantity_id: str) -> float:
+        """The value of a quantity reckoned before."""
+        return self.quantities[quantity_id].value
+
+    def shown(self, quantity_id: str) -> str:
+        """A quantity reckoned before, as a person reads it."""
+        return self.quantities[quantity_id].shown
+
+    def school(
+        self, rule: str, label: str, value: float, patch: Patch, *, chosen: bool, effect: str = ""
+    ) -> School:
+        """One school's answer, a length."""
+        return School(rule, label, value, self.notation.length(value, True), chosen, effect, patch)
+
+    def reckon(
+        self,
+        quantity_id: str,
+        value: float,
+        how: str,
+        terms: Mapping[str, Term] | None = None,
+        *,
+        rule: str | None = None,
+        schools: Sequence[School] = (),
+        entry: str | None = None,
+    ) -> float:
+        """Enter a quantity and give back the value to go on with.
+
+        :param how: the formula, with the names of ``terms`` in braces: ``"{block} + {head}"``.
+        :returns: the measurement, where there is one, else ``value``.
+        """
+        definition = QUANTITIES[quantity_id]
+        terms = terms or {}
+        measured = self.measured.get(quantity_id) if measurable(quantity_id) else None
+        effective = value if measured is None else measured
+        computed_shown = show(definition.kind, value, self.notation)
+        words = how.format(**{name: term.label for name, term in terms.items()})
+        numbers = how.format(**{name: term.exact for name, term in terms.items()})
+        total = exactly(definition.kind, value, self.notation)
+        self.quantities[quantity_id] = Quantity(
+            id=quantity_id,
+            station=definition.station,
+            label=definition.label,
+            value=effective,
+            unit=_UNITS[definition.kind],
+            shown=show(definition.kind, effective, self.notation),
+            how=words,
+            sum=f"{numbers} = {total}" if terms and not entry else "",
+            terms=tuple(terms.values()),
+            rule=rule,
+            schools=tuple(schools),
+            measured=measured,
+            computed=value,
+            computed_shown=computed_shown,
+            measurable=measurable(quantity_id),
+            entry=entry,
+        )
+        return effective

@@ -1,0 +1,325 @@
+"""What the binder decided and measured: the job file, as types.
+
+Lengths are millimetres, or text with a unit (see :func:`weald.core.units.parse_length`).
+Missing keys take house defaults; unknown ones are refused by name. Read a job with
+:func:`read_spec`, which says every place that is wrong in plain words.
+"""
+
+import difflib
+import math
+from collections.abc import Iterator, Mapping
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, ValidationInfo
+from pydantic_core import ErrorDetails
+
+from weald.core.errors import SizeError, SpecError
+from weald.core.folding import fold_packet
+from weald.core.imposition import Gather
+from weald.core.makeup import BlankPlace, MakeUpRule
+from weald.core.paper import Grade, SheetGrain
+from weald.core.reckoning import measurable, measurable_ids
+from weald.core.units import BareUnit, Mm, Notation, parse_length
+
+
+def _read_length(value: object, info: ValidationInfo) -> object:
+    if not isinstance(value, (str, int, float)) or isinstance(value, bool):
+        raise ValueError("Give a length, such as 135, 13.5 cm or 5 1/4 in.")
+    bare: BareUnit = (info.context or {}).get("bare", "mm")
+    length = parse_length(value, bare)
+    if not math.isfinite(length):
+        raise ValueError("Give a length that can be measured.")
+    return length
+
+
+Length = Annotated[float, BeforeValidator(_read_length, json_schema_input_type=float | str)]
+Size = Annotated[Length, Field(gt=0, le=3000)]
+Allowance = Annotated[Length, Field(ge=0, le=200)]
+Thin = Annotated[Length, Field(gt=0, le=3)]
+
+
+class _Part(BaseModel):
+    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
+
+
+class Text(_Part):
+    """The pages to be bound. A blank book has leaves to write on instead of printed pages."""
+
+    pages: Annotated[int, Field(ge=1, le=20000)] = 128
+    blank_book: bool = False
+    blanks: BlankPlace = "end"
+    filler: Literal["plain", "ruled", "dots", "squares"] = "plain"
+
+
+class Trim(_Part):
+    """What is cut off the folded section at each edge."""
+
+    head: Allowance = 3.0
+    tail: Allowance = 3.0
+    fore_edge: Allowance = 4.0
+
+
+class Leaf(_Part):
+    """The finished page, after trimming."""
+
+    width: Size = 140.0
+    height: Size = 210.0
+    trim: Trim = Trim()
+
+
+class BasisWeight(_Part):
+    """Pounds per 500 sheets of the basic size of one grade."""
+
+    pounds: Annotated[float, Field(gt=0, le=1000)]
+    grade: Grade
+
+
+class Stack(_Part):
+    """So many leaves, pressed and measured together."""
+
+    leaves: Annotated[int, Field(ge=1, le=10000)]
+    thickness: Annotated[Length, Field(gt=0, le=1000)]
+
+
+class StockSheet(_Part):
+    """A sheet as it lies: the grain runs along its width or its height."""
+
+    width: Size = 450.0
+    height: Size = 320.0
+    grain: SheetGrain = "width"
+
+
+class Paper(_Part):
+    """The paper of the text.
+
+    Grammage comes from ``basis`` where that is given. Thickness of a leaf comes from
+    ``calliper``, else from ``stack``, else from grammage × bulk.
+    """
+
+    name: Annotated[str, Field(max_length=120)] = ""
+    grammage: Annotated[float, Field(gt=0, le=1000)] = 90.0
+    bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
+    basis: BasisWeight | None = None
+    calliper: Thin | None = None
+    stack: Stack | None = None
+    sheet: StockSheet = StockSheet()
+    spoilage: Annotated[float, Field(ge=0, le=100)] = 5.0
+
+
+class Folding(_Part):
+    """How sheets become sections."""
+
+    programme: Annotated[str, Field(max_length=60)] = "v"
+    sheets_per_section: Annotated[int, Field(ge=1, le=40)] = 4
+    gather: Gather = "inset"
+    creep_factor: Annotated[float, Field(ge=0, le=4)] = 1.5708
+    make_up: MakeUpRule = "even"
+
+
+class Printing(_Part):
+    """How both sides of a sheet are printed."""
+
+    flip: Literal["long", "short"] = "short"
+    work: Literal["sheetwise"] = "sheetwise"
+
+
+class Sewing(_Part):
+    """What the thread adds at the spine: swell = sections × thread × swell_factor."""
+
+    method: Literal["tapes", "cords", "raised_cords", "link", "pamphlet", "staples", "none"] = "tapes"
+    supports: Annotated[int, Field(ge=0, le=12)] = 3
+    thread: Annotated[Length, Field(ge=0, le=3)] = 0.45
+    swell_factor: Annotated[float, Field(ge=0, le=2)] = 0.5
+
+
+class Back(_Part):
+    """The shape of the spine."""
+
+    shape: Literal["flat"] = "flat"
+    round: Annotated[float, Field(ge=0, le=0.5)] = 0.2
+    shoulder: Literal["none"] = "none"
+
+
+class Endpapers(_Part):
+    """Endpapers; ``leaves`` counts those at one end, the paste-down included."""
+
+    kind: Literal["tipped"] = "tipped"
+    leaves: Annotated[int, Field(ge=0, le=12, multiple_of=2)] = 2
+    grammage: Annotated[float, Field(gt=0, le=1000)] = 120.0
+    bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
+
+
+class Squares(_Part):
+    """How far the boards stand out beyond the block."""
+
+    head: Annotated[Length, Field(ge=0, le=50)] = 3.0
+    tail: Annotated[Length, Field(ge=0, le=50)] = 3.0
+    fore_edge: Annotated[Length, Field(ge=0, le=50)] = 4.0
+
+
+SpineRule = Literal["block", "flush", "flush_less_1", "block_plus_1_5"]
+JointRule = Literal["by_board", "board_plus_6", "inset", "fixed"]
+
+
+class Binding(_Part):
+    """The case. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all."""
+
+    structure: Literal["flat_case"] = "flat_case"
+    board: Annotated[Length, Field(ge=0.3, le=12)] = 2.0
+    board_name: Annotated[str, Field(max_length=120)] = ""
+    spine_board: Annotated[Length, Field(ge=0.3, le=12)] | None = None
+    cover_name: Annotated[str, Field(max_length=120)] = ""
+    cover_thickness: Annotated[Length, Field(gt=0, le=4)] = 0.3
+    squares: Squares = Squares()
+    spine_rule: SpineRule = "flush"
+    joint_rule: JointRule = "by_board"
+    joint: Annotated[Length, Field(gt=0, le=60)] | None = None
+    inset: Annotated[Length, Field(ge=0, le=60)] | None = None
+    groove: Annotated[float, Field(ge=0, le=1)] = 1.0
+    covering: Literal["full"] = "full"
+    turn_in: Annotated[Length, Field(gt=0, le=80)] = 18.0
+    corner_factor: Annotated[float, Field(ge=1, le=1.5)] = 1.5
+    overlap: Annotated[Length, Field(ge=0, le=200)] = 30.0
+
+
+class JobSpec(_Part):
+    """A whole job."""
+
+    format: Literal["weald-job"] = "weald-job"
+    version: Literal[1] = 1
+    title: Annotated[str, Field(min_length=1, max_length=200)] = "Untitled book"
+    copies: Annotated[int, Field(ge=1, le=10000)] = 1
+    text: Text = Text()
+    leaf: Leaf = Leaf()
+    paper: Paper = Paper()
+    folding: Folding = Folding()
+    printing: Printing = Printing()
+    sewing: Sewing = Sewing()
+    back: Back = Back()
+    endpapers: Endpapers = Endpapers()
+    binding: Binding = Binding()
+    measured: dict[str, Size] = {}
+
+
+_LENGTH_CHECKS = {
+    "greater_than": "must be more than {gt}",
+    "greater_than_equal": "must be at least {ge}",
+    "less_than_equal": "must be at most {le}",
+    "less_than": "must be less than {lt}",
+    "multiple_of": "must be a multiple of {multiple_of}",
+}
+_KINDS = {
+    "int_parsing": "must be a whole number, such as 4",
+    "int_type": "must be a whole number, such as 4",
+    "int_from_float": "must be a whole number, such as 4",
+    "float_parsing": "must be a number, such as 1.3",
+    "float_type": "must be a number, such as 1.3",
+    "string_type": "must be text",
+    "bool_parsing": "must be true or false",
+    "bool_type": "must be true or false",
+    "model_type": "must be a group of keys in braces",
+    "dict_type": "must be a group of keys in braces",
+    "missing": "is missing; give it a value",
+    "finite_number": "must be a number that can be measured",
+    "string_too_short": "must not be empty",
+    "string_too_long": "is too long; keep it to {max_length} characters",
+}
+
+
+def _known_keys(path: tuple[str | int, ...]) -> list[str]:
+    model: Any = JobSpec
+    for key in path:
+        annotation = model.model_fields[key].annotation if key in model.model_fields else None
+        options = getattr(annotation, "__args__", (annotation,))
+        model = next((each for each in options if hasattr(each, "model_fields")), None)
+        if model is None:
+            return []
+    return list(model.model_fields)
+
+
+def _near(word: str, words: list[str]) -> str:
+    """“; did you mean …?”, or the whole choice where it is short."""
+    if close := difflib.get_close_matches(word, words, n=1, cutoff=0.5):
+        return f"did you mean “{close[0]}”?"
+    return f"known are {', '.join(words)}." if len(words) <= 16 else "see the job file's description."
+
+
+def _sentence(error: ErrorDetails) -> str:
+    kind, context = error["type"], error.get("ctx", {})
+    if kind == "extra_forbidden":
+        key = str(error["loc"][-1])
+        return f"“{key}” is not part of a job; {_near(key, _known_keys(error['loc'][:-1]))}"
+    if kind in ("literal_error", "enum"):
+        return f"“{error['input']}” cannot be planned here; use {context['expected']}."
+    if kind == "value_error":
+        return str(context["error"])
+    if kind in _LENGTH_CHECKS:
+        return f"“{error['input']}” {_LENGTH_CHECKS[kind].format(**context)}."
+    if kind in _KINDS:
+        return f"{_KINDS[kind].format(**context)}.".capitalize()
+    return error["msg"] + "."
+
+
+def _problems(error: ValidationError) -> dict[str, str]:
+    return {
+        ".".join(str(step) for step in detail["loc"]) or "job": _sentence(detail)
+        for detail in error.errors(include_url=False)
+    }
+
+
+def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
+    for key in spec.measured:
+        if not measurable(key):
+            yield (
+                f"measured.{key}",
+                f"“{key}” is no size that can be measured; {_near(key, measurable_ids())}",
+            )
+
+
+def _folding_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
+    try:
+        fold_packet(spec.folding.programme)
+    except ValueError as error:
+        yield "folding.programme", str(error)
+
+
+def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
+    """Read a job.
+
+    :param data: a mapping as decoded from JSON.
+    :param notation: whose unit a bare number in *text* takes; millimetres where not given.
+    :raises SpecError: naming every place that is wrong, with the remedy.
+    """
+    if not isinstance(data, Mapping):
+        raise SpecError({"job": "A job file holds one group of keys in braces."})
+    try:
+        spec = JobSpec.model_validate(dict(data), context={"bare": notation.bare if notation else "mm"})
+    except ValidationError as error:
+        raise SpecError(_problems(error)) from None
+    except SizeError as error:
+        raise SpecError({"job": str(error)}) from None
+    if problems := dict([*_measured_problems(spec), *_folding_problems(spec)]):
+        raise SpecError(problems)
+    return spec
+
+
+def _lengths(part: BaseModel, prefix: str) -> Iterator[tuple[str, Mm]]:
+    for name, info in type(part).model_fields.items():
+        value = getattr(part, name)
+        if isinstance(value, BaseModel):
+            yield from _lengths(value, f"{prefix}{name}.")
+        elif isinstance(value, float) and _is_length(info.metadata, info.annotation):
+            yield f"{prefix}{name}", value
+
+
+def _is_length(metadata: list[Any], annotation: Any) -> bool:
+    options = getattr(annotation, "__args__", ())
+    inner = [item for option in options for item in getattr(option, "__metadata__", ())]
+    return any(isinstance(item, BeforeValidator) for item in [*metadata, *inner])
+
+
+def editable_lengths(spec: JobSpec, notation: Notation) -> dict[str, str]:
+    """Every length of a job as it stands in its field, by dotted path."""
+    shown = {path: notation.editable(value) for path, value in _lengths(spec, "")}
+    shown |= {f"measured.{key}": notation.editable(value) for key, value in spec.measured.items()}
+    return shown

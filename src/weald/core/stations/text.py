@@ -1,0 +1,159 @@
+"""Text: how many pages are bound, and the leaf before and after trimming."""
+
+from dataclasses import dataclass
+
+from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Sketch, box
+from weald.core.findings import Action, Finding, finding
+from weald.core.folding import FoldedPacket
+from weald.core.makeup import MakeUp, make_up
+from weald.core.reckoning import Ledger
+from weald.core.spec import JobSpec
+from weald.core.units import Mm
+
+
+@dataclass(frozen=True, slots=True)
+class TextPlan:
+    """The text made up, and its leaf before trimming."""
+
+    make_up: MakeUp
+    untrimmed_width: Mm
+    untrimmed_height: Mm
+
+
+def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
+    """Make the text up and size the leaf.
+
+    :param packet: one sheet of the chosen programme, folded.
+    """
+    folding, leaf = spec.folding, spec.leaf
+    pages_a_sheet = 2 * packet.leaves_a_sheet
+    made = make_up(
+        spec.text.pages,
+        pages_a_sheet,
+        folding.sheets_per_section,
+        folding.make_up,
+        spec.text.blanks,
+    )
+    pages = ledger.entry("pages of text", spec.text.pages, "text.pages", "count")
+    ledger.reckon(
+        "text.pages",
+        made.pages,
+        "{sheets} × {each}",
+        {
+            "sheets": ledger.entry("folded sheets", made.sheet_count, "sheets.count", "count"),
+            "each": ledger.entry("pages a sheet", pages_a_sheet, "folding.programme", "count"),
+        },
+    )
+    ledger.reckon("text.leaves", made.pages / 2, "{pages} / 2", {"pages": ledger.ref("text.pages")})
+    ledger.reckon(
+        "text.blanks",
+        made.blanks,
+        "{bound} − {pages}",
+        {"bound": ledger.ref("text.pages"), "pages": pages},
+    )
+    width = ledger.reckon(
+        "leaf.untrimmed_width",
+        leaf.width + leaf.trim.fore_edge,
+        "{leaf} + {trim}",
+        {
+            "leaf": ledger.entry("leaf width", leaf.width, "leaf.width"),
+            "trim": ledger.entry("fore-edge trim", leaf.trim.fore_edge, "leaf.trim.fore_edge"),
+        },
+    )
+    height = ledger.reckon(
+        "leaf.untrimmed_height",
+        leaf.height + leaf.trim.head + leaf.trim.tail,
+        "{leaf} + {head} + {tail}",
+        {
+            "leaf": ledger.entry("leaf height", leaf.height, "leaf.height"),
+            "head": ledger.entry("head trim", leaf.trim.head, "leaf.trim.head"),
+            "tail": ledger.entry("tail trim", leaf.trim.tail, "leaf.trim.tail"),
+        },
+    )
+    return TextPlan(made, width, height)
+
+
+def mind(spec: JobSpec, text: TextPlan) -> list[Finding]:
+    """What to mind about the text."""
+    made = text.make_up
+    if not made.blanks or spec.text.blank_book:
+        return []
+    places = {"end": "end", "front": "front", "both": "front and end"}
+    return [
+        finding(
+            "text.blanks",
+            "text.blanks",
+            pages=spec.text.pages,
+            blanks=made.blanks,
+            pages_word="page" if made.blanks == 1 else "pages",
+            place=places[spec.text.blanks],
+            total=made.pages,
+            sheets=made.sheet_count,
+            actions=(Action(f"Add {made.blanks} notes pages to the text", {"text.pages": made.pages}),),
+        )
+    ]
+
+
+def draw(spec: JobSpec, text: TextPlan, ledger: Ledger) -> Drawing:
+    """An opening of the book: two facing leaves with their trims, the left one page 2."""
+    trim, show = spec.leaf.trim, ledger.notation.length
+    width, height = spec.leaf.width, spec.leaf.height
+    outer_width, outer_height = text.untrimmed_width, text.untrimmed_height
+    sketch = Sketch()
+    for side, number in ((-1, 2), (1, 3)):
+        left = min(0.0, side * outer_width)
+        sketch.area(box(left, 0, outer_width, outer_height), "paper", about="leaf.untrimmed_width")
+        page_left = min(0.0, side * width)
+        sketch.grain(box(page_left, trim.head, width, height), 90)
+        strips = (
+            (box(left, 0, outer_width, trim.head), "leaf.trim.head"),
+            (box(left, outer_height - trim.tail, outer_width, trim.tail), "leaf.trim.tail"),
+            (
+                box(
+                    side * width if side > 0 else -outer_width,
+                    trim.head,
+                    outer_width - width,
+                    height,
+                ),
+                "leaf.trim.fore_edge",
+            ),
+        )
+        for strip, about in strips:
+            sketch.hatch(strip, "trim", TRIM_HATCH_ANGLE, about)
+        page = box(page_left, trim.head, width, height)
+        sketch.line((*page, page[0]), "trim", "block.width block.height")
+        middle = side * width / 2
+        mark = min(width, height) / 10
+        sketch.line(
+            (
+                (middle - mark / 2, trim.head + mark * 1.2),
+                (middle, trim.head + mark * 0.9),
+                (middle + mark / 2, trim.head + mark * 1.2),
+            ),
+            "text",
+        )
+        if not spec.text.blank_book:
+            sketch.label(middle, trim.head + height - mark, str(number), height=mark * 0.6)
+    sketch.line(((0, 0), (0, outer_height)), "fold")
+    sketch.dimension((0, trim.head), (width, trim.head), show(width), about="leaf.width", offset=1)
+    sketch.dimension((0, 0), (outer_width, 0), show(outer_width), about="leaf.untrimmed_width", offset=2)
+    sketch.dimension(
+        (outer_width, trim.head),
+        (outer_width, trim.head + height),
+        show(height),
+        about="leaf.height",
+    )
+    sketch.dimension(
+        (outer_width, 0),
+        (outer_width, outer_height),
+        show(outer_height),
+        about="leaf.untrimmed_height",
+        offset=2,
+    )
+    return sketch.finish(
+        "text.opening",
+        "text",
+        "An opening, with what is trimmed",
+        rows=(0, 2, 2, 0),
+        text=f"Two facing leaves of {show(width, True)} by {show(height, True)}; trims hatched.",
+    )

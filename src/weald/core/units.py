@@ -1,0 +1,210 @@
+"""Lengths as binders write and read them.
+
+Inside, every length is in millimetres and never rounded. Text comes in through
+:func:`parse_length` and goes out through :class:`Notation`, which rounds to the
+ruler in the binder's hand.
+
+Vocabulary: a *point* of board is a thousandth of an inch (80 pt = 2.032 mm);
+the *division* is the finest mark on the ruler, in millimetres or as the
+denominator of an inch.
+"""
+
+import re
+import unicodedata
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Literal
+
+from weald.core.errors import SizeError
+
+Mm = float
+"""A length in millimetres."""
+
+Gsm = float
+"""Grammage, in grams per square metre."""
+
+MM_PER_INCH = 25.4
+MM_PER_POINT = 0.0254
+
+TOLERANCE: Mm = 1e-6
+"""Two lengths nearer than this are the same length. The only tolerance in the core."""
+
+Units = Literal["mm", "inch", "both"]
+BareUnit = Literal["mm", "inch"]
+
+_UNIT_MM = {
+    "mm": 1.0,
+    "cm": 10.0,
+    "in": MM_PER_INCH,
+    "inch": MM_PER_INCH,
+    "inches": MM_PER_INCH,
+    '"': MM_PER_INCH,
+    "″": MM_PER_INCH,
+    "”": MM_PER_INCH,
+    "''": MM_PER_INCH,
+    "pt": MM_PER_POINT,
+}
+_UNIT = "|".join(sorted(map(re.escape, _UNIT_MM), key=len, reverse=True))
+_TERM = re.compile(
+    rf"""
+    (?:(?P<times>\d+)\s*[*×]\s*)?
+    (?:
+        (?P<whole>\d+)(?:\s+|\s*-\s*)(?P<over>\d+)/(?P<under>\d+)
+      | (?P<lone_over>\d+)/(?P<lone_under>\d+)
+      | (?P<decimal>\d+(?:[.,]\d+)?|[.,]\d+)
+    )
+    \s*(?P<unit>{_UNIT})?
+    """,
+    re.VERBOSE | re.IGNORECASE,
+)
+_SIGN = re.compile(r"\s*([+\-−–])\s*")
+_EXAMPLES = "write it like 135, 13.5 cm, 5 1/4 in, 80pt or 210+6"
+
+
+def _spell_out_fractions(text: str) -> str:
+    """Turn ¼ and its kin into " 1/4", so that one grammar reads both."""
+    spelt = []
+    for char in text:
+        if unicodedata.category(char) == "No" and not char.isdigit():
+            value = Fraction(unicodedata.numeric(char)).limit_denominator(64)
+            spelt.append(f" {value.numerator}/{value.denominator}")
+        else:
+            spelt.append("/" if char == "⁄" else char)
+    return "".join(spelt).strip()
+
+
+def _term_number(match: re.Match[str], text: str) -> float:
+    over = match["over"] or match["lone_over"]
+    under = match["under"] or match["lone_under"]
+    if over is None:
+        number = float(match["decimal"].replace(",", "."))
+    elif int(under) == 0:
+        raise SizeError(f"“{text}” divides by nothing; {_EXAMPLES}.")
+    else:
+        number = int(match["whole"] or 0) + int(over) / int(under)
+    return number * int(match["times"] or 1)
+
+
+def parse_length(text: str | float, bare: BareUnit = "mm") -> Mm:
+    """Read a length, or a sum of lengths, in any form binders write.
+
+    :param text: a number, or text such as ``135``, ``13.5cm``, ``5-1/4″``, ``¼in``,
+        ``80pt`` or ``210 + 6``.
+    :param bare: the unit of a number written without one.
+    :returns: millimetres, not rounded; negative when the sum comes out so.
+    :raises SizeError: when the text is no length. A sum in which some numbers have a
+        unit and others have none is refused rather than guessed at.
+    """
+    per_bare = _UNIT_MM["mm" if bare == "mm" else "in"]
+    if isinstance(text, bool):
+        raise SizeError(f"“{text}” is not a length; {_EXAMPLES}.")
+    if isinstance(text, (int, float)):
+        return float(text)
+    rest = _spell_out_fractions(text)
+    if not rest or len(rest) > 80:
+        raise SizeError(f"No length is given; {_EXAMPLES}.")
+
+    total, position, sign = 0.0, 0, 1
+    units: set[str | None] = set()
+    if leading := _SIGN.match(rest):
+        sign, position = (1 if leading[1] == "+" else -1), leading.end()
+    while True:
+        term = _TERM.match(rest, position)
+        if term is None:
+            raise SizeError(f"“{text}” is not a length; {_EXAMPLES}.")
+        unit = term["unit"].lower() if term["unit"] else None
+        units.add(unit)
+        total += sign * _term_number(term, text) * (_UNIT_MM[unit] if unit else per_bare)
+        position = term.end()
+        if position == len(rest):
+            break
+        joint = _SIGN.match(rest, position)
+        if joint is None:
+            raise SizeError(f"“{text}” is not a length; {_EXAMPLES}.")
+        sign, position = (1 if joint[1] == "+" else -1), joint.end()
+    if None in units and len(units) > 1:
+        raise SizeError(f"“{text}” mixes numbers with and without a unit; give every number one.")
+    return total
+
+
+def plain_number(number: float, decimals: int) -> str:
+    """A number to so many decimals, without zeros that say nothing."""
+    text = f"{number:.{decimals}f}"
+    text = text.rstrip("0").rstrip(".") if "." in text else text
+    return "0" if text == "-0" else text
+
+
+@dataclass(frozen=True, slots=True)
+class Notation:
+    """How one person reads lengths: which units, and how fine a ruler.
+
+    :param mm_division: finest mark of a metric ruler, in millimetres.
+    :param inch_division: denominator of the finest mark of an inch ruler.
+    """
+
+    units: Units = "mm"
+    mm_division: Mm = 0.5
+    inch_division: int = 32
+
+    @property
+    def bare(self) -> BareUnit:
+        """The unit of a number typed without one."""
+        return "inch" if self.units == "inch" else "mm"
+
+    def round_mm(self, value: Mm) -> Mm:
+        """The nearest mark on the metric ruler."""
+        return round(value / self.mm_division) * self.mm_division
+
+    def _mm(self, value: Mm) -> str:
+        return plain_number(self.round_mm(value), 2)
+
+    def _inch(self, value: Mm) -> str:
+        marks = round(abs(value) / MM_PER_INCH * self.inch_division)
+        whole, part = divmod(Fraction(marks, self.inch_division), 1)
+        shown = str(whole) if whole or not part else ""
+        if part:
+            shown = f"{shown} {part.numerator}/{part.denominator}".strip()
+        return ("−" if value < 0 and marks else "") + shown + "″"
+
+    def length(self, value: Mm, with_unit: bool = False) -> str:
+        """A length as read off the ruler, such as ``216``, ``8 1/2″`` or ``216 (8 1/2″)``."""
+        mm = self._mm(value) + (" mm" if with_unit else "")
+        if self.units == "mm":
+            return mm
+        return self._inch(value) if self.units == "inch" else f"{mm} ({self._inch(value)})"
+
+    def thickness(self, value: Mm, with_unit: bool = False) -> str:
+        """A thickness as read off a calliper: hundredths of a millimetre, thousandths of an inch."""
+        mm = plain_number(value, 3 if abs(value) < 1 else 2) + (" mm" if with_unit else "")
+        inch = f"{plain_number(value / MM_PER_INCH, 4)}″"
+        if self.units == "mm":
+            return mm
+        return inch if self.units == "inch" else f"{mm} ({inch})"
+
+    def exact(self, value: Mm, decimals: int = 2) -> str:
+        """A length as it stands in a sum, finer than the ruler and without its unit."""
+        if self.units == "inch":
+            return plain_number(value / MM_PER_INCH, decimals + 1)
+        return plain_number(value, decimals)
+
+    def editable(self, value: Mm) -> str:
+        """A length as it stands in a field: one unit, and read back as the same size.
+
+        Inches are shown as a fraction only where the fraction is exact.
+        """
+        if self.units != "inch":
+            return plain_number(value, 4)
+        inches = Fraction(value / MM_PER_INCH).limit_denominator(64)
+        if abs(float(inches) * MM_PER_INCH - value) < 1e-4 and 64 % inches.denominator == 0:
+            whole, part = divmod(inches, 1)
+            fraction = f"{part.numerator}/{part.denominator}" if part else ""
+            return f"{whole or ''} {fraction}".strip() or "0"
+        return plain_number(value / MM_PER_INCH, 5)
+
+    def stepped(self, value: Mm, steps: int) -> Mm:
+        """The mark ``steps`` divisions up (or down) the ruler from ``value``."""
+        division = MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division
+        return max(0.0, (round(value / division) + steps) * division)
+
+
+MILLIMETRES = Notation()

@@ -1,0 +1,45 @@
+"""The pieces of a plan as a table for other programs."""
+
+import csv
+import io
+
+from weald.core.plan import Plan
+
+COLUMNS = (
+    "piece",
+    "material",
+    "count",
+    "width_mm",
+    "height_mm",
+    "thickness_mm",
+    "grain_along",
+    "how",
+)
+_FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
+
+
+def harmless(text: str) -> str:
+    """Text that a spreadsheet will not take for a formula."""
+    return f"'{text}" if text.startswith(_FORMULA_STARTS) else text
+
+
+def pieces_csv(plan: Plan) -> str:
+    """One row a piece; sizes in millimetres to a hundredth, with a point for decimals."""
+    buffer = io.StringIO()
+    writer = csv.writer(buffer)
+    writer.writerow(("job", *COLUMNS))
+    for piece in plan.pieces:
+        writer.writerow(
+            (
+                harmless(plan.title),
+                harmless(piece.label),
+                piece.material,
+                piece.count,
+                f"{piece.width:.2f}",
+                f"{piece.height:.2f}",
+                "" if piece.thickness is None else f"{piece.thickness:.3f}",
+                piece.grain,
+                harmless(piece.how),
+            )
+        )
+    return buffer.getvalue()

@@ -1,0 +1,63 @@
+"""Workshops, the people in them, and how each reads lengths."""
+
+from typing import cast
+
+from django.conf import settings
+from django.db import models
+
+from weald.core.units import Notation, Units
+
+
+class Workshop(models.Model):
+    """The people and books of one bindery. Nothing of it is seen by another."""
+
+    name = models.CharField(max_length=120)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Membership(models.Model):
+    """A person's place in a workshop."""
+
+    user = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="membership")
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="memberships")
+
+    def __str__(self) -> str:
+        return f"{self.user} in {self.workshop}"
+
+
+class Preferences(models.Model):
+    """How a person reads lengths and prints."""
+
+    class Paper(models.TextChoices):
+        A4 = "a4", "A4"
+        LETTER = "letter", "Letter"
+
+    class Theme(models.TextChoices):
+        DAY = "day", "Day"
+        LAMP = "lamp", "Lamp-lit"
+
+    user = models.OneToOneField(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="preferences"
+    )
+    units = models.CharField(
+        max_length=4,
+        default="mm",
+        choices=[("mm", "Millimetres"), ("inch", "Inches"), ("both", "Both")],
+    )
+    mm_division = models.FloatField(default=0.5)
+    inch_division = models.PositiveSmallIntegerField(default=32)
+    paper = models.CharField(max_length=8, default=Paper.A4, choices=Paper.choices)
+    theme = models.CharField(max_length=8, default=Theme.DAY, choices=Theme.choices)
+
+    class Meta:
+        verbose_name_plural = "preferences"
+
+    def __str__(self) -> str:
+        return f"preferences of {self.user}"
+
+    @property
+    def notation(self) -> Notation:
+        """The same, as the core takes it."""
+        return Notation(cast(Units, self.units), self.mm_division, self.inch_division)

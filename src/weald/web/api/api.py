@@ -1,0 +1,34 @@
+"""The API, put together."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import NinjaAPI
+from ninja.security import django_auth
+
+from weald.web.api import downloads, errors, jobs, people, planning
+
+api = NinjaAPI(
+    title="Weald",
+    version="1",
+    docs_url=None,
+    openapi_url=None,
+    auth=django_auth,
+    urls_namespace="api",
+)
+api.add_router("", people.router)
+api.add_router("", planning.router)
+api.add_router("", jobs.router)
+api.add_router("", downloads.router)
+errors.install(api)
+
+
+@api.get("/openapi.json", include_in_schema=False)
+def openapi(request: HttpRequest) -> dict[str, Any]:
+    """The description of this API."""
+    return openapi_document()
+
+
+def openapi_document() -> dict[str, Any]:
+    """The OpenAPI description, as committed in docs/openapi.json."""
+    return dict(api.get_openapi_schema(path_prefix="/api/"))

@@ -1,0 +1,115 @@
+"""A job as files to take away."""
+
+import re
+from collections.abc import Iterator
+from typing import Literal
+from urllib.parse import quote
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Query, Router
+
+from weald.core.drawing import Drawing
+from weald.core.plan import Plan, plan
+from weald.core.spec import JobSpec, read_spec
+from weald.core.units import Notation
+from weald.exchange.drawing_svg import drawing_svg
+from weald.exchange.job_file import write_job_file
+from weald.exchange.job_sheet import job_sheet_pdf
+from weald.exchange.pieces_csv import pieces_csv
+from weald.exchange.true_size import true_size_pdf
+from weald.web.accounts.services import preferences_of
+from weald.web.api.jobs import job_of
+from weald.web.api.people import notation_of, person
+from weald.web.api.schemas import Problem
+
+router = Router(tags=["downloads"])
+PaperChoice = Literal["a4", "letter"]
+CASE_FLAT = "case.flat"
+
+
+def _file(content: str | bytes, title: str, ending: str, kind: str, inline: bool = False) -> HttpResponse:
+    """A file named after its job, in letters every system takes."""
+    plain = re.sub(r"[^A-Za-z0-9]+", "-", title).strip("-").lower() or "job"
+    full = re.sub(r'[\\/:*?"<>|\x00-\x1f]+', " ", title).strip() or "job"
+    response = HttpResponse(content, content_type=kind)
+    place = "inline" if inline else "attachment"
+    response["Content-Disposition"] = (
+        f"{place}; filename=\"{plain}{ending}\"; filename*=UTF-8''{quote(full + ending)}"
+    )
+    return response
+
+
+def _spec(request: HttpRequest, job_id: int) -> JobSpec:
+    job = job_of(request, job_id)
+    return read_spec(job.head.spec if job.head else {})
+
+
+def _paper(request: HttpRequest, asked: PaperChoice | None) -> str:
+    return asked or preferences_of(person(request)).paper
+
+
+def _case(made: Plan) -> Drawing:
+    return next(drawing for drawing in made.drawings if drawing.id == CASE_FLAT)
+
+
+def _facts(spec: JobSpec, notation: Notation) -> Iterator[tuple[str, str]]:
+    """What the binder chose, for the head of the job sheet."""
+    size = notation.length
+    yield "Leaf", f"{size(spec.leaf.width, True)} × {size(spec.leaf.height, True)}, trimmed"
+    kind = "blank leaves" if spec.text.blank_book else "printed text"
+    yield "Text", f"{spec.text.pages} pages, {kind}; copies: {spec.copies}"
+    sheet = spec.paper.sheet
+    name = f"{spec.paper.name}, " if spec.paper.name else ""
+    yield (
+        "Paper",
+        f"{name}sheet {size(sheet.width, True)} × {size(sheet.height, True)}, grain along the {sheet.grain}",
+    )
+    board = f"{spec.binding.board_name}, " if spec.binding.board_name else ""
+    yield "Board", f"{board}{notation.thickness(spec.binding.board, True)}"
+    cover = f"{spec.binding.cover_name}, " if spec.binding.cover_name else ""
+    yield "Cover", f"{cover}{notation.thickness(spec.binding.cover_thickness, True)}"
+    thread = notation.thickness(spec.sewing.thread, True)
+    yield "Sewing", f"{spec.sewing.method.replace('_', ' ')}, thread {thread}"
+    yield "Binding", "flat-back case, full cloth"
+
+
+@router.get("/jobs/{int:job_id}/job-sheet.pdf", response={404: Problem}, operation_id="jobSheet")
+def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Query(None)) -> HttpResponse:
+    """The job sheet as a PDF."""
+    spec, notation = _spec(request, job_id), notation_of(request)
+    facts = tuple(_facts(spec, notation))
+    content = job_sheet_pdf(plan(spec, notation), _paper(request, paper), facts)
+    return _file(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
+
+
+@router.get("/jobs/{int:job_id}/case.pdf", response={404: Problem}, operation_id="caseTrueSize")
+def case_true_size(
+    request: HttpRequest, job_id: int, paper: PaperChoice | None = Query(None)
+) -> HttpResponse:
+    """The case laid flat at true size as a PDF, tiled over sheets where it must be."""
+    spec = _spec(request, job_id)
+    case = _case(plan(spec, notation_of(request)))
+    content = true_size_pdf(case, spec.title, _paper(request, paper))
+    return _file(content, spec.title, "-case-true-size.pdf", "application/pdf", inline=True)
+
+
+@router.get("/jobs/{int:job_id}/case.svg", response={404: Problem}, operation_id="caseSvg")
+def case_svg(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The case laid flat at true size as an SVG."""
+    spec = _spec(request, job_id)
+    case = _case(plan(spec, notation_of(request)))
+    return _file(drawing_svg(case), spec.title, "-case.svg", "image/svg+xml")
+
+
+@router.get("/jobs/{int:job_id}/pieces.csv", response={404: Problem}, operation_id="piecesCsv")
+def pieces(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The pieces as a table."""
+    spec = _spec(request, job_id)
+    return _file(pieces_csv(plan(spec)), spec.title, "-pieces.csv", "text/csv; charset=utf-8")
+
+
+@router.get("/jobs/{int:job_id}/job.json", response={404: Problem}, operation_id="exportJob")
+def export_job(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The job as a job file."""
+    spec = _spec(request, job_id)
+    return _file(write_job_file(spec), spec.title, ".weald.json", "application/json")

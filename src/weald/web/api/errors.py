@@ -1,0 +1,64 @@
+"""Errors as JSON, mapped in one place."""
+
+from collections.abc import Callable, Mapping
+from functools import partial
+from typing import Any
+
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, AuthorizationError, HttpError, ValidationError
+
+from weald.core.errors import SpecError, WealdError
+from weald.web.api.jobs import job_reply
+from weald.web.jobs.services import NothingToMoveError, StaleVersionError
+
+Answer = tuple[int, dict[str, Any]]
+
+
+def _problem(status: int, code: str, message: str, fields: Mapping[str, str] | None = None) -> Answer:
+    return status, {"code": code, "message": message, "fields": dict(fields or {})}
+
+
+def _listed(fields: Mapping[str, str]) -> str:
+    return "; ".join(f"{path}: {text}" for path, text in fields.items())
+
+
+def _spec(error: SpecError) -> Answer:
+    message = f"This cannot be planned yet: {_listed(error.fields)}"
+    return _problem(422, "invalid", message, error.fields)
+
+
+def _stale(error: StaleVersionError) -> Answer:
+    status, body = _problem(409, "stale", str(error), error.fields)
+    return status, body | {"job": job_reply(error.job).model_dump(mode="json")}
+
+
+def _request(error: ValidationError) -> Answer:
+    fields = {".".join(str(step) for step in each["loc"][1:]): each["msg"] for each in error.errors}
+    return _problem(422, "invalid", f"The request is not understood: {_listed(fields)}", fields)
+
+
+_ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
+    SpecError: _spec,
+    StaleVersionError: _stale,
+    NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
+    WealdError: lambda error: _problem(422, "invalid", str(error)),
+    ValidationError: _request,
+    Http404: lambda error: _problem(404, "not_found", "There is no such thing in your workshop."),
+    AuthenticationError: lambda error: _problem(401, "signed_out", "Sign in first."),
+    AuthorizationError: lambda error: _problem(403, "forbidden", "You belong to no workshop yet."),
+    HttpError: lambda error: _problem(error.status_code, "refused", str(error)),
+}
+
+
+def _respond(
+    api: NinjaAPI, answer: Callable[[Any], Answer], request: HttpRequest, error: Any
+) -> HttpResponse:
+    status, body = answer(error)
+    return api.create_response(request, body, status=status)
+
+
+def install(api: NinjaAPI) -> None:
+    """Teach ``api`` to answer every error as {code, message, fields}."""
+    for kind, answer in _ANSWERS.items():
+        api.add_exception_handler(kind, partial(_respond, api, answer))

@@ -1,0 +1,195 @@
+"""Jobs over HTTP: parse, call, answer."""
+
+from typing import Any, Literal
+
+from django.db.models import QuerySet
+from django.http import HttpRequest
+from django.shortcuts import get_object_or_404
+from ninja import Body, File, Query, Router
+from ninja.files import UploadedFile
+
+from weald.core.spec import read_spec
+from weald.exchange.job_file import read_job_file
+from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.schemas import (
+    HistoryStep,
+    JobPage,
+    JobReply,
+    JobRow,
+    Problem,
+    Rename,
+    StaleReply,
+    StateChange,
+    Verb,
+    Versioned,
+)
+from weald.web.jobs import services
+from weald.web.jobs.models import Job
+
+router = Router(tags=["jobs"])
+
+PAGE_SIZE = 25
+Sort = Literal["-updated", "updated", "title", "-title"]
+
+
+def jobs_of(request: HttpRequest) -> QuerySet[Job]:
+    """The jobs the person who is asking may see: those of their workshop."""
+    return Job.objects.filter(workshop=workshop_of(request))
+
+
+def job_of(request: HttpRequest, job_id: int) -> Job:
+    """One of them.
+
+    :raises django.http.Http404: when there is none, or it is another workshop's.
+    """
+    return get_object_or_404(jobs_of(request).select_related("head"), pk=job_id)
+
+
+def job_reply(job: Job) -> JobReply:
+    """A job as it goes over the wire."""
+    can_undo, can_redo = services.can_move(job)
+    return JobReply(
+        **JobRow.from_orm(job).model_dump(),
+        version=job.version,
+        can_undo=can_undo,
+        can_redo=can_redo,
+        spec=read_spec(job.head.spec if job.head else {}),
+    )
+
+
+@router.get("/jobs", response=JobPage, operation_id="listJobs")
+def list_jobs(
+    request: HttpRequest,
+    search: str = Query("", max_length=200),
+    archived: bool = Query(False),
+    state: Literal["planned", "at_bench", "finished"] | None = Query(None),
+    sort: Sort = Query("-updated"),
+    page: int = Query(1, ge=1, le=100000),
+) -> JobPage:
+    """A page of the workshop's jobs."""
+    jobs = jobs_of(request).filter(archived=archived)
+    if search.strip():
+        jobs = jobs.filter(title__icontains=search.strip())
+    if state:
+        jobs = jobs.filter(state=state)
+    count = jobs.count()
+    first = (page - 1) * PAGE_SIZE
+    order = "-id" if sort.startswith("-") else "id"
+    rows = list(jobs.order_by(sort, order)[first : first + PAGE_SIZE])
+    return JobPage(
+        jobs=[JobRow.from_orm(row) for row in rows],
+        count=count,
+        page=page,
+        pages=max(1, -(-count // PAGE_SIZE)),
+    )
+
+
+@router.post("/jobs", response={201: JobReply, 422: Problem}, operation_id="createJob")
+def create_job(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[int, JobReply]:
+    """Begin a job from a job file; what is missing takes house defaults."""
+    spec = read_spec(job, notation_of(request))
+    return 201, job_reply(services.create_job(workshop_of(request), person(request), spec))
+
+
+@router.post("/jobs/import", response={201: JobReply, 422: Problem}, operation_id="importJob")
+def import_job(request: HttpRequest, file: UploadedFile = File(...)) -> tuple[int, JobReply]:
+    """Begin a job from a job file on disk."""
+    spec = read_job_file(file.read())
+    summary = f"imported from {file.name}"[:300]
+    made = services.create_job(workshop_of(request), person(request), spec, summary)
+    return 201, job_reply(made)
+
+
+@router.get("/jobs/{int:job_id}", response={200: JobReply, 404: Problem}, operation_id="openJob")
+def open_job(request: HttpRequest, job_id: int) -> JobReply:
+    """Open a job."""
+    return job_reply(job_of(request, job_id))
+
+
+_WRITE = {200: JobReply, 404: Problem, 409: StaleReply, 422: Problem}
+
+
+@router.put("/jobs/{int:job_id}", response=_WRITE, operation_id="saveJob")
+def save_job(
+    request: HttpRequest,
+    job_id: int,
+    job: dict[str, Any] = Body(...),
+    version: int = Query(..., ge=1),
+) -> JobReply:
+    """Save a job that was read at ``version``."""
+    spec = read_spec(job, notation_of(request))
+    return job_reply(services.save_job(job_of(request, job_id), version, person(request), spec))
+
+
+@router.post("/jobs/{int:job_id}/rename", response=_WRITE, operation_id="renameJob")
+def rename_job(request: HttpRequest, job_id: int, rename: Rename) -> JobReply:
+    """Give a job another title."""
+    job = job_of(request, job_id)
+    return job_reply(services.rename_job(job, rename.version, person(request), rename.title))
+
+
+@router.post("/jobs/{int:job_id}/undo", response=_WRITE, operation_id="undo")
+def undo(request: HttpRequest, job_id: int, at: Versioned) -> JobReply:
+    """Go back by one change."""
+    return job_reply(services.undo(job_of(request, job_id), at.version, person(request)))
+
+
+@router.post("/jobs/{int:job_id}/redo", response=_WRITE, operation_id="redo")
+def redo(request: HttpRequest, job_id: int, at: Versioned) -> JobReply:
+    """Go forward again."""
+    return job_reply(services.redo(job_of(request, job_id), at.version, person(request)))
+
+
+_OTHER = {200: JobReply, 404: Problem}
+
+
+@router.post(
+    "/jobs/{int:job_id}/duplicate",
+    response={201: JobReply, 404: Problem},
+    operation_id="duplicateJob",
+)
+def duplicate_job(request: HttpRequest, job_id: int) -> tuple[int, JobReply]:
+    """Begin another job like this one."""
+    return 201, job_reply(services.duplicate_job(job_of(request, job_id), person(request)))
+
+
+@router.post("/jobs/{int:job_id}/archive", response=_OTHER, operation_id="archiveJob")
+def archive_job(request: HttpRequest, job_id: int) -> JobReply:
+    """Put a job away."""
+    return job_reply(services.set_archived(job_of(request, job_id), True))
+
+
+@router.post("/jobs/{int:job_id}/restore", response=_OTHER, operation_id="restoreJob")
+def restore_job(request: HttpRequest, job_id: int) -> JobReply:
+    """Take a job out again."""
+    return job_reply(services.set_archived(job_of(request, job_id), False))
+
+
+@router.post("/jobs/{int:job_id}/state", response=_OTHER, operation_id="setJobState")
+def set_job_state(request: HttpRequest, job_id: int, change: StateChange) -> JobReply:
+    """Say how far a job has come."""
+    return job_reply(services.set_state(job_of(request, job_id), change.state))
+
+
+@router.get(
+    "/jobs/{int:job_id}/history",
+    response={200: list[HistoryStep], 404: Problem},
+    operation_id="jobHistory",
+)
+def history(request: HttpRequest, job_id: int) -> list[HistoryStep]:
+    """The last steps of a job's history, newest first."""
+    moves = job_of(request, job_id).moves.select_related("change", "author").order_by("-version")
+    steps = []
+    for move in moves[:100]:
+        verb: Verb = move.verb  # type: ignore[assignment]
+        author = move.author.get_username() if move.author else "somebody who has left"
+        steps.append(
+            HistoryStep(
+                version=move.version,
+                verb=verb,
+                summary=move.change.summary,
+                author=author,
+                at=move.at,
+            )
+        )
+    return steps

@@ -1,0 +1,67 @@
+"""Who is asking, and how they read lengths."""
+
+from typing import cast
+
+from django.contrib.auth.models import User
+from django.http import HttpRequest
+from ninja import Router
+from ninja.errors import AuthorizationError
+
+from weald.core.units import Notation
+from weald.web.accounts.models import Membership, Workshop
+from weald.web.accounts.services import preferences_of
+from weald.web.api.schemas import PaperName, Person, PreferencesChange, ThemeName
+
+router = Router(tags=["people"])
+
+
+def person(request: HttpRequest) -> User:
+    """The person who is signed in."""
+    if not isinstance(request.user, User):
+        raise AuthorizationError
+    return request.user
+
+
+def workshop_of(request: HttpRequest) -> Workshop:
+    """The workshop of the person who is asking.
+
+    :raises AuthorizationError: when they belong to none.
+    """
+    membership = Membership.objects.select_related("workshop").filter(user=person(request)).first()
+    if membership is None:
+        raise AuthorizationError
+    return membership.workshop
+
+
+def notation_of(request: HttpRequest) -> Notation:
+    """How the person who is asking reads lengths."""
+    return preferences_of(person(request)).notation
+
+
+def _reply(request: HttpRequest) -> Person:
+    user, preferences = person(request), preferences_of(person(request))
+    return Person(
+        name=user.get_username(),
+        workshop=workshop_of(request).name,
+        units=preferences.notation.units,
+        mm_division=preferences.mm_division,
+        inch_division=preferences.inch_division,
+        paper=cast(PaperName, preferences.paper),
+        theme=cast(ThemeName, preferences.theme),
+    )
+
+
+@router.get("/me", response=Person, operation_id="me")
+def me(request: HttpRequest) -> Person:
+    """Who is signed in."""
+    return _reply(request)
+
+
+@router.patch("/me", response=Person, operation_id="changePreferences")
+def change_preferences(request: HttpRequest, change: PreferencesChange) -> Person:
+    """Change how lengths are read and sheets printed."""
+    preferences = preferences_of(person(request))
+    for name, value in change.model_dump(exclude_none=True).items():
+        setattr(preferences, name, value)
+    preferences.save()
+    return _reply(request)

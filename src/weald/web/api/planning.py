@@ -1,0 +1,92 @@
+"""Planning without storing: plans, lengths and choices."""
+
+from functools import lru_cache
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Body, Query, Router
+from pydantic import TypeAdapter
+
+from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
+from weald.core.plan import plan
+from weald.core.reckoning import Station
+from weald.core.spec import JobSpec, editable_lengths, read_spec
+from weald.core.units import Notation, parse_length
+from weald.web.api.people import notation_of
+from weald.web.api.schemas import (
+    BasisGrade,
+    Choices,
+    LengthQuestion,
+    LengthReply,
+    PlanReply,
+    Problem,
+    SizeChoice,
+)
+
+router = Router(tags=["planning"])
+
+
+@lru_cache(maxsize=1)
+def _plan_writer() -> TypeAdapter[PlanReply]:
+    return TypeAdapter(PlanReply)
+
+
+@router.post("/plan", response={200: PlanReply, 422: Problem}, operation_id="plan")
+def plan_job(
+    request: HttpRequest,
+    job: dict[str, Any] = Body(...),
+    station: Station | None = Query(None),
+    section: int = Query(1, ge=1),
+) -> HttpResponse:
+    """Plan a job file without storing anything.
+
+    With ``station`` only that station's drawings come back, and no list of all sheets, so that
+    the answer to a keystroke stays small.
+    """
+    notation = notation_of(request)
+    spec = read_spec(job, notation)
+    made = plan(spec, notation, section)
+    reply = PlanReply(
+        title=made.title,
+        quantities=made.quantities,
+        sections=made.sections,
+        sheets=made.sheets if station is None else (),
+        pieces=made.pieces,
+        drawings=tuple(each for each in made.drawings if station in (None, each.station)),
+        findings=made.findings,
+        folds=made.folds,
+        cautions=made.cautions,
+        shown_section=made.shown_section,
+        inputs=editable_lengths(spec, notation),
+    )
+    return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")
+
+
+@router.post("/length", response={200: LengthReply, 422: Problem}, operation_id="readLength")
+def read_length(request: HttpRequest, question: LengthQuestion) -> LengthReply:
+    """Read a length as typed, and step it along the ruler."""
+    notation = notation_of(request)
+    length = parse_length(question.text, notation.bare)
+    if question.steps:
+        length = notation.stepped(length, question.steps)
+    return LengthReply(mm=length, text=notation.editable(length))
+
+
+def _size(size: NamedSize, notation: Notation) -> SizeChoice:
+    shown = f"{notation.length(size.width)} × {notation.length(size.height)}"
+    return SizeChoice(name=size.name, width=size.width, height=size.height, shown=shown)
+
+
+@router.get("/choices", response=Choices, operation_id="choices")
+def choices(request: HttpRequest) -> Choices:
+    """Sizes and grades that have names, and a new job with the house defaults."""
+    notation = notation_of(request)
+    return Choices(
+        sheets=[_size(size, notation) for size in SHEET_SIZES],
+        leaves=[_size(size, notation) for size in LEAF_SIZES],
+        grades=[
+            BasisGrade(grade=grade.value, label=f"{grade.value}, {width:g} × {height:g} in")
+            for grade, (width, height) in BASIC_SIZE_INCHES.items()
+        ],
+        new_job=JobSpec(),
+    )

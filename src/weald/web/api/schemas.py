@@ -1,0 +1,176 @@
+"""What goes over the wire, where it is not a type of the core itself."""
+
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Annotated, Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from weald.core.bindings.protocol import Piece
+from weald.core.drawing import Drawing
+from weald.core.findings import Finding
+from weald.core.imposition import Section, Sheet
+from weald.core.plan import Caution
+from weald.core.reckoning import Quantity
+from weald.core.spec import JobSpec
+from weald.core.units import Units
+
+State = Literal["planned", "at_bench", "finished"]
+PaperName = Literal["a4", "letter"]
+ThemeName = Literal["day", "lamp"]
+Verb = Literal["begun", "changed", "undone", "redone"]
+Title = Annotated[str, Field(min_length=1, max_length=200)]
+
+
+class Problem(Schema):
+    """Something that went wrong; ``fields`` says where."""
+
+    code: str
+    message: str
+    fields: dict[str, str] = {}
+
+
+@dataclass(frozen=True, slots=True)
+class PlanReply:
+    """A plan with the lengths of its job as they stand in their fields, by dotted path."""
+
+    title: str
+    quantities: tuple[Quantity, ...]
+    sections: tuple[Section, ...]
+    sheets: tuple[Sheet, ...]
+    pieces: tuple[Piece, ...]
+    drawings: tuple[Drawing, ...]
+    findings: tuple[Finding, ...]
+    folds: tuple[str, ...]
+    cautions: tuple[Caution, ...]
+    shown_section: int
+    inputs: dict[str, str]
+
+
+class JobRow(Schema):
+    """A job as it stands in a list."""
+
+    id: int
+    title: str
+    structure: str
+    state: State
+    stops: int
+    minds: int
+    to_mind: str
+    archived: bool
+    updated: datetime
+
+
+class JobPage(Schema):
+    """Part of a list of jobs."""
+
+    jobs: list[JobRow]
+    count: int
+    page: int
+    pages: int
+
+
+class JobReply(JobRow):
+    """A job opened."""
+
+    version: int
+    can_undo: bool
+    can_redo: bool
+    spec: JobSpec
+
+
+class StaleReply(Problem):
+    """Answer to a stale write: what changed since, and the job as it stands now."""
+
+    job: JobReply
+
+
+class Rename(Schema):
+    """A job's new title, and the version it was read at."""
+
+    version: int
+    title: Title
+
+
+class Versioned(Schema):
+    """The version a job was read at."""
+
+    version: int
+
+
+class StateChange(Schema):
+    """How far a job has come."""
+
+    state: State
+
+
+class HistoryStep(Schema):
+    """One step of a job's history."""
+
+    version: int
+    verb: Verb
+    summary: str
+    author: str
+    at: datetime
+
+
+class Person(Schema):
+    """Who is signed in, and how they read lengths."""
+
+    name: str
+    workshop: str
+    units: Units
+    mm_division: float
+    inch_division: int
+    paper: PaperName
+    theme: ThemeName
+
+
+class PreferencesChange(Schema):
+    """Preferences to be changed; what is left out stays."""
+
+    units: Units | None = None
+    mm_division: Annotated[float, Field(ge=0.1, le=1)] | None = None
+    inch_division: Literal[16, 32, 64] | None = None
+    paper: PaperName | None = None
+    theme: ThemeName | None = None
+
+
+class LengthQuestion(Schema):
+    """A length as typed, and how many marks of the ruler to step it."""
+
+    text: Annotated[str, Field(max_length=100)]
+    steps: Annotated[int, Field(ge=-1000, le=1000)] = 0
+
+
+class LengthReply(Schema):
+    """A length read: in millimetres, and as it stands in a field."""
+
+    mm: float
+    text: str
+
+
+class SizeChoice(Schema):
+    """A size that has a name."""
+
+    name: str
+    width: float
+    height: float
+    shown: str
+
+
+class BasisGrade(Schema):
+    """A grade of paper that pounds are counted on."""
+
+    grade: str
+    label: str
+
+
+class Choices(Schema):
+    """What a binder may pick from by name."""
+
+    sheets: list[SizeChoice]
+    leaves: list[SizeChoice]
+    grades: list[BasisGrade]
+    new_job: JobSpec

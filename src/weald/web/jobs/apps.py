@@ -1,0 +1,8 @@
+from django.apps import AppConfig
+
+
+class JobsConfig(AppConfig):
+    """Jobs and their history."""
+
+    name = "weald.web.jobs"
+    label = "jobs"

@@ -1,0 +1,25 @@
+from argparse import ArgumentParser
+
+from django.contrib.auth.models import User
+from django.core.management.base import BaseCommand
+from django.db import transaction
+
+from weald.web.accounts.services import add_person
+from weald.web.jobs import demo_bindery
+
+
+class Command(BaseCommand):
+    """Loads the demo bindery, once."""
+
+    help = "Load the demo bindery, unless it is there already."
+
+    def add_arguments(self, parser: ArgumentParser) -> None:
+        parser.add_argument("name")
+        parser.add_argument("password")
+
+    @transaction.atomic
+    def handle(self, *args: object, **options: str) -> None:
+        if User.objects.filter(username=options["name"]).exists():
+            return
+        person = add_person(options["name"], options["password"], demo_bindery.WORKSHOP, check=False)
+        demo_bindery.load(person.membership.workshop, person)

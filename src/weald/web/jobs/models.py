@@ -1,0 +1,85 @@
+"""Jobs and their history.
+
+A job's history is a tree of changes: each change knows the one it was made upon, and the job
+points at the one it stands at. Undo moves the pointer to the parent, redo to the newest child;
+nothing is ever thrown away. Every move of the pointer is kept too, under the version it made, so
+that a stale write is noticed and can be told what has changed since.
+"""
+
+from django.conf import settings
+from django.contrib.postgres.indexes import GinIndex, OpClass
+from django.db import models
+from django.db.models.functions import Upper
+
+from weald.web.accounts.models import Workshop
+
+
+class Job(models.Model):
+    """One book to bind. ``title``, ``structure`` and the counts of findings repeat what
+    follows from the spec, so that a list of jobs need not plan every one."""
+
+    class State(models.TextChoices):
+        PLANNED = "planned", "Being planned"
+        AT_BENCH = "at_bench", "At the bench"
+        FINISHED = "finished", "Finished"
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="jobs")
+    title = models.CharField(max_length=200)
+    structure = models.CharField(max_length=40)
+    state = models.CharField(max_length=10, choices=State.choices, default=State.PLANNED)
+    stops = models.PositiveSmallIntegerField(default=0)
+    minds = models.PositiveSmallIntegerField(default=0)
+    to_mind = models.CharField(max_length=300, default="", blank=True)
+    version = models.PositiveIntegerField(default=1)
+    head = models.ForeignKey("Change", on_delete=models.PROTECT, null=True, related_name="+")
+    archived = models.BooleanField(default=False)
+    created = models.DateTimeField(auto_now_add=True)
+    updated = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        indexes = [
+            models.Index(fields=["workshop", "archived", "-updated", "-id"], name="jobs_by_updated"),
+            models.Index(fields=["workshop", "archived", "title", "id"], name="jobs_by_title"),
+            GinIndex(OpClass(Upper("title"), name="gin_trgm_ops"), name="jobs_title_words"),
+        ]
+
+    def __str__(self) -> str:
+        return self.title
+
+
+class Change(models.Model):
+    """One state of a job: its whole spec, and what was changed to reach it."""
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="changes")
+    parent = models.ForeignKey("self", on_delete=models.PROTECT, null=True, related_name="children")
+    spec = models.JSONField()
+    summary = models.CharField(max_length=300)
+
+    class Meta:
+        indexes = [models.Index(fields=["job", "-id"], name="changes_by_job")]
+
+    def __str__(self) -> str:
+        return self.summary
+
+
+class Move(models.Model):
+    """One step in a job's history: the change it stood at from a version on, who, when and how."""
+
+    class Verb(models.TextChoices):
+        BEGUN = "begun", "Begun"
+        CHANGED = "changed", "Changed"
+        UNDONE = "undone", "Undone"
+        REDONE = "redone", "Redone"
+
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="moves")
+    version = models.PositiveIntegerField()
+    change = models.ForeignKey(Change, on_delete=models.PROTECT, related_name="+")
+    verb = models.CharField(max_length=8, choices=Verb.choices)
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["job", "version"], name="one_move_a_version")]
+
+    def __str__(self) -> str:
+        return f"{self.job} {self.version}: {self.verb}"

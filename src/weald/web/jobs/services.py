@@ -1,0 +1,184 @@
+"""What is done with jobs: each verb once, in one transaction, and kept in the history."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from weald.core.errors import WealdError
+from weald.core.plan import plan
+from weald.core.spec import JobSpec, read_spec
+from weald.web.accounts.models import Workshop
+from weald.web.jobs.models import Change, Job, Move
+
+
+class StaleVersionError(WealdError):
+    """A job was written from a version that is no longer the newest.
+
+    ``fields`` says for every place that differs what stands there now.
+    """
+
+    def __init__(self, job: Job, fields: Mapping[str, str]) -> None:
+        self.job = job
+        self.fields = dict(fields)
+        super().__init__("Somebody changed this job meanwhile; nothing was overwritten.")
+
+
+class NothingToMoveError(WealdError):
+    """There is nothing to undo, or nothing to redo."""
+
+
+def flat(spec: Mapping[str, Any], prefix: str = "") -> dict[str, Any]:
+    """A spec as dotted paths and plain values."""
+    entries: dict[str, Any] = {}
+    for key, value in spec.items():
+        if isinstance(value, Mapping) and value:
+            entries |= flat(value, f"{prefix}{key}.")
+        else:
+            entries[f"{prefix}{key}"] = value
+    return entries
+
+
+def _differences(old: Mapping[str, Any], new: Mapping[str, Any]) -> dict[str, Any]:
+    """What stands in ``new`` wherever it differs; ``None`` for what it no longer has."""
+    before, after = flat(old), flat(new)
+    return {
+        path: after.get(path)
+        for path in sorted(before.keys() | after.keys())
+        if before.get(path) != after.get(path)
+    }
+
+
+def _summary(old: Mapping[str, Any], new: Mapping[str, Any]) -> str:
+    words = [
+        f"{path} {'cleared' if value is None else value}" for path, value in _differences(old, new).items()
+    ]
+    text = ", ".join(words[:4]) + (f" and {len(words) - 4} more" if len(words) > 4 else "")
+    return text[:300]
+
+
+def _note_follows(job: Job, spec: JobSpec) -> None:
+    """Bring up to date what a list of jobs shows."""
+    findings = plan(spec).findings
+    serious = sorted(
+        (each for each in findings if each.severity != "note"),
+        key=lambda each: each.severity != "stop",
+    )
+    job.title = spec.title
+    job.structure = spec.binding.structure
+    job.stops = sum(each.severity == "stop" for each in findings)
+    job.minds = sum(each.severity == "mind" for each in findings)
+    job.to_mind = serious[0].message[:300] if serious else ""
+
+
+def _stand_at(job: Job, change: Change, author: User | None, verb: Move.Verb) -> Job:
+    """Move a job to one of its changes."""
+    _note_follows(job, read_spec(change.spec))
+    job.head = change
+    job.version += 1
+    job.save()
+    Move.objects.create(job=job, version=job.version, change=change, verb=verb, author=author)
+    return job
+
+
+@transaction.atomic
+def create_job(workshop: Workshop, author: User | None, spec: JobSpec, summary: str = "begun") -> Job:
+    """Begin a job."""
+    job = Job(workshop=workshop, version=0)
+    _note_follows(job, spec)
+    job.save()
+    change = Change.objects.create(job=job, spec=spec.model_dump(mode="json"), summary=summary)
+    return _stand_at(job, change, author, Move.Verb.BEGUN)
+
+
+def _locked(job: Job, version: int) -> Job:
+    """The job, held for this transaction, if ``version`` is still its newest."""
+    locked = Job.objects.select_for_update(of=("self",)).select_related("head").get(pk=job.pk)
+    if locked.version == version:
+        return locked
+    read_at = locked.moves.filter(version=version).select_related("change").first()
+    if read_at is None:
+        raise StaleVersionError(locked, {})
+    changed = _differences(read_at.change.spec, locked.head.spec if locked.head else {})
+    raise StaleVersionError(locked, {path: f"now {value}" for path, value in changed.items()})
+
+
+@transaction.atomic
+def save_job(job: Job, version: int, author: User, spec: JobSpec) -> Job:
+    """Write a job that was read at ``version``.
+
+    :raises StaleVersionError: when it has been written since; nothing is overwritten.
+    """
+    job = _locked(job, version)
+    data = spec.model_dump(mode="json")
+    old = job.head.spec if job.head else {}
+    if data == old:
+        return job
+    change = Change.objects.create(job=job, parent=job.head, spec=data, summary=_summary(old, data))
+    return _stand_at(job, change, author, Move.Verb.CHANGED)
+
+
+@transaction.atomic
+def rename_job(job: Job, version: int, author: User, title: str) -> Job:
+    """Give a job another title."""
+    spec = job.head.spec if job.head else {}
+    return save_job(job, version, author, read_spec({**spec, "title": title}))
+
+
+@transaction.atomic
+def undo(job: Job, version: int, author: User) -> Job:
+    """Go back by one change."""
+    job = _locked(job, version)
+    if job.head is None or job.head.parent is None:
+        raise NothingToMoveError("There is nothing to undo.")
+    return _stand_at(job, job.head.parent, author, Move.Verb.UNDONE)
+
+
+def _next_change(job: Job) -> Change | None:
+    return job.head.children.order_by("-id").first() if job.head else None
+
+
+@transaction.atomic
+def redo(job: Job, version: int, author: User) -> Job:
+    """Go forward again by the change that was undone last."""
+    job = _locked(job, version)
+    following = _next_change(job)
+    if following is None:
+        raise NothingToMoveError("There is nothing to redo.")
+    return _stand_at(job, following, author, Move.Verb.REDONE)
+
+
+def can_move(job: Job) -> tuple[bool, bool]:
+    """Whether there is something to undo, and something to redo."""
+    head = job.head
+    return bool(head and head.parent_id), _next_change(job) is not None
+
+
+@transaction.atomic
+def duplicate_job(job: Job, author: User) -> Job:
+    """Begin another job with the same spec; measurements belong to the first book and stay there."""
+    spec = dict(job.head.spec) if job.head else {}
+    title = f"{job.title[:190]} (copy)"
+    return create_job(
+        job.workshop,
+        author,
+        read_spec({**spec, "title": title, "measured": {}}),
+        summary=f"copied from {job.title}"[:300],
+    )
+
+
+@transaction.atomic
+def set_archived(job: Job, archived: bool) -> Job:
+    """Put a job away, or take it out again."""
+    job.archived = archived
+    job.save(update_fields=["archived", "updated"])
+    return job
+
+
+@transaction.atomic
+def set_state(job: Job, state: str) -> Job:
+    """Say how far a job has come."""
+    job.state = state
+    job.save(update_fields=["state", "updated"])
+    return job

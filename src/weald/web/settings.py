@@ -1,0 +1,160 @@
+"""Settings, read from the environment; docs/serving.md lists the names."""
+
+import os
+from pathlib import Path
+
+import dj_database_url
+from csp.constants import NONCE, NONE, SELF
+from django.core.exceptions import ImproperlyConfigured
+
+PROJECT = Path(__file__).resolve().parents[3]
+VAR = Path(os.environ.get("WEALD_VAR", PROJECT / "var"))
+
+
+def _flag(name: str) -> bool:
+    return os.environ.get(name, "") not in ("", "0", "no", "false")
+
+
+def _required(name: str) -> str:
+    value = os.environ.get(name, "")
+    if not value:
+        raise ImproperlyConfigured(f"{name} is not set; start Weald with ./weald demo, serve or test.")
+    return value
+
+
+SECRET_KEY = _required("WEALD_SECRET_KEY")
+DEBUG = False
+PLAIN_HTTP = _flag("WEALD_PLAIN_HTTP")
+"""Served without TLS: for the demo, the tests, and a workshop's own network at its own risk."""
+ALLOWED_HOSTS = os.environ.get("WEALD_ALLOWED_HOSTS", "127.0.0.1,localhost").split(",")
+CSRF_TRUSTED_ORIGINS = [
+    f"https://{host}" for host in ALLOWED_HOSTS if host not in ("127.0.0.1", "localhost", "*")
+]
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.messages",
+    "django.contrib.staticfiles",
+    "django.contrib.postgres",
+    "axes",
+    "csp",
+    "procrastinate.contrib.django",
+    "weald.web.accounts",
+    "weald.web.jobs",
+]
+
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "weald.web.accounts.middleware.SignInMiddleware",
+    "django.contrib.messages.middleware.MessageMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+
+ROOT_URLCONF = "weald.web.urls"
+WSGI_APPLICATION = "weald.web.wsgi.application"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "DIRS": [Path(__file__).parent / "templates"],
+        "OPTIONS": {
+            "context_processors": [
+                "django.template.context_processors.request",
+                "django.contrib.auth.context_processors.auth",
+                "django.contrib.messages.context_processors.messages",
+            ]
+        },
+    }
+]
+
+DATABASES = {
+    "default": dj_database_url.parse(
+        _required("WEALD_DATABASE_URL"), conn_max_age=600, conn_health_checks=True
+    )
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTHENTICATION_BACKENDS = [
+    "axes.backends.AxesStandaloneBackend",
+    "django.contrib.auth.backends.ModelBackend",
+]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+    {
+        "NAME": "django.contrib.auth.password_validation.MinimumLengthValidator",
+        "OPTIONS": {"min_length": 10},
+    },
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+LOGIN_URL = "sign-in"
+LOGIN_REDIRECT_URL = "/"
+LOGOUT_REDIRECT_URL = "sign-in"
+
+AXES_FAILURE_LIMIT = 6
+AXES_COOLOFF_TIME = 0.25  # hours
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+AXES_LOCKOUT_CALLABLE = "weald.web.accounts.views.locked_out"
+AXES_IPWARE_PROXY_COUNT = int(os.environ.get("WEALD_PROXIES", "0")) or None
+
+LANGUAGE_CODE = "en-gb"
+TIME_ZONE = os.environ.get("WEALD_TIME_ZONE", "UTC")
+USE_TZ = True
+
+STATIC_URL = "/static/"
+FRONTEND_DIST = PROJECT / "frontend" / "dist"
+STATIC_ROOT = FRONTEND_DIST
+STATICFILES_DIRS: list[Path] = []
+WHITENOISE_MAX_AGE = 3600
+
+
+def _built_name(path: str, url: str) -> bool:
+    """Vite puts a hash into the name of everything under assets/."""
+    return "/assets/" in url
+
+
+WHITENOISE_IMMUTABLE_FILE_TEST = _built_name
+
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [NONE],
+        "script-src": [SELF],
+        "style-src": [SELF, NONCE],
+        "img-src": [SELF, "data:"],
+        "font-src": [SELF],
+        "connect-src": [SELF],
+        "form-action": [SELF],
+        "frame-ancestors": [NONE],
+        "base-uri": [NONE],
+    }
+}
+
+SESSION_COOKIE_AGE = 60 * 60 * 24 * 14
+SESSION_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SAMESITE = "Lax"
+SECURE_REFERRER_POLICY = "same-origin"
+X_FRAME_OPTIONS = "DENY"
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = not PLAIN_HTTP
+if not PLAIN_HTTP:
+    SECURE_HSTS_SECONDS = 60 * 60 * 24 * 365
+    SECURE_HSTS_INCLUDE_SUBDOMAINS = True
+    SECURE_HSTS_PRELOAD = True
+    if _flag("WEALD_BEHIND_PROXY"):
+        SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
+
+DATA_UPLOAD_MAX_MEMORY_SIZE = 2_000_000
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": os.environ.get("WEALD_LOG", "WARNING")},
+}

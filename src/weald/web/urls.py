@@ -1,0 +1,15 @@
+"""Every address of the application."""
+
+from django.contrib.auth.views import LogoutView
+from django.urls import path, re_path
+
+from weald.web.accounts.views import SignInView
+from weald.web.api.api import api
+from weald.web.shell import shell
+
+urlpatterns = [
+    path("sign-in", SignInView.as_view(), name="sign-in"),
+    path("sign-out", LogoutView.as_view(), name="sign-out"),
+    path("api/", api.urls),
+    re_path(r"^(?!api/|static/).*$", shell, name="shell"),
+]
