@@ -460,7 +460,7 @@ export interface components {
             /** Units */
             units?: ("mm" | "inch" | "both") | null;
             /** Mm Division */
-            mm_division?: (0.1 | 0.25 | 0.5 | 1) | null;
+            mm_division?: number | null;
             /** Inch Division */
             inch_division?: (16 | 32 | 64) | null;
             /** Paper */
@@ -561,7 +561,7 @@ export interface components {
         };
         /**
          * Dimension
-         * @description A dimension line from one point to another, ``offset`` rows to its left as one walks along it.
+         * @description A dimension line between two points, ``offset`` rows to its left as one walks along it.
          *
          *     Offsets count rows of dimension lines, not millimetres: how far apart rows stand is for the
          *     writer, which knows the size of its type.
@@ -677,7 +677,7 @@ export interface components {
         };
         /**
          * Hatch
-         * @description A shape filled with parallel lines: grain, trim or glue. ``angle`` in degrees, 0 along x, 90 along y.
+         * @description A shape filled with parallel lines: grain, trim or glue; ``angle`` 0 along x, 90 along y.
          */
         Hatch: {
             /** Points */

@@ -22,12 +22,14 @@ export const DrawingView = memo(function DrawingView({
   onPoint,
   grain,
   inches,
+  legend,
 }: {
   drawing: Drawing;
   lit: string;
   onPoint: (ids: string) => void;
   grain: boolean;
   inches: boolean;
+  legend: boolean;
 }) {
   const holder = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 600, height: 400 });
@@ -48,11 +50,11 @@ export const DrawingView = memo(function DrawingView({
   const view = fit(drawing, size.width - RULER, size.height - RULER, zoom);
   return (
     <figure className="relative flex min-h-0 flex-1 flex-col" data-drawing={drawing.id}>
-      <figcaption className="flex items-center gap-2 pb-1">
+      <figcaption className="flex min-h-9 items-center gap-2 pb-1 leading-tight">
         <span className="font-serif font-semibold">{drawing.title}</span>
         {!drawing.to_scale && <span className="text-sm text-faded">(not to scale)</span>}
         <span className="ml-auto flex items-center">
-          <Legend />
+          {legend && <Legend />}
           <IconButton
             label="Smaller"
             disabled={zoom <= 1}

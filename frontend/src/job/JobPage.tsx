@@ -143,7 +143,7 @@ function Stations() {
           <TakeMenu jobId={job.id} onPieces={() => setDialog("pieces")} />
         </span>
       </div>
-      <div className="grid flex-1 grid-cols-1 lg:h-[calc(100vh-6.4rem)] lg:grid-cols-[11.5rem_1fr_21.5rem] lg:grid-rows-[minmax(0,1fr)]">
+      <div className="grid flex-1 grid-cols-1 lg:flex-none lg:h-[calc(100vh-6.4rem)] lg:grid-cols-[11.5rem_1fr_21.5rem] lg:grid-rows-[minmax(0,1fr)]">
         <aside className="px-3 py-2">
           <Thread jobId={job.id} station={station} findings={findings} />
         </aside>
@@ -167,7 +167,7 @@ function Stations() {
         <aside className="overflow-y-auto p-3" aria-label="The reckoning">
           {Object.entries(errors).map(([path, text]) => (
             <p key={path} className="mb-2 text-sm text-madder">
-              <strong>{path}</strong>: {text}
+              <strong>{path.replaceAll(".", " › ").replaceAll("_", " ")}</strong>: {text}
             </p>
           ))}
           {plan && (
@@ -254,7 +254,7 @@ function Drawings({ station, grain }: { station: Station; grain: boolean }) {
         {drawings.map((drawing, index) => (
           <div
             key={drawing.id}
-            className={`flex min-h-0 min-w-0 flex-col ${index === 0 ? "flex-[2.4]" : "flex-1"}`}
+            className={`flex min-h-0 min-w-0 flex-col ${index === 0 ? "flex-[1.9]" : "flex-1"}`}
           >
             <DrawingView
               drawing={drawing}
@@ -262,6 +262,7 @@ function Drawings({ station, grain }: { station: Station; grain: boolean }) {
               onPoint={point}
               grain={grain}
               inches={person.units === "inch"}
+              legend={index === 0}
             />
           </div>
         ))}

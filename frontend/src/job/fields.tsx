@@ -25,7 +25,7 @@ function FieldFrame({
   const { point } = useLit();
   return (
     <div
-      className={width}
+      className={`relative ${width}`}
       onMouseEnter={() => point(about)}
       onMouseLeave={() => point("")}
       onFocus={() => point(about)}
@@ -36,7 +36,11 @@ function FieldFrame({
       </label>
       {children}
       {error && (
-        <p id={`${id}-error`} role="alert" className="mt-0.5 text-sm text-madder">
+        <p
+          id={`${id}-error`}
+          role="alert"
+          className="absolute top-full left-0 z-10 mt-1 w-64 rounded border border-madder bg-sheet p-2 text-sm text-madder shadow-lg"
+        >
           {error}
         </p>
       )}

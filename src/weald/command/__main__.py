@@ -19,6 +19,7 @@ def _parser() -> argparse.ArgumentParser:
     words.add_parser("test", help="lint and every test; further words go to pytest")
     words.add_parser("bench", help="the benchmarks; further words go to pytest")
     words.add_parser("lock", help="lock the Python packages anew")
+    words.add_parser("describe", help="write the schemas in docs/ and the interface's types anew")
     planning = words.add_parser("plan", help="the plan of a job file as JSON")
     planning.add_argument("job", metavar="JOB.json")
     return parser
@@ -41,6 +42,11 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
         from weald.command.plan_file import plan_file
 
         return plan_file(arguments.job)
+    if arguments.word == "describe":
+        from weald.command.describing import describe
+
+        describe()
+        return 0
     if arguments.word in ("lint", "test", "bench", "lock"):
         from weald.command import checking, locking
 

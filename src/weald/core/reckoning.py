@@ -232,10 +232,12 @@ class Ledger:
         rule: str | None = None,
         schools: Sequence[School] = (),
         entry: str | None = None,
+        sum_in_mm: bool = False,
     ) -> float:
         """Enter a quantity and give back the value to go on with.
 
         :param how: the formula, with the names of ``terms`` in braces: ``"{block} + {head}"``.
+        :param sum_in_mm: for sums of grammage and bulk, which give millimetres whatever one reads in.
         :returns: the measurement, where there is one, else ``value``.
         """
         definition = QUANTITIES[quantity_id]
@@ -245,7 +247,8 @@ class Ledger:
         computed_shown = show(definition.kind, value, self.notation)
         words = how.format(**{name: term.label for name, term in terms.items()})
         numbers = how.format(**{name: term.exact for name, term in terms.items()})
-        total = exactly(definition.kind, value, self.notation)
+        total = exactly(definition.kind, value, MILLIMETRES if sum_in_mm else self.notation)
+        total += " mm" if sum_in_mm else ""
         self.quantities[quantity_id] = Quantity(
             id=quantity_id,
             station=definition.station,

@@ -33,8 +33,8 @@ export function BoardsInputs() {
         />
       </Group>
       <Group title="Squares">
-        <LengthField path="binding.squares.head" label="Head" width="w-16" />
-        <LengthField path="binding.squares.tail" label="Tail" width="w-16" />
+        <LengthField path="binding.squares.head" label="Head" width="w-[4.6rem]" />
+        <LengthField path="binding.squares.tail" label="Tail" width="w-[4.6rem]" />
         <LengthField path="binding.squares.fore_edge" label="Fore-edge" width="w-20" />
       </Group>
       <Group title="Spine and joint">

@@ -25,6 +25,7 @@ from weald.core.units import TOLERANCE, Mm
 
 DEFAULT_FIXED_GAP: Mm = 7.0
 DEFAULT_INSET: Mm = 5.0
+BOARD_PLUS: Mm = 6.0
 LEAST_TURN_IN_INSIDE: Mm = 12.0
 WIDEST_CLOTH: Mm = 1400.0
 SQUARE_NOTICED: Mm = 0.5
@@ -115,7 +116,7 @@ def _gap_by_rule(spec: JobSpec, rule: JointRule, spine_board: Mm, groove: Mm) ->
     if rule == "by_board":
         return gap_by_board(binding.board)
     if rule == "board_plus_6":
-        return binding.board + 6
+        return binding.board + BOARD_PLUS
     if rule == "inset":
         wanted = DEFAULT_INSET if binding.inset is None else binding.inset
         return gap_for_inset(wanted, spine_board, groove)
@@ -138,7 +139,8 @@ def _joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> Mm:
     gap = _gap_by_rule(spec, binding.joint_rule, spine_board, groove)
     board = ledger.entry("board", binding.board, "binding.board")
     if binding.joint_rule == "board_plus_6":
-        how, terms = "{board} + 6", {"board": board}
+        six = ledger.entry("6 mm", BOARD_PLUS, "binding.joint_rule")
+        how, terms = "{board} + {six}", {"board": board, "six": six}
     elif binding.joint_rule == "inset":
         wanted = DEFAULT_INSET if binding.inset is None else binding.inset
         how = "{spine} + 2 × √(({inset} / 2)² + {groove}²)"
@@ -175,10 +177,11 @@ def _spine_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
         if chosen:
             value = width
             how = "{block}" + (f" + {boards:g} × {{board}}" if boards else "")
-            how += f" − {-more:g} mm" if more else ""
+            how += " − {less}" if more else ""
     terms = {
         "block": ledger.ref("block.thickness"),
         "board": ledger.entry("board", board, "binding.board"),
+        "less": ledger.entry("1 mm", 1.0, "binding.spine_rule"),
     }
     used = {name: term for name, term in terms.items() if f"{{{name}}}" in how}
     return ledger.reckon("spine_board.width", value, how, used, rule=spec.binding.spine_rule, schools=schools)

@@ -54,6 +54,7 @@ def reckon(spec: JobSpec, paper: PaperPlan, folding: FoldingPlan, ledger: Ledger
             "grammage": ledger.entry("endpaper", ends.grammage, "endpapers.grammage", "grammage"),
             "bulk": ledger.entry("bulk", ends.bulk, "endpapers.bulk", "factor"),
         },
+        sum_in_mm=True,
     )
     thickness = ledger.reckon(
         "block.thickness",

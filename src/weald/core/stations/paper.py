@@ -72,6 +72,7 @@ def reckon_leaf(spec: JobSpec, ledger: Ledger) -> tuple[Gsm, Mm]:
         calliper_from_bulk(grammage, paper.bulk),
         "{grammage} × {bulk} / 1000",
         {"grammage": ledger.ref("paper.grammage"), "bulk": bulk},
+        sum_in_mm=True,
         rule="grammage × bulk; coated 0.8–0.9, smooth 1.2–1.3, bulky 1.5–1.8 cm³/g",
     )
 

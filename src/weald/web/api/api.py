@@ -1,9 +1,11 @@
 """The API, put together."""
 
+import json
 from typing import Any
 
 from django.http import HttpRequest
 from ninja import NinjaAPI
+from ninja.responses import NinjaJSONEncoder
 from ninja.security import django_auth
 
 from weald.web.api import downloads, errors, jobs, people, planning
@@ -31,4 +33,7 @@ def openapi(request: HttpRequest) -> dict[str, Any]:
 
 def openapi_document() -> dict[str, Any]:
     """The OpenAPI description, as committed in docs/openapi.json."""
-    return dict(api.get_openapi_schema(path_prefix="/api/"))
+    document: dict[str, Any] = json.loads(
+        json.dumps(api.get_openapi_schema(path_prefix="/api/"), cls=NinjaJSONEncoder)
+    )
+    return document

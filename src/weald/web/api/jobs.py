@@ -5,7 +5,7 @@ from typing import Any, Literal
 from django.db.models import QuerySet
 from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
-from ninja import Body, File, Query, Router
+from ninja import Body, File, Query, Router, Status
 from ninja.files import UploadedFile
 
 from weald.core.spec import read_spec
@@ -85,19 +85,19 @@ def list_jobs(
 
 
 @router.post("/jobs", response={201: JobReply, 422: Problem}, operation_id="createJob")
-def create_job(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[int, JobReply]:
+def create_job(request: HttpRequest, job: dict[str, Any] = Body(...)) -> Status:
     """Begin a job from a job file; what is missing takes house defaults."""
     spec = read_spec(job, notation_of(request))
-    return 201, job_reply(services.create_job(workshop_of(request), person(request), spec))
+    return Status(201, job_reply(services.create_job(workshop_of(request), person(request), spec)))
 
 
 @router.post("/jobs/import", response={201: JobReply, 422: Problem}, operation_id="importJob")
-def import_job(request: HttpRequest, file: UploadedFile = File(...)) -> tuple[int, JobReply]:
+def import_job(request: HttpRequest, file: UploadedFile = File(...)) -> Status:
     """Begin a job from a job file on disk."""
     spec = read_job_file(file.read())
     summary = f"imported from {file.name}"[:300]
     made = services.create_job(workshop_of(request), person(request), spec, summary)
-    return 201, job_reply(made)
+    return Status(201, job_reply(made))
 
 
 @router.get("/jobs/{int:job_id}", response={200: JobReply, 404: Problem}, operation_id="openJob")
@@ -148,9 +148,9 @@ _OTHER = {200: JobReply, 404: Problem}
     response={201: JobReply, 404: Problem},
     operation_id="duplicateJob",
 )
-def duplicate_job(request: HttpRequest, job_id: int) -> tuple[int, JobReply]:
+def duplicate_job(request: HttpRequest, job_id: int) -> Status:
     """Begin another job like this one."""
-    return 201, job_reply(services.duplicate_job(job_of(request, job_id), person(request)))
+    return Status(201, job_reply(services.duplicate_job(job_of(request, job_id), person(request))))
 
 
 @router.post("/jobs/{int:job_id}/archive", response=_OTHER, operation_id="archiveJob")

@@ -1,0 +1,69 @@
+"""The real interface, driven as a binder would, over a real server and database."""
+
+import os
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page
+
+from weald.web.accounts.services import add_person
+from weald.web.jobs import demo_bindery
+
+# Playwright keeps an event loop in this thread; Django's own database calls here are plain ones.
+os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+
+NAME, PASSWORD = "binder", "linen-thread"
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    return {
+        "executable_path": os.environ.get("WEALD_CHROMIUM", "/usr/bin/chromium"),
+        "args": FLAGS,
+    }
+
+
+@pytest.fixture(scope="session")
+def browser_context_args() -> dict[str, Any]:
+    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB", "accept_downloads": True}
+
+
+@pytest.fixture
+def bindery(transactional_db: None, live_server: Any) -> str:
+    """The demo bindery; gives the server's address."""
+    person = add_person(NAME, PASSWORD, demo_bindery.WORKSHOP, check=False)
+    demo_bindery.load(person.membership.workshop, person)
+    return str(live_server.url)
+
+
+@pytest.fixture
+def desk(bindery: str, page: Page) -> Iterator[Page]:
+    """Signed in, at the desk. Whatever the page complains of in its console fails the test."""
+    page.set_default_timeout(8_000)
+    complaints: list[str] = []
+    page.on("pageerror", lambda error: complaints.append(str(error)))
+    page.on(
+        "console",
+        lambda message: (
+            complaints.append(message.text)
+            if message.type == "error" and "Failed to load resource" not in message.text
+            else None
+        ),
+    )
+    page.goto(bindery)
+    page.get_by_label("Name").fill(NAME)
+    page.get_by_label("Password").fill(PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    page.get_by_role("heading", name="Desk").wait_for()
+    yield page
+    assert complaints == []

@@ -1,0 +1,52 @@
+"""What a binder does, in the interface's own words."""
+
+import re
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import Locator, Page, expect
+
+AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
+STATIONS = ("Text", "Paper", "Folding", "Block", "Boards & cover")
+
+
+def open_job(page: Page, title: str) -> None:
+    page.get_by_role("link", name=title).click()
+    page.locator("[data-drawing]").first.wait_for()
+
+
+def go_to(page: Page, station: str) -> None:
+    page.get_by_role("navigation", name="Order of work").get_by_role("link", name=station).click()
+    expect(page.get_by_role("heading", level=1, name=re.compile(f": {station}"))).to_be_attached()
+
+
+def line(page: Page, quantity: str) -> Locator:
+    """The line of the reckoning for a quantity."""
+    return page.locator(f'[data-quantity="{quantity}"]')
+
+
+def is_saved(page: Page) -> None:
+    expect(page.get_by_role("status")).to_have_text("saved")
+
+
+def field(page: Page, label: str) -> Locator:
+    form = page.get_by_role("form", name="What was decided")
+    return form.get_by_label(label, exact=True)
+
+
+def assert_accessible(page: Page) -> None:
+    """No violation of WCAG 2.2 AA that axe can find.
+
+    The policy lets no inline script in, so axe is run by the test's own connection to the browser.
+    """
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    found: dict[str, Any] = page.evaluate(
+        "() => axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })"
+    )
+    assert found["passes"], "axe looked at nothing"
+    problems = [
+        f"{each['id']}: {node['html'][:160]} ({node['failureSummary'][:200]})"
+        for each in found["violations"]
+        for node in each["nodes"]
+    ]
+    assert problems == []

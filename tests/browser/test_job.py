@@ -1,0 +1,259 @@
+import re
+from pathlib import Path
+from typing import Any
+
+import pikepdf
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.steps import STATIONS, assert_accessible, field, go_to, is_saved, line, open_job
+from weald.core.spec import read_spec
+from weald.web.jobs import services
+from weald.web.jobs.models import Job
+
+pytestmark = pytest.mark.django_db(transaction=True)
+TIDE = "Tide tables of Merrow Haven"
+
+
+def tide() -> Job:
+    return Job.objects.select_related("head").get(title=TIDE)
+
+
+def stored() -> dict[str, Any]:
+    head = tide().head
+    assert head is not None
+    return dict(head.spec)
+
+
+def test_the_stations_from_first_to_last_each_draws_reckons_and_is_accessible(desk: Page) -> None:
+    open_job(desk, TIDE)
+    for station in STATIONS:
+        go_to(desk, station)
+        expect(desk.locator("[data-drawing] svg[role=img]").first).to_be_visible()
+        expect(desk.locator("[data-quantity]").first).to_be_visible()
+        box = desk.locator("[data-drawing]").first.bounding_box()
+        assert box is not None
+        assert box["y"] + box["height"] <= 800, f"{station} needs the page scrolled at 1280×800"
+        assert_accessible(desk)
+
+
+def test_the_keyboard_walks_the_stations_and_finds_things(desk: Page) -> None:
+    open_job(desk, TIDE)
+    desk.keyboard.press("]")
+    expect(desk.get_by_role("heading", level=1, name=re.compile(": Paper"))).to_be_attached()
+    desk.keyboard.press("[")
+    expect(desk.get_by_role("heading", level=1, name=re.compile(": Text"))).to_be_attached()
+    desk.keyboard.press("/")
+    desk.get_by_label("Part of a name").fill("spine board w")
+    desk.keyboard.press("Enter")
+    expect(line(desk, "spine_board.width").get_by_text("Schools")).to_be_visible()
+    desk.keyboard.press("m")
+    expect(desk.get_by_label("Measured at the bench")).to_be_focused()
+    desk.keyboard.press("Tab")
+    desk.keyboard.press("?")
+    expect(desk.get_by_role("dialog", name="Keyboard")).to_be_visible()
+    assert_accessible(desk)
+
+
+def test_text_paper_and_folding_follow_what_is_typed(desk: Page) -> None:
+    open_job(desk, TIDE)
+    field(desk, "Pages").fill("187")
+    expect(desk.get_by_text("187 pages do not fill whole sheets: 1 blank page")).to_be_visible()
+    field(desk, "Height").fill("8 1/4 in")
+    expect(line(desk, "leaf.untrimmed_height")).to_contain_text("209.55 + 3 + 3 = 215.55")
+    desk.get_by_role("button", name="Add 1 notes pages to the text").click()
+    expect(line(desk, "text.blanks")).to_contain_text("0")
+    go_to(desk, "Paper")
+    desk.get_by_role("radio", name="Pounds").click()
+    field(desk, "Pounds").fill("20")
+    desk.get_by_label("of the grade").select_option("bond")
+    expect(line(desk, "paper.grammage")).to_contain_text("75 g/m²")
+    field(desk, "Size").select_option("A3")
+    expect(desk.get_by_role("img", name=re.compile("stock sheet: A3"))).to_be_visible()
+    go_to(desk, "Folding")
+    field(desk, "Sheets a signature").fill("4")
+    desk.get_by_role("button", name="Next signature").click()
+    drawing = desk.get_by_role("img", name=re.compile("Signature 2 of 12"))
+    expect(drawing).to_have_attribute("aria-label", re.compile("sheet 1: outer 32, 17, inner 18, 31"))
+    is_saved(desk)
+    assert stored()["paper"]["basis"] == {"pounds": 20, "grade": "bond"}
+
+
+def test_crosswise_grain_is_found_and_put_right_at_a_touch(desk: Page) -> None:
+    open_job(desk, "Seed catalogue")
+    go_to(desk, "Paper")
+    expect(desk.get_by_text("The grain runs across the spine")).to_be_visible()
+    desk.get_by_role("button", name="Print and take away").click()
+    desk.get_by_role("menuitem", name="Pieces as a table").click()
+    expect(desk.get_by_text("the paper has it across")).to_be_visible()
+    desk.keyboard.press("Escape")
+    desk.get_by_role("button", name="Use paper of this size with the grain the other way").click()
+    expect(desk.get_by_text("The grain runs across the spine")).to_have_count(0)
+    expect(desk.get_by_role("radio", name="Grain along the height")).to_be_checked()
+
+
+def test_a_quantity_opens_to_its_reasons_and_takes_a_measurement(desk: Page) -> None:
+    open_job(desk, TIDE)
+    go_to(desk, "Boards & cover")
+    gap = line(desk, "joint.gap")
+    gap.get_by_role("button", name=re.compile("Joint gap")).click()
+    expect(gap).to_contain_text("How: board + 6 mm")
+    expect(gap.get_by_role("button", name=re.compile("fixed by the board"))).to_contain_text("7 mm")
+    gap.get_by_role("button", name=re.compile("from the inset wanted")).click()
+    expect(field(desk, "Joint")).to_have_value("inset")
+    expect(line(desk, "joint.inset")).to_contain_text("5 mm")
+    assert_accessible(desk)
+    gap.get_by_label("Measured at the bench").fill("1/4 in")
+    expect(gap).to_contain_text("measured")
+    expect(gap).to_contain_text("Computed: 8.5 mm")
+    expect(line(desk, "joint.inset")).to_contain_text("((6.35 − 2) / 2)²")
+    is_saved(desk)
+    assert stored()["measured"]["joint.gap"] == pytest.approx(6.35)
+    gap.get_by_role("button", name="Clear").click()
+    expect(gap).not_to_contain_text("Computed:")
+
+
+def test_pointing_at_a_part_lights_its_line_and_the_other_way_round(desk: Page) -> None:
+    open_job(desk, TIDE)
+    go_to(desk, "Boards & cover")
+    lit = desk.locator("[data-drawing='case.flat'] g.lit")
+    expect(lit).to_have_count(0)
+    line(desk, "joint.gap").hover()
+    expect(lit).not_to_have_count(0)
+    desk.locator("[data-drawing='case.flat'] svg[role=img] text", has_text="252").hover()
+    expect(line(desk, "cover.height")).to_have_class(re.compile("bg-linen"))
+
+
+def test_units_and_ruler_change_how_everything_is_shown(desk: Page) -> None:
+    open_job(desk, "Lighthouse log")
+    go_to(desk, "Boards & cover")
+    desk.get_by_role("radio", name="inches").click()
+    expect(line(desk, "board.height")).to_contain_text("9 1/4″")
+    expect(field(desk, "Turn-in")).to_have_value("3/4")
+    desk.get_by_label("Ruler").select_option("16")
+    desk.get_by_role("radio", name="both").click()
+    expect(line(desk, "board.height")).to_contain_text("234.5 mm (9 1/4″)")
+    desk.get_by_role("radio", name="mm").click()
+    field(desk, "Turn-in").press("ArrowUp")
+    expect(field(desk, "Turn-in")).to_have_value("19.5")
+    desk.get_by_label("Ruler").select_option("0.1")
+    field(desk, "Turn-in").press("ArrowDown")
+    expect(field(desk, "Turn-in")).to_have_value("19.4")
+
+
+def test_undo_and_redo_outlast_leaving_and_returning(desk: Page) -> None:
+    open_job(desk, TIDE)
+    field(desk, "Width").fill("150")
+    is_saved(desk)
+    expect(line(desk, "leaf.untrimmed_width")).to_contain_text("154 mm")
+    desk.get_by_role("link", name="Desk").click()
+    open_job(desk, TIDE)
+    expect(field(desk, "Width")).to_have_value("150")
+    desk.get_by_role("button", name="Undo").click()
+    expect(field(desk, "Width")).to_have_value("140")
+    desk.keyboard.press("Z")
+    expect(field(desk, "Width")).to_have_value("150")
+    desk.get_by_role("button", name="History").click()
+    history = desk.get_by_role("dialog", name="History")
+    expect(history).to_contain_text("leaf.width 150")
+    expect(history).to_contain_text("undone")
+    assert_accessible(desk)
+
+
+def test_a_wrong_length_is_named_where_it_stands_and_kept(desk: Page) -> None:
+    open_job(desk, TIDE)
+    before = stored()["leaf"]["width"]
+    field(desk, "Width").fill("wide")
+    expect(desk.get_by_role("alert")).to_contain_text("“wide” is not a length; write it like")
+    expect(desk.get_by_text("The drawing still shows the last sizes")).to_be_visible()
+    expect(desk.get_by_role("status")).to_contain_text("something to correct")
+    assert_accessible(desk)
+    desk.reload()
+    expect(field(desk, "Width")).to_have_value("wide")
+    assert stored()["leaf"]["width"] == before
+    field(desk, "Width").fill("-5")
+    expect(desk.get_by_role("alert")).to_contain_text("must be more than 0")
+    field(desk, "Width").fill("145")
+    is_saved(desk)
+
+
+@pytest.mark.parametrize("fault", ["offline", "restart"])
+def test_a_lost_connection_loses_nothing(desk: Page, fault: str) -> None:
+    open_job(desk, TIDE)
+    is_saved(desk)
+    if fault == "offline":
+        desk.context.set_offline(True)
+    else:
+        desk.route("**/api/**", lambda route: route.fulfill(status=502, body="bad gateway"))
+    field(desk, "Width").fill("146")
+    expect(desk.get_by_role("status")).to_have_text("not saved yet")
+    if fault == "offline":
+        desk.context.set_offline(False)
+    else:
+        desk.unroute("**/api/**")
+    is_saved(desk)
+    assert stored()["leaf"]["width"] == 146
+    expect(line(desk, "leaf.untrimmed_width")).to_contain_text("150 mm")
+
+
+@pytest.mark.parametrize(
+    ("choice", "width", "height"), [("Take their version", 140, 200), ("Put mine on top", 150, 210)]
+)
+def test_two_people_on_one_job_are_asked(desk: Page, choice: str, width: int, height: int) -> None:
+    open_job(desk, TIDE)
+    is_saved(desk)
+    job = tide()
+    theirs = {**stored(), "leaf": {**stored()["leaf"], "height": 200}}
+    services.save_job(job, job.version, desk_author(job), read_spec(theirs))
+    field(desk, "Width").fill("150")
+    dialog = desk.get_by_role("dialog", name="Somebody else changed this job")
+    expect(dialog).to_contain_text("leaf.height: now 200")
+    assert_accessible(desk)
+    dialog.get_by_role("button", name=choice).click()
+    is_saved(desk)
+    assert (stored()["leaf"]["width"], stored()["leaf"]["height"]) == (width, height)
+
+
+def desk_author(job: Job) -> Any:
+    return job.workshop.memberships.get().user
+
+
+def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: Path) -> None:
+    open_job(desk, TIDE)
+    field(desk, "Pages").fill("200")
+    for name, pages in (("Job sheet (PDF)", 4), ("Case at true size (PDF)", 4)):
+        desk.get_by_role("button", name="Print and take away").click()
+        link = desk.get_by_role("menuitem", name=name)
+        href = link.get_attribute("href")
+        assert href
+        is_saved(desk)
+        answer = desk.request.get(href)
+        assert answer.ok
+        path = tmp_path / "print.pdf"
+        path.write_bytes(answer.body())
+        assert len(pikepdf.open(path).pages) >= pages
+        desk.keyboard.press("Escape")
+    for name, start in (("Case as SVG", b"<?xml"), ("Pieces as CSV", b"job,piece")):
+        desk.get_by_role("button", name="Print and take away").click()
+        with desk.expect_download() as download:
+            desk.get_by_role("menuitem", name=name).click()
+        assert Path(download.value.path()).read_bytes().startswith(start)
+
+
+def test_the_lamp_lit_theme_is_accessible_too(desk: Page) -> None:
+    desk.get_by_role("button", name="Lamp light").click()
+    expect(desk.locator("html")).to_have_attribute("data-theme", "lamp")
+    assert_accessible(desk)
+    open_job(desk, "Seed catalogue")
+    go_to(desk, "Paper")
+    assert_accessible(desk)
+
+
+@pytest.mark.parametrize(("width", "height"), [(820, 1180), (390, 844)])
+def test_a_job_is_usable_on_a_small_screen(desk: Page, width: int, height: int) -> None:
+    desk.set_viewport_size({"width": width, "height": height})
+    open_job(desk, TIDE)
+    go_to(desk, "Boards & cover")
+    expect(line(desk, "board.height")).to_be_visible()
+    overflow = desk.evaluate("document.documentElement.scrollWidth - window.innerWidth")
+    assert overflow <= 0

@@ -1,0 +1,74 @@
+from typing import Any
+
+import pytest
+
+from weald.core.plan import Plan, plan
+from weald.core.reckoning import Quantity
+from weald.core.spec import read_spec
+
+
+@pytest.fixture(autouse=True)
+def quick_passwords(settings: Any) -> None:
+    """Passwords hashed slowly, as they are in use, would take most of the tests' time."""
+    settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+
+@pytest.fixture
+def contract_job() -> dict[str, Any]:
+    """The job file of the documentation: every key a job can have."""
+    return {
+        "format": "weald-job",
+        "version": 1,
+        "title": "Tide tables",
+        "copies": 1,
+        "text": {"pages": 188, "blanks": "end", "filler": "plain"},
+        "leaf": {"width": 140, "height": 210, "trim": {"head": 3, "tail": 3, "fore_edge": 4}},
+        "paper": {
+            "grammage": 90,
+            "bulk": 1.3,
+            "calliper": None,
+            "sheet": {"width": 450, "height": 320, "grain": "width"},
+        },
+        "folding": {
+            "programme": "v",
+            "sheets_per_section": 4,
+            "gather": "inset",
+            "creep_factor": 1.5708,
+        },
+        "printing": {"flip": "short", "work": "sheetwise"},
+        "sewing": {"method": "tapes", "supports": 3, "thread": 0.45, "swell_factor": 0.5},
+        "back": {"shape": "flat", "round": 0.2, "shoulder": "none"},
+        "endpapers": {"kind": "tipped", "leaves": 2, "grammage": 120, "bulk": 1.3},
+        "binding": {
+            "structure": "flat_case",
+            "board": 2.0,
+            "spine_board": None,
+            "cover_thickness": 0.3,
+            "squares": {"head": 3, "tail": 3, "fore_edge": 4},
+            "spine_rule": "block",
+            "joint_rule": "by_board",
+            "joint": None,
+            "inset": None,
+            "groove": 1.0,
+            "covering": "full",
+            "turn_in": 18,
+            "overlap": 30,
+        },
+        "measured": {"block.thickness": 17.5},
+    }
+
+
+def planned(job: dict[str, Any]) -> Plan:
+    return plan(read_spec(job))
+
+
+def quantity(made: Plan, quantity_id: str) -> Quantity:
+    return next(each for each in made.quantities if each.id == quantity_id)
+
+
+def value(made: Plan, quantity_id: str) -> float:
+    return quantity(made, quantity_id).value
+
+
+def codes(made: Plan) -> set[str]:
+    return {each.code for each in made.findings}

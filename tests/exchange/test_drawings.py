@@ -1,0 +1,186 @@
+"""Files measured as a binder would: with a rule on what is really drawn in them."""
+
+import io
+import math
+import re
+from typing import Any
+from xml.etree import ElementTree as ET
+
+import pikepdf
+import pypdfium2
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.conftest import planned, value
+from weald.core.drawing import Drawing
+from weald.core.plan import Plan, plan
+from weald.core.spec import read_spec
+from weald.core.units import Notation
+from weald.exchange.drawing_svg import drawing_svg
+from weald.exchange.ink import frame, hatch_lines, marks, size_on_paper
+from weald.exchange.job_sheet import job_sheet_pdf
+from weald.exchange.true_size import MARGIN, SHARED, tile, true_size_pdf
+
+MM = 72 / 25.4
+Path = list[tuple[float, float]]
+
+
+def drawing_of(made: Plan, drawing_id: str) -> Drawing:
+    return next(each for each in made.drawings if each.id == drawing_id)
+
+
+def paths_on(page: pikepdf.Page) -> list[Path]:
+    """Every path drawn on a page, in millimetres."""
+    paths: list[Path] = []
+    for operands, operator in pikepdf.parse_content_stream(page):
+        name = str(operator)
+        if name == "m":
+            paths.append([])
+        if name in ("m", "l"):
+            paths[-1].append((float(operands[0]) / MM, float(operands[1]) / MM))
+    return paths
+
+
+def text_of(content: bytes) -> str:
+    document = pypdfium2.PdfDocument(content)
+    return "\n".join(page.get_textpage().get_text_range() for page in document)
+
+
+def size(path: Path) -> tuple[float, float]:
+    xs, ys = [x for x, _ in path], [y for _, y in path]
+    return max(xs) - min(xs), max(ys) - min(ys)
+
+
+def has_size(paths: list[Path], width: float, height: float) -> bool:
+    return any(abs(across - width) < 0.05 and abs(down - height) < 0.05 for across, down in map(size, paths))
+
+
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+def test_the_case_printed_at_true_size_measures_what_it_says(paper: str) -> None:
+    made = planned({})
+    content = true_size_pdf(drawing_of(made, "case.flat"), "Log", paper)
+    document = pikepdf.open(io.BytesIO(content))
+    assert len(document.pages) > 1
+    for page in document.pages:
+        assert has_size(paths_on(page), 100, 0), "the check bar"
+    first = paths_on(document.pages[0])
+    assert has_size(first, value(made, "board.width"), value(made, "board.height"))
+    assert has_size(first, value(made, "spine_board.width"), value(made, "board.height"))
+    assert has_size(first, value(made, "cover.width"), value(made, "cover.height"))
+    assert document.Root.ViewerPreferences.PrintScaling == "/None"
+
+
+def test_a_small_case_fits_on_one_sheet() -> None:
+    made = planned({"leaf": {"width": 60, "height": 90}, "text": {"pages": 64}})
+    content = true_size_pdf(drawing_of(made, "case.flat"), "Log", "a4")
+    assert len(pikepdf.open(io.BytesIO(content)).pages) == 1
+
+
+@given(st.floats(20, 3000), st.floats(20, 3000), st.sampled_from(["a4", "letter"]))
+def test_tiles_leave_nothing_out_and_share_a_strip(width: float, height: float, paper: str) -> None:
+    tiling = tile(width, height, paper)
+    for count, window, length in (
+        (tiling.columns, tiling.window_width, width),
+        (tiling.rows, tiling.window_height, height),
+    ):
+        covered = count * window - (count - 1) * SHARED
+        assert covered >= length - 1e-6
+        assert count == 1 or (count - 1) * window - (count - 2) * SHARED < length
+        assert window > 100 + MARGIN
+
+
+def test_tiles_laid_edge_to_mark_join_to_the_whole() -> None:
+    made = planned({})
+    flat = drawing_of(made, "case.flat")
+    document = pikepdf.open(io.BytesIO(true_size_pdf(flat, "Log", "a4")))
+    tiling = tile(*size_on_paper(flat, 1.0), "a4")
+    wanted = value(made, "cover.width"), value(made, "cover.height")
+    lefts = []
+    for page in document.pages:
+        cover = next(path for path in paths_on(page) if size(path) == pytest.approx(wanted, abs=0.05))
+        lefts.append(min(x for x, _ in cover))
+    assert lefts[0] - lefts[1] == pytest.approx(tiling.window_width - SHARED, abs=0.02)
+
+
+def test_the_svg_is_at_true_size_in_layers_by_meaning() -> None:
+    made = planned({"title": "A <b>& b</b>"})
+    root = ET.fromstring(drawing_svg(drawing_of(made, "case.flat")))
+    width = float(root.attrib["width"].removesuffix("mm"))
+    assert [float(part) for part in root.attrib["viewBox"].split()][2] == width
+    layers = {group.attrib["class"] for group in root if group.tag.endswith("g")}
+    assert {"cut", "grain", "dimension", "text", "hidden"} <= layers
+    boards = []
+    for path in root.iter("{http://www.w3.org/2000/svg}path"):
+        points = [
+            tuple(map(float, pair.split())) for pair in re.findall(r"[\d.-]+ [\d.-]+", path.attrib["d"])
+        ]
+        boards.append(size([(x, y) for x, y in points]))
+    assert any(
+        across == pytest.approx(141, abs=0.01) and down == pytest.approx(216, abs=0.01)
+        for across, down in boards
+    )
+
+
+@pytest.mark.parametrize("angle", [0, 45, 90, 135])
+def test_hatching_stays_inside_its_shape(angle: float) -> None:
+    outline = ((0.0, 0.0), (40.0, 0.0), (40.0, 10.0), (10.0, 10.0), (10.0, 30.0), (0.0, 30.0))
+    lines = list(hatch_lines(outline, angle, 2.0))
+    assert len(lines) > 3
+    for start, end in lines:
+        middle = ((start[0] + end[0]) / 2, (start[1] + end[1]) / 2)
+        assert 0 <= middle[0] <= 40
+        assert 0 <= middle[1] <= 30
+        assert middle[0] <= 10 + 1e-9 or middle[1] <= 10 + 1e-9
+        leaning = math.degrees(math.atan2(end[1] - start[1], end[0] - start[0])) % 180
+        assert min(abs(leaning - angle), 180 - abs(leaning - angle)) < 1e-6
+
+
+def test_writers_only_read_the_drawing_they_print() -> None:
+    flat = drawing_of(planned({}), "case.flat")
+    before = repr(flat)
+    drawing_svg(flat)
+    list(marks(frame(flat, 0.5, 10, 10)))
+    assert repr(flat) == before
+
+
+@pytest.mark.parametrize(("paper", "points"), [("a4", (595, 842)), ("letter", (612, 792))])
+def test_the_job_sheet_holds_what_a_binder_takes_to_the_bench(paper: str, points: tuple[int, int]) -> None:
+    made = planned({"title": "Tide tables", "text": {"pages": 187}, "measured": {"block.thickness": 12}})
+    content = job_sheet_pdf(made, paper, (("Paper", "Gull laid"),))
+    document = pikepdf.open(io.BytesIO(content))
+    assert [round(float(side)) for side in document.pages[0].mediabox[2:]] == list(points)
+    text = text_of(content)
+    for words in (
+        "Tide tables",
+        "Gull laid",
+        "Board height",
+        "216 mm",
+        "210 + 3 + 3 = 216",
+        "measured 12 mm",
+        "along height",
+        "scale 1 : ",
+        "leave them blank".capitalize(),
+        "never scissors on board",
+        "187 · ",
+    ):
+        assert words in text, words
+
+
+def test_drawings_on_the_job_sheet_are_to_the_scale_they_state() -> None:
+    made = planned({})
+    content = job_sheet_pdf(made, "a4", ())
+    stated = re.search(r"case laid flat, from the inside \(scale 1 : ([\d.]+)\)", text_of(content))
+    assert stated
+    scale = 1 / float(stated[1])
+    wanted = value(made, "board.width") * scale, value(made, "board.height") * scale
+    document = pikepdf.open(io.BytesIO(content))
+    assert any(has_size(paths_on(page), *wanted) for page in document.pages)
+
+
+@pytest.mark.parametrize(
+    "job", [{"text": {"pages": 3000}}, {"title": "Œuvres <i>&</i> “Ω”" * 8}, {"leaf": {"width": 900}}]
+)
+def test_the_job_sheet_bears_long_texts_and_odd_titles(job: dict[str, Any]) -> None:
+    made = plan(read_spec(job), Notation("both"))
+    assert job_sheet_pdf(made, "letter", ()).startswith(b"%PDF")

@@ -1,0 +1,82 @@
+import contextlib
+import csv
+import io
+import json
+from pathlib import Path
+from typing import Any
+
+import jsonschema
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.conftest import planned
+from weald.core.errors import SpecError
+from weald.core.spec import read_spec
+from weald.exchange.job_file import job_file_schema, read_job_file, write_job_file
+from weald.exchange.pieces_csv import COLUMNS, harmless, pieces_csv
+
+DOCS = Path(__file__).parents[2] / "docs"
+
+
+def test_a_job_file_comes_back_as_it_was_written(contract_job: dict[str, Any]) -> None:
+    spec = read_spec(contract_job)
+    assert read_job_file(write_job_file(spec).encode()) == spec
+
+
+@pytest.mark.parametrize(
+    ("content", "says"),
+    [
+        (b"", "not JSON at line 1, column 1"),
+        (b'{"title": }', "not JSON at line 1, column 11"),
+        (b"\xff\xfe\x00", "not text in UTF-8"),
+        (b"[]", "one group of keys"),
+        (b'{"leaf": {"width": NaN}}', "NaN is not a number"),
+        (b"[" * 100_000, "cannot be read"),
+        (b'{"sizes": 3}', "“sizes” is not part of a job"),
+        (b" " * 1_000_001, "larger than a job file can be"),
+    ],
+)
+def test_a_file_that_is_no_job_says_where_and_why(content: bytes, says: str) -> None:
+    with pytest.raises(SpecError, match=says):
+        read_job_file(content)
+
+
+def test_a_byte_order_mark_does_no_harm() -> None:
+    assert read_job_file(b"\xef\xbb\xbf" + b'{"title": "Log"}').title == "Log"
+
+
+@given(st.binary(max_size=200))
+def test_no_file_whatever_breaks_the_reader(content: bytes) -> None:
+    with contextlib.suppress(SpecError):
+        read_job_file(content)
+
+
+def test_the_schema_in_the_documentation_is_the_one_in_the_code() -> None:
+    written = json.loads((DOCS / "job-file.schema.json").read_text(encoding="utf-8"))
+    assert written == job_file_schema(), "run ./weald describe"
+
+
+def test_the_schema_takes_and_refuses_what_the_reader_does(contract_job: dict[str, Any]) -> None:
+    checker = jsonschema.Draft202012Validator(job_file_schema())
+    checker.validate(contract_job)
+    checker.validate({"leaf": {"width": "5 1/4 in"}})
+    for wrong in ({"leaf": {"widht": 3}}, {"text": {"pages": 0}}, {"binding": {"structure": "x"}}):
+        assert not checker.is_valid(wrong)
+
+
+def test_pieces_are_a_table_other_programs_read() -> None:
+    made = planned({"title": "Log", "copies": 3})
+    rows = list(csv.DictReader(io.StringIO(pieces_csv(made))))
+    assert list(rows[0]) == ["job", *COLUMNS]
+    boards = next(row for row in rows if row["piece"] == "Board")
+    assert boards["count"] == "6"
+    assert (float(boards["width_mm"]), float(boards["height_mm"])) == (141, 216)
+    assert boards["grain_along"] == "height"
+
+
+@pytest.mark.parametrize("text", ["=1+1", "+1", "-1", "@x", "\t=1"])
+def test_a_formula_in_a_title_is_text_to_a_spreadsheet(text: str) -> None:
+    assert harmless(text) == f"'{text}"
+    row = next(csv.reader(io.StringIO(pieces_csv(planned({"title": text})).split("\n", 1)[1])))
+    assert row[0] == f"'{text}"

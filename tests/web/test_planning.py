@@ -1,0 +1,114 @@
+import json
+from pathlib import Path
+from typing import Any
+from urllib.parse import urlencode
+
+import pytest
+import schemathesis
+from django.core.management import call_command
+from django.test import Client
+from hypothesis import HealthCheck, settings
+
+from tests.web.conftest import send
+from weald.web.api.api import openapi_document
+from weald.web.jobs.models import Job
+
+DOCS = Path(__file__).parents[2] / "docs"
+SCHEMA = schemathesis.openapi.from_dict(openapi_document())
+
+
+def test_a_job_file_is_planned_without_being_stored(client: Client, contract_job: dict[str, Any]) -> None:
+    answer = send(client, "POST", "/api/plan", contract_job)
+    plan = answer.json()
+    assert answer.status_code == 200
+    assert {each["id"]: each["value"] for each in plan["quantities"]}["board.height"] == 216
+    assert len(plan["sheets"]) == 47
+    assert {each["station"] for each in plan["drawings"]} == {"text", "paper", "folding", "block", "boards"}
+    assert not Job.objects.exists()
+
+
+def test_a_station_gets_only_its_own_drawings(client: Client) -> None:
+    plan = send(client, "POST", "/api/plan?station=folding&section=3", {"text": {"pages": 64}}).json()
+    assert {each["station"] for each in plan["drawings"]} == {"folding"}
+    assert plan["shown_section"] == 3
+    assert plan["sheets"] == []
+
+
+def test_lengths_are_shown_as_the_person_reads_them(client: Client) -> None:
+    send(client, "PATCH", "/api/me", {"units": "inch", "inch_division": 16})
+    plan = send(client, "POST", "/api/plan?station=boards", {"leaf": {"height": "8 1/4"}}).json()
+    shown = {each["id"]: each["shown"] for each in plan["quantities"]}
+    assert shown["board.height"] == "8 1/2″"
+    assert plan["inputs"]["leaf.height"] == "8 1/4"
+
+
+@pytest.mark.parametrize(
+    ("body", "field"),
+    [
+        ({"leaf": {"width": "??"}}, "leaf.width"),
+        ({"sizes": 1}, "sizes"),
+        ({"measured": {"x": 1}}, "measured.x"),
+    ],
+)
+def test_what_cannot_be_planned_is_named(client: Client, body: dict[str, Any], field: str) -> None:
+    answer = send(client, "POST", "/api/plan", body)
+    assert answer.status_code == 422
+    assert field in answer.json()["fields"]
+    assert field in answer.json()["message"]
+
+
+@pytest.mark.parametrize("raw", [b"", b"{", b"[]", b'"x"', b"null", b"\xff"])
+def test_what_is_no_json_is_no_accident(client: Client, raw: bytes) -> None:
+    answer = client.generic("POST", "/api/plan", raw, content_type="application/json")
+    assert answer.status_code in (400, 422)
+    assert set(answer.json()) == {"code", "message", "fields"}
+
+
+@pytest.mark.parametrize(
+    ("text", "steps", "shown"), [("210+6", 0, "216"), ("140", 1, "140.5"), ("1 in", -2, "24.5")]
+)
+def test_a_length_is_read_and_stepped(client: Client, text: str, steps: int, shown: str) -> None:
+    assert send(client, "POST", "/api/length", {"text": text, "steps": steps}).json()["text"] == shown
+
+
+def test_a_length_that_is_none_is_refused(client: Client) -> None:
+    answer = send(client, "POST", "/api/length", {"text": "wide"})
+    assert (answer.status_code, answer.json()["code"]) == (422, "invalid")
+
+
+def test_choices_have_names(client: Client) -> None:
+    choices = client.get("/api/choices").json()
+    assert {"A4", "SRA3", "25 × 38 in"} <= {each["name"] for each in choices["sheets"]}
+    assert choices["new_job"]["format"] == "weald-job"
+
+
+def test_the_description_in_the_documentation_is_the_one_in_the_code() -> None:
+    written = json.loads((DOCS / "openapi.json").read_text(encoding="utf-8"))
+    assert written == openapi_document(), "run ./weald describe"
+
+
+@pytest.mark.django_db
+def test_the_models_and_their_migrations_agree() -> None:
+    call_command("makemigrations", "--check", "--dry-run", verbosity=0)
+
+
+@SCHEMA.include(path_regex="/api/(plan|length|me|choices|jobs)$").parametrize()
+@settings(max_examples=15, deadline=None, suppress_health_check=list(HealthCheck))
+def test_nothing_that_is_sent_makes_the_server_fail(case: schemathesis.Case, client: Client) -> None:
+    answer = client.generic(
+        case.method,
+        case.formatted_path,
+        data=_body(case),
+        content_type="application/json",
+        QUERY_STRING=urlencode(case.query or {}, doseq=True, errors="replace"),
+    )
+    assert answer.status_code < 500, answer.content
+    if answer.status_code >= 400 and answer.status_code != 405:
+        assert set(answer.json()) >= {"code", "message", "fields"}
+
+
+def _body(case: schemathesis.Case) -> bytes:
+    try:
+        return json.dumps(case.body).encode()
+    except (TypeError, UnicodeEncodeError):
+        return b""
