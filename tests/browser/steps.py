@@ -49,4 +49,5 @@ def assert_accessible(page: Page) -> None:
         for each in found["violations"]
         for node in each["nodes"]
     ]
-    assert problems == []
+    if problems:
+        raise AssertionError("\n".join(problems))

@@ -1,6 +1,7 @@
 import re
 from pathlib import Path
 from typing import Any
+from urllib.parse import urljoin
 
 import pikepdf
 import pytest
@@ -227,7 +228,7 @@ def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: 
         href = link.get_attribute("href")
         assert href
         is_saved(desk)
-        answer = desk.request.get(href)
+        answer = desk.request.get(urljoin(desk.url, href))
         assert answer.ok
         path = tmp_path / "print.pdf"
         path.write_bytes(answer.body())

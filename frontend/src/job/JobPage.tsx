@@ -249,7 +249,8 @@ function Drawings({ station, grain }: { station: Station; grain: boolean }) {
     <>
       {wrong && <p className="text-sm">The drawing still shows the last sizes that were right.</p>}
       <div
-        className={`flex min-h-0 flex-1 gap-2 ${station === "folding" ? "flex-col" : "flex-col xl:flex-row"} ${wrong ? "opacity-50" : ""}`}
+        className={`flex min-h-0 flex-1 gap-2 ${station === "folding" ? "flex-col" : "flex-col xl:flex-row"}`}
+        data-stale={wrong || undefined}
       >
         {drawings.map((drawing, index) => (
           <div

@@ -24,7 +24,7 @@ export function SectionTable({
             <td>
               <button
                 type="button"
-                className="w-full py-0.5 text-left text-hill underline-offset-2 hover:underline"
+                className="w-full py-1 text-left text-hill underline-offset-2 hover:underline"
                 aria-current={section.section === plan.shown_section ? "true" : undefined}
                 onClick={() => onSection(section.section)}
               >

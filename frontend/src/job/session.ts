@@ -55,6 +55,7 @@ export class JobSession {
   private snapshot: Snapshot;
   private planning: AbortController | null = null;
   private saveTimer: number | undefined;
+  private planTimer: number | undefined;
   private retryMs = RETRY_FIRST_MS;
   private saving: Promise<void> | null = null;
   private station: Station = "text";
@@ -80,6 +81,7 @@ export class JobSession {
     return () => {
       window.removeEventListener("online", this.onOnline);
       window.clearTimeout(this.saveTimer);
+      window.clearTimeout(this.planTimer);
       this.planning?.abort();
     };
   }
@@ -134,6 +136,7 @@ export class JobSession {
   /** Plans the draft as it stands. */
   async plan(): Promise<void> {
     this.planning?.abort();
+    window.clearTimeout(this.planTimer);
     const question = new AbortController();
     this.planning = question;
     try {
@@ -149,6 +152,8 @@ export class JobSession {
       if (question.signal.aborted) return;
       if (error instanceof ProblemError && error.status === 422) {
         this.update({ errors: error.problem.fields ?? {}, save: "wrong" });
+      } else {
+        this.planTimer = window.setTimeout(() => void this.plan(), RETRY_FIRST_MS);
       }
     }
   }

@@ -52,13 +52,14 @@ def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards."""
     browser = chromium()
     lint()
-    frontend.build()
+    built = frontend.build()
     folder = cluster_folder(Path(tempfile.mkdtemp(prefix="weald-test-")) / "database")
     folder.parent.chmod(0o755)
     try:
         with running_cluster(folder, lasting=False) as url:
             environment = _environment() | {
                 "WEALD_DATABASE_URL": url,
+                "WEALD_FRONTEND": str(built),
                 "WEALD_CHROMIUM": str(browser),
             }
             _run("tests", _tool("pytest", *arguments), environment)
@@ -69,12 +70,13 @@ def test(arguments: list[str]) -> None:
 def bench(arguments: list[str]) -> None:
     """The benchmarks, upon a private database."""
     browser = chromium()
-    frontend.build()
+    built = frontend.build()
     with tempfile.TemporaryDirectory(prefix="weald-bench-") as temporary:
         Path(temporary).chmod(0o755)
         with running_cluster(Path(temporary) / "database", lasting=False) as url:
             environment = _environment() | {
                 "WEALD_DATABASE_URL": url,
+                "WEALD_FRONTEND": str(built),
                 "WEALD_CHROMIUM": str(browser),
             }
             command = _tool("pytest", "benchmarks", "-q", "-s", "-p", "no:cacheprovider")

@@ -4,16 +4,15 @@ import hashlib
 import os
 import shutil
 import subprocess
-import sys
 from collections.abc import Iterator
 from pathlib import Path
 
 from weald.command.machine import NotReadyError
 from weald.command.paths import FRONTEND, VAR
 
-_BUILT_FROM = VAR / "frontend.built"
 _INSTALLED_FROM = VAR / "frontend.installed"
-_SKIPPED = {"node_modules", "dist"}
+_SKIPPED = {"node_modules"}
+_BUILDS_KEPT = 4
 
 
 def _node_folder() -> Path:
@@ -76,15 +75,29 @@ def install_packages() -> None:
     _INSTALLED_FROM.write_text(digest)
 
 
-def build() -> None:
-    """Build the interface when anything it is built from has changed."""
-    digest = _digest(_files())
-    if _same(_BUILT_FROM, digest) and (FRONTEND / "dist" / "manifest.json").exists():
-        return
+def build() -> Path:
+    """Build the interface when anything it is built from has changed.
+
+    Every state of the sources is built into a folder of its own, so that an application that is
+    running keeps the files it was started with.
+
+    :returns: the folder with the built files.
+    """
+    built = VAR / "frontend" / _digest(_files())[:16]
+    if (built / "manifest.json").exists():
+        built.touch()
+        return built
     install_packages()
     print("Building the interface …", flush=True)
-    shutil.rmtree(FRONTEND / "dist", ignore_errors=True)
-    npm("run", "build")
-    VAR.mkdir(exist_ok=True)
-    _BUILT_FROM.write_text(digest)
-    sys.stdout.flush()
+    unfinished = built.with_name(f"{built.name}.{os.getpid()}")
+    npm("run", "build", "--", "--outDir", str(unfinished), "--emptyOutDir")
+    if not built.exists():
+        unfinished.rename(built)
+    _forget_old_builds()
+    return built
+
+
+def _forget_old_builds() -> None:
+    builds = sorted((VAR / "frontend").iterdir(), key=lambda path: path.stat().st_mtime)
+    for old in builds[:-_BUILDS_KEPT]:
+        shutil.rmtree(old, ignore_errors=True)

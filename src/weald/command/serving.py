@@ -118,7 +118,7 @@ def demo(fresh: bool) -> None:
     signal.signal(signal.SIGTERM, _on_signal)
     signal.signal(signal.SIGINT, _on_signal)
     try:
-        frontend.build()
+        environment["WEALD_FRONTEND"] = str(frontend.build())
         with running_cluster(cluster_folder(folder / "database"), lasting=True) as url:
             environment["WEALD_DATABASE_URL"] = url
             manage(environment, "migrate", "--verbosity", "0")
@@ -142,7 +142,7 @@ def serve() -> None:
     signal.signal(signal.SIGTERM, _on_signal)
     signal.signal(signal.SIGINT, _on_signal)
     try:
-        frontend.build()
+        environment["WEALD_FRONTEND"] = str(frontend.build())
         with _database(environment, VAR / "serve" / "database") as environment:
             manage(environment, "check", "--deploy", "--fail-level", "ERROR")
             manage(environment, "migrate", "--verbosity", "0")

@@ -8,7 +8,6 @@ from csp.constants import NONCE, NONE, SELF
 from django.core.exceptions import ImproperlyConfigured
 
 PROJECT = Path(__file__).resolve().parents[3]
-VAR = Path(os.environ.get("WEALD_VAR", PROJECT / "var"))
 
 
 def _flag(name: str) -> bool:
@@ -110,7 +109,7 @@ TIME_ZONE = os.environ.get("WEALD_TIME_ZONE", "UTC")
 USE_TZ = True
 
 STATIC_URL = "/static/"
-FRONTEND_DIST = PROJECT / "frontend" / "dist"
+FRONTEND_DIST = Path(os.environ.get("WEALD_FRONTEND", PROJECT / "var" / "frontend" / "none"))
 STATICFILES_DIRS = [FRONTEND_DIST]
 WHITENOISE_USE_FINDERS = True
 WHITENOISE_MAX_AGE = 3600

@@ -1,0 +1,106 @@
+import gzip
+import json
+import time
+from pathlib import Path
+
+import pytest
+from django.conf import settings
+from django.contrib.auth.models import User
+from django.db import connection
+from django.test import Client
+from django.test.utils import CaptureQueriesContext
+from playwright.sync_api import Page
+
+from tests.browser.steps import field, go_to, open_job
+from weald.web.accounts.services import add_person
+from weald.web.jobs.models import Job
+
+JOBS = 50_000
+
+# Waits, inside the page, for the figure that stands for the new size to be drawn.
+DRAWN_AFTER_TYPING = """
+async ([text, shown]) => {
+  const input = document.activeElement;
+  const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
+  const drawn = () => [...document.querySelectorAll("[data-drawing] svg[role=img] text")]
+    .some((each) => each.textContent === shown);
+  if (drawn()) throw new Error("drawn before it was typed");
+  const began = performance.now();
+  set.call(input, text);
+  input.dispatchEvent(new Event("input", { bubbles: true }));
+  while (!drawn()) {
+    if (performance.now() - began > 5000) throw new Error("never drawn");
+    await new Promise((done) => setTimeout(done, 1));
+  }
+  return performance.now() - began;
+}
+"""
+
+
+@pytest.mark.django_db(transaction=True)
+def test_the_drawing_follows_typing(desk: Page) -> None:
+    open_job(desk, "Tide tables")
+    go_to(desk, "Boards & cover")
+    field(desk, "Turn-in").focus()
+    times = []
+    for step in range(60):
+        turn_in = 20 + step / 2
+        shown = f"{turn_in:g}"
+        times.append(desk.evaluate(DRAWN_AFTER_TYPING, [shown, shown]))
+        desk.wait_for_timeout(30)
+    times.sort()
+    late = times[int(len(times) * 0.95)]
+    print(f"\ntyping to drawing: median {times[len(times) // 2]:.0f} ms, 95th {late:.0f} ms (budget 100)")
+    assert late < 100
+
+
+def test_the_first_load_is_small() -> None:
+    dist = Path(settings.FRONTEND_DIST)
+    manifest = json.loads((dist / "manifest.json").read_text())
+    entry = next(name for name, chunk in manifest.items() if chunk.get("isEntry"))
+    desk = next(name for name in manifest if name.endswith("desk/Desk.tsx"))
+    files: set[str] = set()
+
+    def collect(name: str) -> None:
+        chunk = manifest[name]
+        if chunk["file"] not in files:
+            files.add(chunk["file"])
+            for needed in chunk.get("imports", []):
+                collect(needed)
+
+    collect(entry)
+    collect(desk)
+    size = sum(len(gzip.compress((dist / file).read_bytes(), 9)) for file in files) / 1000
+    print(f"\nscript of the first load: {size:.0f} kB gzipped in {len(files)} files (budget 250)")
+    assert size < 250
+
+
+@pytest.mark.django_db
+def test_a_desk_of_fifty_thousand_jobs() -> None:
+    person: User = add_person("binder", "linen-thread", "Large bindery", check=False)
+    workshop = person.membership.workshop
+    Job.objects.bulk_create(
+        (
+            Job(workshop=workshop, title=f"Volume {number} of {number % 997}", structure="flat_case")
+            for number in range(JOBS)
+        ),
+        batch_size=5000,
+    )
+    with connection.cursor() as cursor:
+        cursor.execute("ANALYZE jobs_job")
+    client = Client()
+    client.force_login(person)
+    counts = set()
+    for query in ("", "?page=1500", "?sort=title&page=900", "?search=99", "?search=Volume 4711"):
+        best = float("inf")
+        for _ in range(5):
+            with CaptureQueriesContext(connection) as asked:
+                began = time.perf_counter()
+                assert client.get(f"/api/jobs{query}").status_code == 200
+                took = 1000 * (time.perf_counter() - began)
+            in_database = 1000 * sum(float(each["time"]) for each in asked.captured_queries)
+            best = min(best, in_database)
+        counts.add(len(asked))
+        print(f"\njobs{query}: {best:.0f} ms in the database, {took:.0f} ms in all, {len(asked)} queries")
+        assert best < 50
+    assert len(counts) == 1, "the number of queries depends on what is asked"
