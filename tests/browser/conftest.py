@@ -50,6 +50,7 @@ def bindery(transactional_db: None, live_server: Any) -> str:
 def desk(bindery: str, page: Page) -> Iterator[Page]:
     """Signed in, at the desk. Whatever the page complains of in its console fails the test."""
     page.set_default_timeout(8_000)
+    page.set_default_navigation_timeout(30_000)
     complaints: list[str] = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
     page.on(

@@ -85,7 +85,7 @@ def test_crosswise_grain_is_found_and_put_right_at_a_touch(desk: Page) -> None:
     go_to(desk, "Paper")
     expect(desk.get_by_text("The grain runs across the spine")).to_be_visible()
     desk.get_by_role("button", name="Print and take away").click()
-    desk.get_by_role("menuitem", name="Pieces as a table").click()
+    desk.get_by_role("menuitem", name="All pieces, drawn and listed").click()
     expect(desk.get_by_text("the paper has it across")).to_be_visible()
     desk.keyboard.press("Escape")
     desk.get_by_role("button", name="Use paper of this size with the grain the other way").click()

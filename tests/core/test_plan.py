@@ -1,5 +1,6 @@
 import subprocess
 import sys
+from itertools import combinations
 from typing import Any
 
 import pytest
@@ -7,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, planned, quantity, value
-from weald.core.drawing import Hatch
+from weald.core.drawing import Area, Hatch
 from weald.core.plan import plan
 from weald.core.reckoning import QUANTITIES, measurable_ids
 from weald.core.spec import read_spec
@@ -152,6 +153,7 @@ def test_any_quantity_takes_a_measurement_that_the_rest_follows() -> None:
 def test_every_piece_runs_its_grain_head_to_tail() -> None:
     made = planned({})
     assert {each.grain for each in made.pieces} == {"height"}
+    assert made.grain_needed.endswith("288 mm × 216 mm, that is short grain.")
     for drawing_id in ("case.flat", "text.opening", "block.front", "folding.section"):
         drawing = next(each for each in made.drawings if each.id == drawing_id)
         angles = {
@@ -165,6 +167,21 @@ def test_the_signature_shown_is_always_there(pages: int, most: int, section: int
     spec = read_spec({"text": {"pages": pages}, "folding": {"sheets_per_section": most}})
     made = plan(spec, section=section)
     assert 1 <= made.shown_section <= len(made.sections)
+
+
+def test_the_pieces_are_drawn_to_size_with_their_grain_and_apart() -> None:
+    made = planned({"folding": {"programme": "h"}})
+    drawing = next(each for each in made.drawings if each.id == "pieces.all")
+    areas = [each for each in drawing.elements if isinstance(each, Area)]
+    sizes = [(each.points[2][0] - each.points[0][0], each.points[2][1] - each.points[0][1]) for each in areas]
+    assert sizes == [pytest.approx((each.width, each.height)) for each in made.pieces]
+    for one, other in combinations(areas, 2):
+        apart_across = one.points[2][0] < other.points[0][0] or other.points[2][0] < one.points[0][0]
+        apart_down = one.points[2][1] < other.points[0][1] or other.points[2][1] < one.points[0][1]
+        assert apart_across or apart_down
+    angles = [each.angle for each in drawing.elements if isinstance(each, Hatch)]
+    assert angles == [0] + [90] * (len(made.pieces) - 1)
+    assert "along the width" in made.grain_needed
 
 
 def test_drawings_stay_within_what_they_say() -> None:

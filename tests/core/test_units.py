@@ -87,6 +87,11 @@ def test_inch_fractions_on_the_ruler_are_shown_exactly(marks: int, division: int
     assert parse_length(notation.length(length)) == pytest.approx(length)
 
 
+def test_beside_a_dimension_line_there_is_room_for_one_unit() -> None:
+    assert Notation("both").figure(50.8) == "51"
+    assert Notation("inch").figure(50.8) == "2″"
+
+
 def test_steps_go_from_mark_to_mark() -> None:
     assert Notation("mm").stepped(140.2, 1) == 140.5
     assert Notation("mm").stepped(0.2, -3) == 0

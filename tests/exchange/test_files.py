@@ -80,3 +80,13 @@ def test_a_formula_in_a_title_is_text_to_a_spreadsheet(text: str) -> None:
     assert harmless(text) == f"'{text}"
     row = next(csv.reader(io.StringIO(pieces_csv(planned({"title": text})).split("\n", 1)[1])))
     assert row[0] == f"'{text}"
+
+
+def test_the_example_in_the_documentation_is_a_job() -> None:
+    text = (DOCS / "job-file.md").read_text(encoding="utf-8")
+    example = json.loads(text.split("```json")[1].split("```")[0])
+    spec = read_spec(example)
+    assert json.loads(write_job_file(spec)).keys() == example.keys()
+    for group, keys in json.loads(write_job_file(spec)).items():
+        if isinstance(keys, dict) and group != "measured":
+            assert keys.keys() == example[group].keys(), group

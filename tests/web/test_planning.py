@@ -23,13 +23,14 @@ def test_a_job_file_is_planned_without_being_stored(client: Client, contract_job
     assert answer.status_code == 200
     assert {each["id"]: each["value"] for each in plan["quantities"]}["board.height"] == 216
     assert len(plan["sheets"]) == 47
-    assert {each["station"] for each in plan["drawings"]} == {"text", "paper", "folding", "block", "boards"}
+    stations = {each["station"] for each in plan["drawings"]}
+    assert stations == {"text", "paper", "folding", "block", "boards", "pieces"}
     assert not Job.objects.exists()
 
 
 def test_a_station_gets_only_its_own_drawings(client: Client) -> None:
     plan = send(client, "POST", "/api/plan?station=folding&section=3", {"text": {"pages": 64}}).json()
-    assert {each["station"] for each in plan["drawings"]} == {"folding"}
+    assert {each["station"] for each in plan["drawings"]} == {"folding", "pieces"}
     assert plan["shown_section"] == 3
     assert plan["sheets"] == []
 

@@ -22,7 +22,8 @@ PROJECT = Path(__file__).parents[2]
 
 
 def manage(*arguments: str, **environment: str) -> subprocess.CompletedProcess[str]:
-    inherited = {key: each for key, each in os.environ.items() if not key.startswith("WEALD_PLAIN")}
+    left_out = ("WEALD_PLAIN_HTTP", "DJANGO_ALLOW_ASYNC_UNSAFE")
+    inherited = {key: each for key, each in os.environ.items() if key not in left_out}
     return subprocess.run(
         [sys.executable, str(PROJECT / "manage.py"), *arguments],
         env=inherited | environment,

@@ -41,8 +41,8 @@ export interface paths {
          * Plan Job
          * @description Plan a job file without storing anything.
          *
-         *     With ``station`` only that station's drawings come back, and no list of all sheets, so that
-         *     the answer to a keystroke stays small.
+         *     With ``station`` only that station's drawings come back (and that of the pieces), and no list
+         *     of all sheets, so that the answer to a keystroke stays small.
          */
         post: operations["plan"];
         delete?: never;
@@ -867,6 +867,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** Folds */
             folds: string[];
+            /** Grain Needed */
+            grain_needed: string;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             /** Shown Section */

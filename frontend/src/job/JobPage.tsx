@@ -14,7 +14,7 @@ import { LitContext, SessionContext, useLit, useSession, useSnapshot } from "./c
 import { Find } from "./Find";
 import { Cautions, Findings } from "./Findings";
 import { History } from "./History";
-import { PieceTable } from "./PieceTable";
+import { Pieces } from "./Pieces";
 import { Reckoning } from "./Reckoning";
 import { SaveMark } from "./SaveMark";
 import { SectionTable } from "./SectionTable";
@@ -182,6 +182,7 @@ function Stations() {
               {station === "folding" && (
                 <>
                   <h2 className="mt-4 mb-1 text-lg font-semibold">The fold</h2>
+                  <p className="text-sm">{plan.grain_needed}</p>
                   <p className="text-sm">Lay the sheet with its inner side up.</p>
                   {plan.folds.map((fold) => (
                     <p key={fold} className="text-sm">
@@ -207,7 +208,7 @@ function Stations() {
         }}
       />
       <Modal open={dialog === "pieces"} onOpenChange={close} title="Pieces to cut" wide>
-        {plan && <PieceTable pieces={plan.pieces} />}
+        {plan && <Pieces plan={plan} grain={grain} inches={person.units === "inch"} />}
       </Modal>
       <History jobId={job.id} open={dialog === "history"} onOpenChange={close} />
     </div>

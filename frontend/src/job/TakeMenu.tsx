@@ -25,7 +25,7 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
         <MenuLink href={`${base}/case.svg`}>Case as SVG</MenuLink>
         <MenuLink href={`${base}/pieces.csv`}>Pieces as CSV</MenuLink>
         <MenuLink href={`${base}/job.json`}>Job file</MenuLink>
-        <MenuAction onSelect={onPieces}>Pieces as a table</MenuAction>
+        <MenuAction onSelect={onPieces}>All pieces, drawn and listed</MenuAction>
       </Menu>
     </span>
   );

@@ -17,6 +17,7 @@ from weald.core.spec import JobSpec
 from weald.core.stations import block as block_station
 from weald.core.stations import folding as folding_station
 from weald.core.stations import paper as paper_station
+from weald.core.stations import pieces as pieces_station
 from weald.core.stations import text as text_station
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import MILLIMETRES, Notation
@@ -55,6 +56,7 @@ class Plan:
     """Everything that follows from a job.
 
     :param folds: the folds of one sheet, in words.
+    :param grain_needed: which way the grain of the unfolded sheet has to run, in words.
     :param shown_section: the signature drawn at the folding station, from 1.
     """
 
@@ -66,6 +68,7 @@ class Plan:
     drawings: tuple[Drawing, ...]
     findings: tuple[Finding, ...]
     folds: tuple[str, ...]
+    grain_needed: str
     cautions: tuple[Caution, ...]
     shown_section: int
 
@@ -86,6 +89,7 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
     block = block_station.reckon(spec, paper, folding, ledger)
     bound = STRUCTURES[spec.binding.structure](spec, block, ledger)
 
+    pieces = (*_paper_pieces(spec, packet, paper, ledger), *bound.pieces)
     drawings = (
         text_station.draw(spec, text, ledger),
         paper_station.draw(spec, packet, paper, ledger),
@@ -94,6 +98,7 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
         block_station.draw_front(block, ledger),
         block_station.draw_tail(block, ledger),
         *bound.drawings,
+        pieces_station.draw(pieces, notation),
     )
     findings = (
         *text_station.mind(spec, text),
@@ -108,10 +113,11 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
         quantities=tuple(sorted(ledger.quantities.values(), key=_in_catalogue_order)),
         sections=folding.sections,
         sheets=folding.sheets,
-        pieces=(*_paper_pieces(spec, packet, paper, ledger), *bound.pieces),
+        pieces=pieces,
         drawings=drawings,
         findings=findings,
         folds=tuple(folding_station.fold_words(spec.folding.programme)),
+        grain_needed=folding_station.grain_words(packet, paper, notation),
         cautions=tuple(Caution(station, text + _CAUTION_TAIL) for station, text in _CAUTIONS),
         shown_section=min(section, len(folding.sections)),
     )

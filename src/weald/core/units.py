@@ -173,6 +173,13 @@ class Notation:
             return mm
         return self._inch(value) if self.units == "inch" else f"{mm} ({self._inch(value)})"
 
+    def figure(self, value: Mm, with_unit: bool = False) -> str:
+        """A length beside its dimension line, where there is room for one unit only: millimetres
+        for those who read both."""
+        if self.units == "both":
+            return self._mm(value) + (" mm" if with_unit else "")
+        return self.length(value, with_unit)
+
     def thickness(self, value: Mm, with_unit: bool = False) -> str:
         """A thickness as read off a calliper: hundredths of a millimetre, thousandths of an inch."""
         mm = plain_number(value, 3 if abs(value) < 1 else 2) + (" mm" if with_unit else "")

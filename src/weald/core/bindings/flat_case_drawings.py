@@ -33,9 +33,10 @@ def _cover_outline(case: FlatCase) -> tuple[Point, ...]:
 
 def draw_flat(case: FlatCase, ledger: Ledger) -> Drawing:
     """The case laid flat, seen from the side that is glued."""
-    show, sketch = ledger.notation.length, Sketch()
+    show, sketch = ledger.notation.figure, Sketch()
     width, height, turn = case.cover_width, case.cover_height, case.turn_in
     sketch.area(_cover_outline(case), "cloth", "cut", "cover.width cover.height corner.cut")
+    sketch.grain(_cover_outline(case), 90)
     sheet = box(0, 0, width, height)
     sketch.line((*sheet, sheet[0]), "hidden", "cover.width cover.height")
 
@@ -116,7 +117,7 @@ def _cloth_path(case: FlatCase, reach: Mm) -> list[Point]:
 
 def draw_section(case: FlatCase, ledger: Ledger) -> Drawing:
     """The closed spine cut across, seen from the tail: block, boards, cloth in the grooves."""
-    show, sketch = ledger.notation.length, Sketch()
+    show, sketch = ledger.notation.figure, Sketch()
     reach = max(SECTION_DEPTH, case.inset + 4 * case.board)
     half = case.block.thickness / 2
     sketch.area(box(0, -half, reach, 2 * half), "block", about="block.thickness")

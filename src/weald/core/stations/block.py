@@ -160,7 +160,7 @@ def mind(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Finding]:
 
 def draw_front(block: BlockPlan, ledger: Ledger) -> Drawing:
     """The block lying on its back board, with the mull over the spine."""
-    show, sketch = ledger.notation.length, Sketch()
+    show, sketch = ledger.notation.figure, Sketch()
     front = box(0, 0, block.width, block.height)
     sketch.area(front, "block", about="block.width block.height")
     sketch.grain(front, 90)
@@ -181,7 +181,7 @@ def draw_front(block: BlockPlan, ledger: Ledger) -> Drawing:
 
 def draw_tail(block: BlockPlan, ledger: Ledger) -> Drawing:
     """The spine part of the block from its tail, as sewn: the swell, and where it has gone."""
-    show, sketch = ledger.notation.length, Sketch()
+    show, sketch = ledger.notation.figure, Sketch()
     half, sewn = block.thickness / 2, (block.thickness + block.swell) / 2
     reach = min(block.width, max(60.0, 3 * block.thickness))
     ends = 0.6 * reach

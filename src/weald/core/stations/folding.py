@@ -6,12 +6,12 @@ from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding import FoldedPacket, parse_programme
 from weald.core.imposition import Placement, Section, Sheet, impose, in_reading_order
-from weald.core.paper import sheets_a_section
+from weald.core.paper import grain_word, sheets_a_section
 from weald.core.reckoning import Ledger, School
 from weald.core.spec import JobSpec
 from weald.core.stations.paper import PaperPlan
 from weald.core.stations.text import TextPlan
-from weald.core.units import Mm
+from weald.core.units import Mm, Notation
 
 CREEP_SCHOOLS = (
     (1.5708, "round fold", "π/2 for each leaf"),
@@ -194,7 +194,7 @@ def draw_section(
     """
     section = min(section, len(plan.sections))
     sheets = [sheet for sheet in plan.sheets if sheet.section == section]
-    width, height, show = paper.sheet_width, paper.sheet_height, ledger.notation.length
+    width, height, show = paper.sheet_width, paper.sheet_height, ledger.notation.figure
     gap = max(width, height) / 8
     pairs_across = 1 if len(sheets) <= 2 or width > 1.6 * height else 2
     sketch = Sketch()
@@ -320,6 +320,15 @@ def draw_nest(
         text=f"{folios} folios nested; the innermost stands {ledger.shown('sections.creep')} further out "
         "in the thickest signature.",
     )
+
+
+def grain_words(packet: FoldedPacket, paper: PaperPlan, notation: Notation) -> str:
+    """Which way the grain of the unfolded sheet has to run, so that it runs along the spine."""
+    width, height = paper.sheet_width, paper.sheet_height
+    size = f"{notation.length(width, True)} × {notation.length(height, True)}"
+    word = grain_word(width, height, packet.grain)
+    named = "" if word == "square" else f", that is {word} grain"
+    return f"The grain runs along the {packet.grain} of the unfolded sheet of {size}{named}."
 
 
 def fold_words(programme: str) -> list[str]:

@@ -174,7 +174,7 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
 
 def draw(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> Drawing:
     """The stock sheet with the sheets to fold laid on it, and the grain."""
-    stock, show = spec.paper.sheet, ledger.notation.length
+    stock, show = spec.paper.sheet, ledger.notation.figure
     angle = 0.0 if stock.grain == "width" else 90.0
     sketch = Sketch()
     sheet = box(0, 0, stock.width, stock.height)

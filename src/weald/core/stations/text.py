@@ -96,7 +96,7 @@ def mind(spec: JobSpec, text: TextPlan) -> list[Finding]:
 
 def draw(spec: JobSpec, text: TextPlan, ledger: Ledger) -> Drawing:
     """An opening of the book: two facing leaves with their trims, the left one page 2."""
-    trim, show = spec.leaf.trim, ledger.notation.length
+    trim, show = spec.leaf.trim, ledger.notation.figure
     width, height = spec.leaf.width, spec.leaf.height
     outer_width, outer_height = text.untrimmed_width, text.untrimmed_height
     sketch = Sketch()

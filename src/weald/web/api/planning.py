@@ -40,8 +40,8 @@ def plan_job(
 ) -> HttpResponse:
     """Plan a job file without storing anything.
 
-    With ``station`` only that station's drawings come back, and no list of all sheets, so that
-    the answer to a keystroke stays small.
+    With ``station`` only that station's drawings come back (and that of the pieces), and no list
+    of all sheets, so that the answer to a keystroke stays small.
     """
     notation = notation_of(request)
     spec = read_spec(job, notation)
@@ -52,9 +52,12 @@ def plan_job(
         sections=made.sections,
         sheets=made.sheets if station is None else (),
         pieces=made.pieces,
-        drawings=tuple(each for each in made.drawings if station in (None, each.station)),
+        drawings=tuple(
+            each for each in made.drawings if station is None or each.station in (station, "pieces")
+        ),
         findings=made.findings,
         folds=made.folds,
+        grain_needed=made.grain_needed,
         cautions=made.cautions,
         shown_section=made.shown_section,
         inputs=editable_lengths(spec, notation),

@@ -43,6 +43,7 @@ class PlanReply:
     drawings: tuple[Drawing, ...]
     findings: tuple[Finding, ...]
     folds: tuple[str, ...]
+    grain_needed: str
     cautions: tuple[Caution, ...]
     shown_section: int
     inputs: dict[str, str]

@@ -1,16 +1,40 @@
-import type { Piece } from "../api/client";
+import type { Piece, Plan } from "../api/client";
+import { DrawingView } from "../drawing/DrawingView";
 
 const GRAIN = { height: "along the height", width: "along the width", any: "either way" } as const;
 
-/** The pieces as a table: what the drawings show, in words and figures. */
-export function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
+const nothing = () => undefined;
+
+/** All pieces to be cut, drawn to one scale and as a table. */
+export function Pieces({ plan, grain, inches }: { plan: Plan; grain: boolean; inches: boolean }) {
+  const drawing = plan.drawings.find((each) => each.id === "pieces.all");
+  return (
+    <>
+      {drawing && (
+        <div className="mb-4 flex h-[45vh] flex-col">
+          <DrawingView
+            drawing={drawing}
+            lit=""
+            onPoint={nothing}
+            grain={grain}
+            inches={inches}
+            legend={false}
+          />
+        </div>
+      )}
+      <PieceTable pieces={plan.pieces} />
+    </>
+  );
+}
+
+function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
   return (
     <table className="figures w-full text-left text-sm">
       <caption className="sr-only">Pieces to cut</caption>
       <thead>
         <tr className="border-b border-rule text-faded">
           <th className="py-1 font-normal">Piece</th>
-          <th className="font-normal">How many</th>
+          <th className="font-normal">Count</th>
           <th className="font-normal">Width × height</th>
           <th className="font-normal">Grain</th>
           <th className="font-normal">Note</th>

@@ -1,0 +1,55 @@
+"""All pieces to be cut, side by side to one scale, each with its grain."""
+
+from collections.abc import Sequence
+
+from weald.core.bindings.protocol import Piece, PieceMaterial
+from weald.core.drawing import Drawing, Material, Sketch, box
+from weald.core.units import Mm, Notation
+
+_FILLS: dict[PieceMaterial, Material] = {
+    "paper": "paper",
+    "endpaper": "paper_inner",
+    "board": "board",
+    "cloth": "cloth",
+    "mull": "lining",
+    "kraft": "lining",
+}
+
+
+def draw(pieces: Sequence[Piece], notation: Notation) -> Drawing:
+    """Every kind of piece once, in rows wider than they are high in all."""
+    sketch = Sketch()
+    area = sum(piece.width * piece.height for piece in pieces)
+    row_width = max(2.4 * area**0.5, *(piece.width for piece in pieces))
+    gap = row_width / 14
+    left, top, row_height = 0.0, 0.0, 0.0
+    for piece in pieces:
+        if left and left + piece.width > row_width:
+            left, top, row_height = 0.0, top + row_height + 1.4 * gap, 0.0
+        _draw_piece(sketch, piece, left, top, notation)
+        left += piece.width + 1.4 * gap
+        row_height = max(row_height, piece.height)
+    return sketch.finish(
+        "pieces.all",
+        "pieces",
+        "The pieces, to one scale",
+        rows=(1, 1, 0, 0),
+        text="; ".join(f"{piece.count} × {piece.label.lower()}, {piece.shown}" for piece in pieces),
+    )
+
+
+def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, notation: Notation) -> None:
+    shape = box(left, top, piece.width, piece.height)
+    sketch.area(shape, _FILLS[piece.material], "cut")
+    if piece.grain != "any":
+        sketch.grain(shape, 90 if piece.grain == "height" else 0)
+    narrow = piece.width < piece.height / 4
+    sketch.label(
+        left + piece.width / 2,
+        top + piece.height / 2,
+        f"{piece.label} × {piece.count}",
+        rotation=-90 if narrow else 0,
+    )
+    right, bottom = left + piece.width, top + piece.height
+    sketch.dimension((left, top), (right, top), notation.figure(piece.width))
+    sketch.dimension((left, bottom), (left, top), notation.figure(piece.height))
