@@ -224,6 +224,7 @@ def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: 
     field(desk, "Pages").fill("200")
     for name, pages in (("Job sheet (PDF)", 4), ("Case at true size (PDF)", 4)):
         desk.get_by_role("button", name="Print and take away").click()
+        desk.get_by_role("menuitemradio", name="Letter").click()
         link = desk.get_by_role("menuitem", name=name)
         href = link.get_attribute("href")
         assert href
@@ -232,7 +233,9 @@ def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: 
         assert answer.ok
         path = tmp_path / "print.pdf"
         path.write_bytes(answer.body())
-        assert len(pikepdf.open(path).pages) >= pages
+        document = pikepdf.open(path)
+        assert len(document.pages) >= pages
+        assert sorted(map(round, map(float, document.pages[0].mediabox[2:]))) == [612, 792]
         desk.keyboard.press("Escape")
     for name, start in (("Case as SVG", b"<?xml"), ("Pieces as CSV", b"job,piece")):
         desk.get_by_role("button", name="Print and take away").click()

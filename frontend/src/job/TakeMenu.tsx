@@ -1,10 +1,18 @@
 import { ChevronDown } from "lucide-react";
-import { Menu, MenuAction, MenuLink } from "../parts/Menu";
+import { useChangePreferences, usePerson } from "../app/person";
+import { Menu, MenuAction, MenuChoice, MenuLink } from "../parts/Menu";
 import { useSession } from "./context";
+
+const PAPERS = [
+  ["a4", "A4"],
+  ["letter", "Letter"],
+] as const;
 
 /** What can be printed or taken away; whatever is not saved yet is saved first. */
 export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => void }) {
   const session = useSession();
+  const person = usePerson();
+  const preferences = useChangePreferences();
   const base = `/api/jobs/${jobId}`;
   return (
     <span onPointerDown={() => void session.save()} onKeyDown={() => void session.save()}>
@@ -16,10 +24,16 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
           </>
         }
       >
-        <MenuLink href={`${base}/job-sheet.pdf`} newTab>
+        <MenuChoice
+          label="Printed on"
+          value={person.paper}
+          options={PAPERS}
+          onChange={(paper) => preferences.mutate({ paper })}
+        />
+        <MenuLink href={`${base}/job-sheet.pdf?paper=${person.paper}`} newTab>
           Job sheet (PDF)
         </MenuLink>
-        <MenuLink href={`${base}/case.pdf`} newTab>
+        <MenuLink href={`${base}/case.pdf?paper=${person.paper}`} newTab>
           Case at true size (PDF)
         </MenuLink>
         <MenuLink href={`${base}/case.svg`}>Case as SVG</MenuLink>

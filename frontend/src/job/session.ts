@@ -60,7 +60,7 @@ export class JobSession {
   private saving: Promise<void> | null = null;
   private station: Station = "text";
   private section = 1;
-  private readonly onOnline = () => void this.save();
+  private readonly onReturn = () => void this.save();
 
   constructor(job: Job) {
     const kept = readKept(job.id);
@@ -74,12 +74,14 @@ export class JobSession {
     };
   }
 
-  /** Begins listening for the connection; gives back how to stop. */
+  /** Saves when the connection, or the person, comes back; gives back how to stop. */
   start(): () => void {
-    window.addEventListener("online", this.onOnline);
+    window.addEventListener("online", this.onReturn);
+    window.addEventListener("focus", this.onReturn);
     if (this.snapshot.save === "unsaved") this.saveSoon();
     return () => {
-      window.removeEventListener("online", this.onOnline);
+      window.removeEventListener("online", this.onReturn);
+      window.removeEventListener("focus", this.onReturn);
       window.clearTimeout(this.saveTimer);
       window.clearTimeout(this.planTimer);
       this.planning?.abort();
@@ -167,7 +169,7 @@ export class JobSession {
   async save(): Promise<void> {
     window.clearTimeout(this.saveTimer);
     while (this.saving) await this.saving;
-    if (["saved", "conflict"].includes(this.snapshot.save)) return;
+    if (["saved", "conflict", "wrong"].includes(this.snapshot.save)) return;
     this.saving = this.write();
     try {
       await this.saving;

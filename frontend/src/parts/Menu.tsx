@@ -60,3 +60,40 @@ export function MenuLink({
     </DropdownMenu.Item>
   );
 }
+
+/** One of a few, chosen without closing the menu. */
+export function MenuChoice<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+}) {
+  return (
+    <DropdownMenu.RadioGroup
+      value={value}
+      onValueChange={(next) => {
+        const chosen = options.find(([option]) => option === next);
+        if (chosen) onChange(chosen[0]);
+      }}
+    >
+      <DropdownMenu.Label className="px-3 pt-1 text-sm text-faded">{label}</DropdownMenu.Label>
+      {options.map(([option, text]) => (
+        <DropdownMenu.RadioItem
+          key={option}
+          value={option}
+          className={ITEM}
+          onSelect={(event) => event.preventDefault()}
+        >
+          <span aria-hidden>{option === value ? "● " : "○ "}</span>
+          {text}
+        </DropdownMenu.RadioItem>
+      ))}
+      <DropdownMenu.Separator className="my-1 border-t border-rule" />
+    </DropdownMenu.RadioGroup>
+  );
+}

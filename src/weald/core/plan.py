@@ -7,17 +7,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from weald.core.bindings import flat_case
-from weald.core.bindings.protocol import Piece, Structure
+from weald.core.bindings.protocol import Structure
 from weald.core.drawing import Drawing
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.imposition import Section, Sheet
+from weald.core.pieces import Piece, draw_pieces
 from weald.core.reckoning import QUANTITIES, Ledger, Quantity, Station
 from weald.core.spec import JobSpec
 from weald.core.stations import block as block_station
 from weald.core.stations import folding as folding_station
 from weald.core.stations import paper as paper_station
-from weald.core.stations import pieces as pieces_station
 from weald.core.stations import text as text_station
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import MILLIMETRES, Notation
@@ -98,7 +98,7 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
         block_station.draw_front(block, ledger),
         block_station.draw_tail(block, ledger),
         *bound.drawings,
-        pieces_station.draw(pieces, notation),
+        draw_pieces(pieces, notation),
     )
     findings = (
         *text_station.mind(spec, text),

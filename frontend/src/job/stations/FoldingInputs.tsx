@@ -30,16 +30,16 @@ export function FoldingInputs({
           path="folding.sheets_per_section"
           label="Sheets a signature"
           min={1}
-          width="w-32"
+          width="w-28"
         />
-        <SelectField path="folding.make_up" label="Make-up" options={MAKE_UP} width="w-44" />
+        <SelectField path="folding.make_up" label="Make-up" options={MAKE_UP} width="w-40" />
         <SelectField
           path="printing.flip"
           label="Printer turns on the"
           options={FLIP}
-          width="w-36"
+          width="w-32"
         />
-        <NumberField path="folding.creep_factor" label="Creep factor" step={0.01} width="w-24" />
+        <NumberField path="folding.creep_factor" label="Creep factor" step={0.01} width="w-20" />
       </Group>
       <Group title="Shown">
         <div className="flex items-center gap-1 pt-[1.1rem]">

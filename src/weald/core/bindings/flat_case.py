@@ -15,9 +15,10 @@ from weald.core.bindings.joint import (
     inset_for_gap,
     least_gap,
 )
-from weald.core.bindings.protocol import Bound, Piece, PieceMaterial
+from weald.core.bindings.protocol import Bound
 from weald.core.findings import Action, Finding, finding
 from weald.core.paper import CLOTH_GSM_PER_MM, board_for_height
+from weald.core.pieces import Piece, PieceMaterial
 from weald.core.reckoning import Ledger, School
 from weald.core.spec import JobSpec, JointRule, SpineRule
 from weald.core.stations.block import MULL_OVERLAP, MULL_SHORT, BlockPlan, book_weight

@@ -195,7 +195,7 @@ def draw_section(
     section = min(section, len(plan.sections))
     sheets = [sheet for sheet in plan.sheets if sheet.section == section]
     width, height, show = paper.sheet_width, paper.sheet_height, ledger.notation.figure
-    gap = max(width, height) / 8
+    gap = max(width, height) / 7
     pairs_across = 1 if len(sheets) <= 2 or width > 1.6 * height else 2
     sketch = Sketch()
     for index, sheet in enumerate(sheets):
@@ -207,7 +207,7 @@ def draw_section(
             name = "inner side" if side else "outer side"
             sketch.label(
                 x + width / 2,
-                top - gap * 0.4,
+                top - gap * 0.5,
                 f"sheet {sheet.sheet}, {name}",
                 about="sheets.count",
             )
@@ -216,7 +216,7 @@ def draw_section(
     sketch.dimension((width, bottom), (0, bottom), show(width), about="sheet.width")
     pages = plan.sections[section - 1]
     span = f"pages {pages.first_page}–{pages.last_page}" if pages.first_page else "blank leaves"
-    sketch.points.append((0, -gap * 0.8))
+    sketch.points.append((0, -gap * 0.9))
     return sketch.finish(
         "folding.section",
         "folding",

@@ -119,7 +119,7 @@ def reckon(
         ledger.reckon(
             "stock.sheets",
             math.ceil(sheets * spoilt / count - 1e-9),
-            "{sheets} × {copies} + {spoilage} spoilage, / {each}, rounded up",
+            "{sheets} × {copies} × (1 + {spoilage} / 100) / {each}, rounded up",
             {
                 "sheets": ledger.entry("sheets a copy", text.make_up.sheet_count, "sheets.count", "count"),
                 "copies": ledger.entry("copies", spec.copies, "copies", "count"),

@@ -7,10 +7,10 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
-from weald.core.bindings.protocol import Piece
 from weald.core.drawing import Drawing
 from weald.core.findings import Finding
 from weald.core.imposition import Section, Sheet
+from weald.core.pieces import Piece
 from weald.core.plan import Caution
 from weald.core.reckoning import Quantity
 from weald.core.spec import JobSpec

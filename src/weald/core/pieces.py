@@ -1,10 +1,39 @@
-"""All pieces to be cut, side by side to one scale, each with its grain."""
+"""The pieces to be cut, and all of them drawn to one scale, each with its grain."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
 
-from weald.core.bindings.protocol import Piece, PieceMaterial
 from weald.core.drawing import Drawing, Material, Sketch, box
 from weald.core.units import Mm, Notation
+
+PieceGrain = Literal["height", "width", "any"]
+PieceMaterial = Literal["paper", "endpaper", "board", "cloth", "mull", "kraft"]
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """One kind of piece to cut.
+
+    :param count: for all copies.
+    :param grain: the side of the piece its grain has to run along.
+    :param grain_right: whether the chosen stock gives it so; ``None`` where no stock is chosen.
+    :param allowance: left on when cutting, beyond the size stated.
+    """
+
+    id: str
+    label: str
+    material: PieceMaterial
+    count: int
+    width: Mm
+    height: Mm
+    thickness: Mm | None
+    grain: PieceGrain
+    how: str
+    shown: str = ""
+    grain_right: bool | None = None
+    allowance: Mm = 0.0
+
 
 _FILLS: dict[PieceMaterial, Material] = {
     "paper": "paper",
@@ -16,7 +45,7 @@ _FILLS: dict[PieceMaterial, Material] = {
 }
 
 
-def draw(pieces: Sequence[Piece], notation: Notation) -> Drawing:
+def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     """Every kind of piece once, in rows wider than they are high in all."""
     sketch = Sketch()
     area = sum(piece.width * piece.height for piece in pieces)
