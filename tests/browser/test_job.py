@@ -137,7 +137,8 @@ def test_units_and_ruler_change_how_everything_is_shown(desk: Page) -> None:
     desk.get_by_role("radio", name="mm").click()
     field(desk, "Turn-in").press("ArrowUp")
     expect(field(desk, "Turn-in")).to_have_value("19.5")
-    desk.get_by_label("Ruler").select_option("0.1")
+    with desk.expect_response("**/api/me"):
+        desk.get_by_label("Ruler").select_option("0.1")
     field(desk, "Turn-in").press("ArrowDown")
     expect(field(desk, "Turn-in")).to_have_value("19.4")
 
@@ -225,6 +226,7 @@ def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: 
     for name, pages in (("Job sheet (PDF)", 4), ("Case at true size (PDF)", 4)):
         desk.get_by_role("button", name="Print and take away").click()
         desk.get_by_role("menuitemradio", name="Letter").click()
+        expect(desk.get_by_role("menuitemradio", name="Letter")).to_be_checked()
         link = desk.get_by_role("menuitem", name=name)
         href = link.get_attribute("href")
         assert href

@@ -1,4 +1,5 @@
 import { ChevronDown } from "lucide-react";
+import { useState } from "react";
 import { useChangePreferences, usePerson } from "../app/person";
 import { Menu, MenuAction, MenuChoice, MenuLink } from "../parts/Menu";
 import { useSession } from "./context";
@@ -13,6 +14,7 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
   const session = useSession();
   const person = usePerson();
   const preferences = useChangePreferences();
+  const [paper, setPaper] = useState(person.paper);
   const base = `/api/jobs/${jobId}`;
   return (
     <span onPointerDown={() => void session.save()} onKeyDown={() => void session.save()}>
@@ -26,14 +28,17 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
       >
         <MenuChoice
           label="Printed on"
-          value={person.paper}
+          value={paper}
           options={PAPERS}
-          onChange={(paper) => preferences.mutate({ paper })}
+          onChange={(chosen) => {
+            setPaper(chosen);
+            preferences.mutate({ paper: chosen });
+          }}
         />
-        <MenuLink href={`${base}/job-sheet.pdf?paper=${person.paper}`} newTab>
+        <MenuLink href={`${base}/job-sheet.pdf?paper=${paper}`} newTab>
           Job sheet (PDF)
         </MenuLink>
-        <MenuLink href={`${base}/case.pdf?paper=${person.paper}`} newTab>
+        <MenuLink href={`${base}/case.pdf?paper=${paper}`} newTab>
           Case at true size (PDF)
         </MenuLink>
         <MenuLink href={`${base}/case.svg`}>Case as SVG</MenuLink>

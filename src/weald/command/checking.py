@@ -1,11 +1,13 @@
 """Everything that has to hold: formatters, linters, types, walls, and the tests."""
 
+import contextlib
 import os
 import shutil
 import subprocess
 import sys
 import tempfile
 import time
+from collections.abc import Iterator
 from pathlib import Path
 
 from weald.command import frontend
@@ -53,31 +55,37 @@ def test(arguments: list[str]) -> None:
     browser = chromium()
     lint()
     built = frontend.build()
-    folder = cluster_folder(Path(tempfile.mkdtemp(prefix="weald-test-")) / "database")
-    folder.parent.chmod(0o755)
-    try:
-        with running_cluster(folder, lasting=False) as url:
-            environment = _environment() | {
-                "WEALD_DATABASE_URL": url,
-                "WEALD_FRONTEND": str(built),
-                "WEALD_CHROMIUM": str(browser),
-            }
-            _run("tests", _tool("pytest", *arguments), environment)
-    finally:
-        shutil.rmtree(folder.parent if "weald-test-" in folder.parent.name else folder)
+    with _private_database() as url:
+        environment = _environment() | {
+            "WEALD_DATABASE_URL": url,
+            "WEALD_FRONTEND": str(built),
+            "WEALD_CHROMIUM": str(browser),
+        }
+        _run("tests", _tool("pytest", *arguments), environment)
+
+
+@contextlib.contextmanager
+def _private_database() -> Iterator[str]:
+    """A database cluster of our own, removed afterwards."""
+    with tempfile.TemporaryDirectory(prefix="weald-test-") as temporary:
+        Path(temporary).chmod(0o755)
+        folder = cluster_folder(Path(temporary) / "database")
+        try:
+            with running_cluster(folder, lasting=False) as url:
+                yield url
+        finally:
+            shutil.rmtree(folder, ignore_errors=True)
 
 
 def bench(arguments: list[str]) -> None:
     """The benchmarks, upon a private database."""
     browser = chromium()
     built = frontend.build()
-    with tempfile.TemporaryDirectory(prefix="weald-bench-") as temporary:
-        Path(temporary).chmod(0o755)
-        with running_cluster(Path(temporary) / "database", lasting=False) as url:
-            environment = _environment() | {
-                "WEALD_DATABASE_URL": url,
-                "WEALD_FRONTEND": str(built),
-                "WEALD_CHROMIUM": str(browser),
-            }
-            command = _tool("pytest", "benchmarks", "-q", "-s", "-p", "no:cacheprovider")
-            _run("benchmarks", [*command, *arguments], environment)
+    with _private_database() as url:
+        environment = _environment() | {
+            "WEALD_DATABASE_URL": url,
+            "WEALD_FRONTEND": str(built),
+            "WEALD_CHROMIUM": str(browser),
+        }
+        command = _tool("pytest", "benchmarks", "-q", "-s", "-p", "no:cacheprovider")
+        _run("benchmarks", [*command, *arguments], environment)

@@ -121,7 +121,6 @@ def demo(fresh: bool) -> None:
         environment["WEALD_FRONTEND"] = str(frontend.build())
         with running_cluster(cluster_folder(folder / "database"), lasting=True) as url:
             environment["WEALD_DATABASE_URL"] = url
-            manage(environment, "migrate", "--verbosity", "0")
             manage(environment, "load_demo", DEMO_NAME, DEMO_PASSWORD)
             lines = [
                 "",

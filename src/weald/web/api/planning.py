@@ -1,5 +1,6 @@
 """Planning without storing: plans, lengths and choices."""
 
+from dataclasses import fields, replace
 from functools import lru_cache
 from typing import Any
 
@@ -46,22 +47,12 @@ def plan_job(
     notation = notation_of(request)
     spec = read_spec(job, notation)
     made = plan(spec, notation, section)
-    reply = PlanReply(
-        title=made.title,
-        quantities=made.quantities,
-        sections=made.sections,
-        sheets=made.sheets if station is None else (),
-        pieces=made.pieces,
-        drawings=tuple(
-            each for each in made.drawings if station is None or each.station in (station, "pieces")
-        ),
-        findings=made.findings,
-        folds=made.folds,
-        grain_needed=made.grain_needed,
-        cautions=made.cautions,
-        shown_section=made.shown_section,
-        inputs=editable_lengths(spec, notation),
-    )
+    if station is not None:
+        shown = (station, "pieces")
+        drawings = tuple(each for each in made.drawings if each.station in shown)
+        made = replace(made, sheets=(), drawings=drawings)
+    parts = {field.name: getattr(made, field.name) for field in fields(made)}
+    reply = PlanReply(**parts, inputs=editable_lengths(spec, notation))
     return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")
 
 

@@ -7,12 +7,7 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
-from weald.core.drawing import Drawing
-from weald.core.findings import Finding
-from weald.core.imposition import Section, Sheet
-from weald.core.pieces import Piece
-from weald.core.plan import Caution
-from weald.core.reckoning import Quantity
+from weald.core.plan import Plan
 from weald.core.spec import JobSpec
 from weald.core.units import Units
 
@@ -32,20 +27,9 @@ class Problem(Schema):
 
 
 @dataclass(frozen=True, slots=True)
-class PlanReply:
+class PlanReply(Plan):
     """A plan with the lengths of its job as they stand in their fields, by dotted path."""
 
-    title: str
-    quantities: tuple[Quantity, ...]
-    sections: tuple[Section, ...]
-    sheets: tuple[Sheet, ...]
-    pieces: tuple[Piece, ...]
-    drawings: tuple[Drawing, ...]
-    findings: tuple[Finding, ...]
-    folds: tuple[str, ...]
-    grain_needed: str
-    cautions: tuple[Caution, ...]
-    shown_section: int
     inputs: dict[str, str]
 
 

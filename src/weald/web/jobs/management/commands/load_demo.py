@@ -1,6 +1,7 @@
 from argparse import ArgumentParser
 
 from django.contrib.auth.models import User
+from django.core.management import call_command
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
@@ -9,16 +10,20 @@ from weald.web.jobs import demo_bindery
 
 
 class Command(BaseCommand):
-    """Loads the demo bindery, once."""
+    """Brings the tables up to date and loads the demo bindery, once."""
 
-    help = "Load the demo bindery, unless it is there already."
+    help = "Migrate, and load the demo bindery unless it is there already."
 
     def add_arguments(self, parser: ArgumentParser) -> None:
         parser.add_argument("name")
         parser.add_argument("password")
 
-    @transaction.atomic
     def handle(self, *args: object, **options: str) -> None:
+        call_command("migrate", verbosity=0)
+        self._load(options)
+
+    @transaction.atomic
+    def _load(self, options: dict[str, str]) -> None:
         if User.objects.filter(username=options["name"]).exists():
             return
         person = add_person(options["name"], options["password"], demo_bindery.WORKSHOP, check=False)
