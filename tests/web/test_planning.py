@@ -58,7 +58,7 @@ def test_what_cannot_be_planned_is_named(client: Client, body: dict[str, Any], f
     assert field in answer.json()["message"]
 
 
-@pytest.mark.parametrize("raw", [b"", b"{", b"[]", b'"x"', b"null", b"\xff"])
+@pytest.mark.parametrize("raw", [b"", b"{", b"[]", b'"x"', b"null", b"\xff", b"[" * 100_000])
 def test_what_is_no_json_is_no_accident(client: Client, raw: bytes) -> None:
     answer = client.generic("POST", "/api/plan", raw, content_type="application/json")
     assert answer.status_code in (400, 422)

@@ -47,6 +47,7 @@ NAMED_PROGRAMMES: dict[str, str] = {
 
 MAX_FOLDS = 6
 MAX_SHEETS = 40
+MAX_CELLS = 256
 _WORD = re.compile(r"(z?)([vh]?)(\d*)")
 
 
@@ -267,6 +268,8 @@ def fold_packet(programme: str, sheets: int = 1) -> FoldedPacket:
             "leaves; end the programme with v or h."
         )
     columns, rows = _grid(folds)
+    if columns * rows > MAX_CELLS:
+        raise FoldError(f"{columns} × {rows} leaves are more than a sheet gives; {MAX_CELLS} are the most.")
     stacks: list[list[Stack]] = [
         [tuple(Layer(sheet, column, row) for sheet in range(sheets)) for column in range(columns)]
         for row in range(rows)

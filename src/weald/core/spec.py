@@ -7,10 +7,20 @@ Missing keys take house defaults; unknown ones are refused by name. Read a job w
 
 import difflib
 import math
+import unicodedata
 from collections.abc import Iterator, Mapping
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, ValidationInfo
+from pydantic import (
+    AfterValidator,
+    BaseModel,
+    BeforeValidator,
+    ConfigDict,
+    Field,
+    ValidationError,
+    ValidationInfo,
+)
+from pydantic.fields import FieldInfo
 from pydantic_core import ErrorDetails
 
 from weald.core.errors import SizeError, SpecError
@@ -36,6 +46,17 @@ Length = Annotated[float, BeforeValidator(_read_length, json_schema_input_type=f
 Size = Annotated[Length, Field(gt=0, le=3000)]
 Allowance = Annotated[Length, Field(ge=0, le=200)]
 Thin = Annotated[Length, Field(gt=0, le=3)]
+
+
+def _without_control_signs(text: str) -> str:
+    if any(unicodedata.category(sign) == "Cc" for sign in text):
+        raise ValueError("Write this on one line, without tabs or other control signs.")
+    return text
+
+
+_OneLine = AfterValidator(_without_control_signs)
+Name = Annotated[str, Field(max_length=120), _OneLine]
+Title = Annotated[str, Field(min_length=1, max_length=200), _OneLine]
 
 
 class _Part(BaseModel):
@@ -96,7 +117,7 @@ class Paper(_Part):
     ``calliper``, else from ``stack``, else from grammage × bulk.
     """
 
-    name: Annotated[str, Field(max_length=120)] = ""
+    name: Name = ""
     grammage: Annotated[float, Field(gt=0, le=1000)] = 90.0
     bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
     basis: BasisWeight | None = None
@@ -166,9 +187,9 @@ class Binding(_Part):
 
     structure: Literal["flat_case"] = "flat_case"
     board: Annotated[Length, Field(ge=0.3, le=12)] = 2.0
-    board_name: Annotated[str, Field(max_length=120)] = ""
+    board_name: Name = ""
     spine_board: Annotated[Length, Field(ge=0.3, le=12)] | None = None
-    cover_name: Annotated[str, Field(max_length=120)] = ""
+    cover_name: Name = ""
     cover_thickness: Annotated[Length, Field(gt=0, le=4)] = 0.3
     squares: Squares = Squares()
     spine_rule: SpineRule = "flush"
@@ -187,7 +208,7 @@ class JobSpec(_Part):
 
     format: Literal["weald-job"] = "weald-job"
     version: Literal[1] = 1
-    title: Annotated[str, Field(min_length=1, max_length=200)] = "Untitled book"
+    title: Title = "Untitled book"
     copies: Annotated[int, Field(ge=1, le=10000)] = 1
     text: Text = Text()
     leaf: Leaf = Leaf()
@@ -201,7 +222,7 @@ class JobSpec(_Part):
     measured: dict[str, Size] = {}
 
 
-_LENGTH_CHECKS = {
+_LIMITS = {
     "greater_than": "must be more than {gt}",
     "greater_than_equal": "must be at least {ge}",
     "less_than_equal": "must be at most {le}",
@@ -226,15 +247,23 @@ _KINDS = {
 }
 
 
-def _known_keys(path: tuple[str | int, ...]) -> list[str]:
+def _fields_at(path: tuple[str | int, ...]) -> dict[str, FieldInfo]:
+    """The entries of the group at a path; none where there is no such group."""
     model: Any = JobSpec
     for key in path:
         annotation = model.model_fields[key].annotation if key in model.model_fields else None
         options = getattr(annotation, "__args__", (annotation,))
         model = next((each for each in options if hasattr(each, "model_fields")), None)
         if model is None:
-            return []
-    return list(model.model_fields)
+            return {}
+    return dict(model.model_fields)
+
+
+def _unit_at(path: tuple[str | int, ...]) -> str:
+    """The unit limits are said in: millimetres for lengths, none for counts and plain numbers."""
+    info = _fields_at(path[:-1]).get(str(path[-1])) if path else None
+    measured = len(path) > 1 and path[0] == "measured"
+    return " mm" if measured or (info and _is_length(info.metadata, info.annotation)) else ""
 
 
 def _near(word: str, words: list[str]) -> str:
@@ -248,13 +277,13 @@ def _sentence(error: ErrorDetails) -> str:
     kind, context = error["type"], error.get("ctx", {})
     if kind == "extra_forbidden":
         key = str(error["loc"][-1])
-        return f"“{key}” is not part of a job; {_near(key, _known_keys(error['loc'][:-1]))}"
+        return f"“{key}” is not part of a job; {_near(key, list(_fields_at(error['loc'][:-1])))}"
     if kind in ("literal_error", "enum"):
         return f"“{error['input']}” cannot be planned here; use {context['expected']}."
     if kind == "value_error":
         return str(context["error"])
-    if kind in _LENGTH_CHECKS:
-        return f"“{error['input']}” {_LENGTH_CHECKS[kind].format(**context)}."
+    if kind in _LIMITS:
+        return f"“{error['input']}” {_LIMITS[kind].format(**context)}{_unit_at(error['loc'])}."
     if kind in _KINDS:
         return f"{_KINDS[kind].format(**context)}.".capitalize()
     return error["msg"] + "."

@@ -99,7 +99,10 @@ def parse_length(text: str | float, bare: BareUnit = "mm") -> Mm:
     if isinstance(text, bool):
         raise SizeError(f"“{text}” is not a length; {_EXAMPLES}.")
     if isinstance(text, (int, float)):
-        return float(text)
+        try:
+            return float(text)
+        except OverflowError:
+            raise SizeError(f"No length is that long; {_EXAMPLES}.") from None
     rest = _spell_out_fractions(text)
     if not rest or len(rest) > 80:
         raise SizeError(f"No length is given; {_EXAMPLES}.")

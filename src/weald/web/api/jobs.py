@@ -68,8 +68,9 @@ def list_jobs(
 ) -> JobPage:
     """A page of the workshop's jobs."""
     jobs = jobs_of(request).filter(archived=archived)
-    if search.strip():
-        jobs = jobs.filter(title__icontains=search.strip())
+    words = search.replace("\0", "").strip()
+    if words:
+        jobs = jobs.filter(title__icontains=words)
     if state:
         jobs = jobs.filter(state=state)
     count = jobs.count()
@@ -95,7 +96,7 @@ def create_job(request: HttpRequest, job: dict[str, Any] = Body(...)) -> Status:
 def import_job(request: HttpRequest, file: UploadedFile = File(...)) -> Status:
     """Begin a job from a job file on disk."""
     spec = read_job_file(file.read())
-    summary = f"imported from {file.name}"[:300]
+    summary = f"imported from {file.name}".replace("\0", "")[:300]
     made = services.create_job(workshop_of(request), person(request), spec, summary)
     return Status(201, job_reply(made))
 

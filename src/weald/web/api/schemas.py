@@ -8,14 +8,13 @@ from ninja import Schema
 from pydantic import Field
 
 from weald.core.plan import Plan
-from weald.core.spec import JobSpec
+from weald.core.spec import JobSpec, Title
 from weald.core.units import Units
 
 State = Literal["planned", "at_bench", "finished"]
 PaperName = Literal["a4", "letter"]
 ThemeName = Literal["day", "lamp"]
 Verb = Literal["begun", "changed", "undone", "redone"]
-Title = Annotated[str, Field(min_length=1, max_length=200)]
 
 
 class Problem(Schema):
