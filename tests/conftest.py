@@ -1,10 +1,15 @@
 from typing import Any
 
 import pytest
+from hypothesis import settings as hypothesis_settings
 
 from weald.core.plan import Plan, plan
 from weald.core.reckoning import Quantity
 from weald.core.spec import read_spec
+
+# a busy machine must not make a property fail for being slow
+hypothesis_settings.register_profile("weald", deadline=None)
+hypothesis_settings.load_profile("weald")
 
 
 @pytest.fixture(autouse=True)

@@ -14,9 +14,8 @@ import psycopg
 import pytest
 
 from weald.command import frontend, machine
-from weald.command.cluster import cluster_folder, free_port, running_cluster
+from weald.command.cluster import cluster_folder, free_port, running_cluster, running_url
 from weald.command.paths import PROJECT
-from weald.command.serving import _running_url
 
 START_SECONDS = 90
 
@@ -30,10 +29,10 @@ def test_a_cluster_runs_on_loopback_and_leaves_nothing_behind(tmp_path: Path) ->
             connection.execute("insert into books values ('Log')")
             listening = connection.execute("show listen_addresses").fetchone()
         assert listening == ("127.0.0.1",)
-        assert _running_url(folder) == url
+        assert running_url(folder) == url
     with pytest.raises(psycopg.OperationalError):
         psycopg.connect(url, connect_timeout=2)
-    assert _running_url(folder) is None
+    assert running_url(folder) is None
     with running_cluster(folder, lasting=False) as url, psycopg.connect(url) as connection:
         assert connection.execute("select title from books").fetchone() == ("Log",)
 
@@ -180,6 +179,10 @@ def test_the_demo_opens_says_where_and_closes_all_it_started(var: Path) -> None:
         started = " ".join(children_of(var))
         assert "gunicorn" in started
         assert "procrastinate worker" in started
+        with running_demo(var, free_port()) as second:
+            refused, _ = second.communicate(timeout=40)
+        assert second.returncode == 1
+        assert "open already" in refused
         words = close(process)
     assert f"http://127.0.0.1:{port}" in words
     assert "Sign in as binder with linen-thread" in words

@@ -127,3 +127,15 @@ def _wait_until_ready(server: "subprocess.Popen[bytes]", port: int) -> None:
         except psycopg.OperationalError:
             time.sleep(0.1)
     raise NotReadyError("The database did not start within a minute.")
+
+
+def running_url(folder: Path) -> str | None:
+    """The address of the cluster in ``folder`` if it is running, from the file PostgreSQL keeps."""
+    try:
+        lines = (folder / "postmaster.pid").read_text().splitlines()
+        command = Path("/proc", lines[0].strip(), "cmdline").read_bytes().decode(errors="replace")
+    except (OSError, IndexError):
+        return None
+    if str(folder) not in command:
+        return None
+    return f"postgres://{_DATABASE}@127.0.0.1:{lines[3].strip()}/{_DATABASE}"

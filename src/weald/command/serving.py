@@ -12,7 +12,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 from weald.command import frontend
-from weald.command.cluster import cluster_folder, free_port, running_cluster
+from weald.command.cluster import cluster_folder, free_port, running_cluster, running_url
 from weald.command.machine import NotReadyError
 from weald.command.paths import PROJECT, VAR
 
@@ -109,8 +109,11 @@ def _environment(folder: Path) -> dict[str, str]:
 def demo(fresh: bool) -> None:
     """Start the application with the demo bindery."""
     folder = VAR / "demo"
+    database = cluster_folder(folder / "database")
+    if running_url(database):
+        raise NotReadyError("The demo is open already; close it where it was started (Ctrl-C) first.")
     if fresh:
-        shutil.rmtree(cluster_folder(folder / "database"), ignore_errors=True)
+        shutil.rmtree(database, ignore_errors=True)
     environment = _environment(folder) | {"WEALD_PLAIN_HTTP": "1"}
     environment.pop("WEALD_DATABASE_URL", None)
     port = int(os.environ.get("WEALD_PORT", "0")) or free_port()
@@ -119,7 +122,7 @@ def demo(fresh: bool) -> None:
     signal.signal(signal.SIGINT, _on_signal)
     try:
         environment["WEALD_FRONTEND"] = str(frontend.build())
-        with running_cluster(cluster_folder(folder / "database"), lasting=True) as url:
+        with running_cluster(database, lasting=True) as url:
             environment["WEALD_DATABASE_URL"] = url
             manage(environment, "load_demo", DEMO_NAME, DEMO_PASSWORD)
             lines = [
@@ -153,25 +156,10 @@ def serve() -> None:
 def with_serve_database(*arguments: str) -> None:
     """Run a management command upon the data of ``serve``, whether or not that is running."""
     environment = _environment(VAR / "serve") | {"WEALD_PLAIN_HTTP": "1"}
-    running = _running_url(VAR / "serve" / "database")
+    running = running_url(cluster_folder(VAR / "serve" / "database"))
     if running and "WEALD_DATABASE_URL" not in environment:
         manage(environment | {"WEALD_DATABASE_URL": running}, *arguments)
         return
     with _database(environment, VAR / "serve" / "database") as environment:
         manage(environment, "migrate", "--verbosity", "0")
         manage(environment, *arguments)
-
-
-def _running_url(folder: Path) -> str | None:
-    """The address of a cluster that is running already, from the file PostgreSQL keeps."""
-    pid_file = cluster_folder(folder) / "postmaster.pid"
-    if not pid_file.exists():
-        return None
-    lines = pid_file.read_text().splitlines()
-    try:
-        os.kill(int(lines[0]), 0)
-    except (ProcessLookupError, ValueError, IndexError):
-        return None
-    except PermissionError:
-        pass
-    return f"postgres://weald@127.0.0.1:{lines[3].strip()}/weald"
