@@ -174,16 +174,18 @@ function SortHeader({
   down,
   sort,
   onSort,
+  className = "",
 }: {
   title: string;
   up: Sort;
   down: Sort;
   sort: Sort;
   onSort: (sort: Sort) => void;
+  className?: string;
 }) {
   const direction = sort === up ? "ascending" : sort === down ? "descending" : "none";
   return (
-    <th className="py-1.5 font-normal" aria-sort={direction}>
+    <th className={`py-1.5 font-normal ${className}`} aria-sort={direction}>
       <button
         type="button"
         className="hover:underline"
@@ -215,10 +217,17 @@ function JobTable({
       <thead className="text-sm text-faded">
         <tr className="border-b border-rule">
           <SortHeader title="Title" up="title" down="-title" sort={sort} onSort={onSort} />
-          <th className="font-normal">Binding</th>
+          <th className="hidden font-normal lg:table-cell">Binding</th>
           <th className="font-normal">State</th>
-          <th className="font-normal">To mind</th>
-          <SortHeader title="Changed" up="updated" down="-updated" sort={sort} onSort={onSort} />
+          <th className="hidden font-normal lg:table-cell">To mind</th>
+          <SortHeader
+            title="Changed"
+            up="updated"
+            down="-updated"
+            sort={sort}
+            onSort={onSort}
+            className="hidden md:table-cell"
+          />
           <th>
             <span className="sr-only">More</span>
           </th>
@@ -234,8 +243,11 @@ function JobTable({
               >
                 {job.title}
               </Link>
+              <span className="mt-1 block text-sm lg:hidden">
+                <ToMind job={job} />
+              </span>
             </th>
-            <td className="py-3 pr-3 whitespace-nowrap">
+            <td className="hidden py-3 pr-3 whitespace-nowrap lg:table-cell">
               {BINDINGS[job.structure] ?? job.structure}
             </td>
             <td className="py-2 pr-3">
@@ -252,10 +264,10 @@ function JobTable({
                 ))}
               </select>
             </td>
-            <td className="max-w-80 py-3 pr-3 text-sm">
+            <td className="hidden max-w-80 py-3 pr-3 text-sm lg:table-cell">
               <ToMind job={job} />
             </td>
-            <td className="figures py-3 pr-3 text-sm whitespace-nowrap text-faded">
+            <td className="figures hidden py-3 pr-3 text-sm whitespace-nowrap text-faded md:table-cell">
               {new Date(job.updated).toLocaleDateString([], { dateStyle: "medium" })}
             </td>
             <td className="py-2 text-right">

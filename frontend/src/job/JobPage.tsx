@@ -256,7 +256,7 @@ function Drawings({ station, grain }: { station: Station; grain: boolean }) {
         {drawings.map((drawing, index) => (
           <div
             key={drawing.id}
-            className={`flex min-h-0 min-w-0 flex-col ${index === 0 ? "flex-[1.9]" : "flex-1"}`}
+            className={`flex min-h-[20rem] min-w-0 flex-col lg:min-h-0 ${index === 0 ? "flex-[1.9]" : "flex-1"}`}
           >
             <DrawingView
               drawing={drawing}

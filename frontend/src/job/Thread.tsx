@@ -29,7 +29,12 @@ export function Thread({
   }).join(" ");
   return (
     <nav aria-label="Order of work" className="relative">
-      <svg className="absolute top-0 left-0" width={44} height={height + 12} aria-hidden>
+      <svg
+        className="absolute top-0 left-0 hidden lg:block"
+        width={44}
+        height={height + 12}
+        aria-hidden
+      >
         <path
           d={`${stitch} L${X} ${height + 8}`}
           fill="none"
@@ -60,17 +65,22 @@ export function Thread({
           );
         })}
       </svg>
-      <ol>
+      <ol className="flex flex-wrap gap-x-2 lg:block">
         {STATIONS.map(({ id, title }) => {
           const flag = worst(id);
           return (
-            <li key={id} className="flex h-[64px] items-center pl-11">
+            <li key={id} className="flex items-center py-1 lg:h-[64px] lg:py-0 lg:pl-11">
               <Link
                 to={`/jobs/${jobId}/${id}`}
                 aria-current={id === station ? "page" : undefined}
                 className={`rounded px-1.5 py-0.5 ${id === station ? "bg-hill font-semibold text-on-hill" : "hover:underline"}`}
               >
                 {title}
+                {flag && (
+                  <span aria-hidden className="lg:hidden">
+                    {flag === "stop" ? " ■" : " ▲"}
+                  </span>
+                )}
                 {flag && (
                   <span className="sr-only">
                     {flag === "stop" ? ": stop" : ": something to mind"}
