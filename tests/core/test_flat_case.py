@@ -68,6 +68,15 @@ def test_every_school_of_joint(board: float, by_board: float, plus_6: float, fro
     assert found["by_board"] == by_board
     assert found["board_plus_6"] == plus_6
     assert found["inset"] == pytest.approx(from_inset_5)
+    assert (found["fine"], found["quarter_inch"]) == (5.5, 6.35)
+
+
+def test_a_gauge_chosen_for_the_joint_is_the_school_shown() -> None:
+    for rule, width in (("quarter_inch", 6.35), ("fine", 5.5), ("fixed", 6.0)):
+        made = planned({"binding": {"board": 1.0, "joint_rule": "fixed", "joint": width}})
+        gap = quantity(made, "joint.gap")
+        assert gap.value == width
+        assert [school.rule for school in gap.schools if school.chosen] == [rule]
 
 
 def test_every_school_of_squares_can_be_chosen() -> None:

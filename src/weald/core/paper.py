@@ -183,7 +183,10 @@ def sheets_a_section(grammage: Gsm) -> tuple[int, int]:
 
 def board_for_height(height: Mm) -> Mm:
     """Board thickness that holds flat at this block height: 1.5, 2, 2.5 or 3 mm."""
-    for limit, board in ((150, 1.5), (220, 2.0), (300, 2.5)):
-        if height < limit or (limit != 150 and height <= limit):
-            return board
+    if height < 150:
+        return 1.5
+    if height <= 220:
+        return 2.0
+    if height <= 300:
+        return 2.5
     return 3.0

@@ -1,16 +1,11 @@
 """The flat-back case drawn: laid flat from the inside, and the closed spine in section."""
 
-from __future__ import annotations
-
 import math
-from typing import TYPE_CHECKING
 
+from weald.core.bindings.flat_case_sizes import FlatCase
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
-
-if TYPE_CHECKING:
-    from weald.core.bindings.flat_case import FlatCase
 
 SECTION_DEPTH: Mm = 32.0
 

@@ -1,0 +1,192 @@
+"""What binders differ on for a case, and what each school gives: squares, joint, spine board, corners."""
+
+from weald.core.bindings.joint import gap_by_board, gap_for_inset
+from weald.core.reckoning import Ledger, School
+from weald.core.spec import JobSpec, JointRule, SpineRule
+from weald.core.stations.block import BlockPlan
+from weald.core.units import TOLERANCE, Mm
+
+DEFAULT_FIXED_GAP: Mm = 7.0
+DEFAULT_INSET: Mm = 5.0
+BOARD_PLUS: Mm = 6.0
+
+SQUARE_SCHOOLS: tuple[tuple[str, str, Mm, Mm, str], ...] = (
+    # rule, label, head and tail, fore-edge, what it does
+    ("2_and_3", "2 head and tail, 3 fore-edge", 2.0, 3.0, "fine, small books"),
+    ("3_all", "3 all round", 3.0, 3.0, "even on every side"),
+    ("4_all", "4 all round", 4.0, 4.0, "printed covers, larger books"),
+    ("5_all", "5 all round", 5.0, 5.0, "first books: forgives a board cut short"),
+    ("eighth", "1/8″ all round", 3.175, 3.175, "for inch rules"),
+)
+SPINE_SCHOOLS: tuple[tuple[SpineRule, str, float, Mm, str], ...] = (
+    # rule, label, boards added, millimetres added, what it does
+    ("block", "block", 0.0, 0.0, "spine board lies between the boards"),
+    ("block_plus_1_5", "block + 1½ boards", 1.5, 0.0, "a little narrower than the closed book"),
+    ("flush_less_1", "block + 2 boards − 1", 2.0, -1.0, "flush, with room for the cloth"),
+    ("flush", "block + 2 boards", 2.0, 0.0, "flush with the outside of the boards"),
+)
+JOINT_SCHOOLS: tuple[tuple[JointRule, str, str], ...] = (
+    ("by_board", "fixed by the board", "by eye, ordinary cloth: 5.5, 7, 8 or 9"),
+    ("board_plus_6", "board + 6", "wider as the board grows"),
+    ("inset", "from the inset wanted", "says how far the board stands off the spine"),
+    ("fixed", "a width of one's own", "a gauge strip one owns"),
+)
+JOINT_GAUGES: tuple[tuple[str, str, Mm, str], ...] = (
+    # rule, label, width, what it does
+    ("fine", "5.5 mm", 5.5, "fine work in thin cloth"),
+    ("quarter_inch", "¼″", 6.35, "1.5 to 2 mm boards, for inch gauges"),
+)
+
+
+def reckon_squares(spec: JobSpec, ledger: Ledger) -> None:
+    """Enter the three squares."""
+    squares = spec.binding.squares
+    asked = {"head": squares.head, "tail": squares.tail, "fore_edge": squares.fore_edge}
+    for edge, value in asked.items():
+        schools = [
+            ledger.school(
+                rule,
+                label,
+                fore if edge == "fore_edge" else even,
+                {
+                    "binding.squares.head": even,
+                    "binding.squares.tail": even,
+                    "binding.squares.fore_edge": fore,
+                },
+                chosen=(squares.head, squares.tail, squares.fore_edge) == (even, even, fore),
+                effect=effect,
+            )
+            for rule, label, even, fore, effect in SQUARE_SCHOOLS
+        ]
+        ledger.reckon(
+            f"squares.{edge}",
+            value,
+            "as decided; larger books take larger squares",
+            schools=schools,
+            entry=f"binding.squares.{edge}",
+        )
+
+
+def _gap_by_rule(spec: JobSpec, rule: JointRule, spine_board: Mm, groove: Mm) -> Mm:
+    binding = spec.binding
+    if rule == "by_board":
+        return gap_by_board(binding.board)
+    if rule == "board_plus_6":
+        return binding.board + BOARD_PLUS
+    if rule == "inset":
+        wanted = DEFAULT_INSET if binding.inset is None else binding.inset
+        return gap_for_inset(wanted, spine_board, groove)
+    return DEFAULT_FIXED_GAP if binding.joint is None else binding.joint
+
+
+def reckon_joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> Mm:
+    """Enter the joint gap by the rule chosen, and give it back."""
+    binding = spec.binding
+    own = _gap_by_rule(spec, "fixed", spine_board, groove)
+    gauge = next((rule for rule, _, width, _ in JOINT_GAUGES if abs(width - own) < TOLERANCE), None)
+    fixed = binding.joint_rule == "fixed"
+    schools = [
+        ledger.school(
+            rule,
+            label,
+            _gap_by_rule(spec, rule, spine_board, groove),
+            {"binding.joint_rule": rule},
+            chosen=binding.joint_rule == rule and not (fixed and gauge),
+            effect=effect,
+        )
+        for rule, label, effect in JOINT_SCHOOLS
+    ]
+    schools += [
+        ledger.school(
+            rule,
+            label,
+            width,
+            {"binding.joint_rule": "fixed", "binding.joint": width},
+            chosen=fixed and gauge == rule,
+            effect=effect,
+        )
+        for rule, label, width, effect in JOINT_GAUGES
+    ]
+    gap = _gap_by_rule(spec, binding.joint_rule, spine_board, groove)
+    board = ledger.entry("board", binding.board, "binding.board")
+    if binding.joint_rule == "board_plus_6":
+        six = ledger.entry("6 mm", BOARD_PLUS, "binding.joint_rule")
+        how, terms = "{board} + {six}", {"board": board, "six": six}
+    elif binding.joint_rule == "inset":
+        wanted = DEFAULT_INSET if binding.inset is None else binding.inset
+        how = "{spine} + 2 × √(({inset} / 2)² + {groove}²)"
+        terms = {
+            "spine": ledger.ref("spine_board.thickness"),
+            "inset": ledger.entry("inset wanted", wanted, "binding.inset"),
+            "groove": ledger.ref("joint.groove"),
+        }
+    elif binding.joint_rule == "by_board":
+        how, terms = f"by eye for a {board.shown} board", {}
+    else:
+        how, terms = "a width of one's own", {}
+    return ledger.reckon(
+        "joint.gap",
+        gap,
+        how,
+        terms,
+        rule=binding.joint_rule,
+        schools=schools,
+        entry="binding.joint" if binding.joint_rule == "fixed" else None,
+    )
+
+
+def reckon_spine_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
+    """Enter the spine board's width by the rule chosen, and give it back."""
+    board = spec.binding.board
+    schools: list[School] = []
+    value, how = block.thickness, "{block}"
+    for rule, label, boards, more, effect in SPINE_SCHOOLS:
+        width = block.thickness + boards * board + more
+        chosen = spec.binding.spine_rule == rule
+        schools.append(
+            ledger.school(rule, label, width, {"binding.spine_rule": rule}, chosen=chosen, effect=effect)
+        )
+        if chosen:
+            value = width
+            how = "{block}" + (f" + {boards:g} × {{board}}" if boards else "")
+            how += " − {less}" if more else ""
+    terms = {
+        "block": ledger.ref("block.thickness"),
+        "board": ledger.entry("board", board, "binding.board"),
+        "less": ledger.entry("1 mm", 1.0, "binding.spine_rule"),
+    }
+    used = {name: term for name, term in terms.items() if f"{{{name}}}" in how}
+    return ledger.reckon("spine_board.width", value, how, used, rule=spec.binding.spine_rule, schools=schools)
+
+
+def reckon_corner(spec: JobSpec, ledger: Ledger) -> Mm:
+    """Enter how far from the board's corner the cover is cut, and give it back."""
+    binding = spec.binding
+    least = binding.board + binding.cover_thickness
+    schools = [
+        ledger.school(
+            f"{factor:g}_boards",
+            f"{label} board" if factor == 1 else f"{label} boards",
+            max(least, factor * binding.board),
+            {"binding.corner_factor": factor},
+            chosen=abs(binding.corner_factor - factor) < TOLERANCE,
+            effect=effect,
+        )
+        for factor, label, effect in (
+            (1.0, "1", "neat, never less than board and cloth"),
+            (1.25, "1¼", "between the two"),
+            (1.5, "1½", "safe: the corner cannot show"),
+        )
+    ]
+    return ledger.reckon(
+        "corner.cut",
+        max(least, binding.corner_factor * binding.board),
+        "the larger of {factor} × {board} and {board} + {cover}",
+        {
+            "factor": ledger.entry("corner factor", binding.corner_factor, "binding.corner_factor", "factor"),
+            "board": ledger.entry("board", binding.board, "binding.board"),
+            "cover": ledger.entry("cover", binding.cover_thickness, "binding.cover_thickness"),
+        },
+        rule="measured square to the cut, which runs at 45°",
+        schools=schools,
+    )
