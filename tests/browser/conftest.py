@@ -5,13 +5,16 @@ from collections.abc import Iterator
 from typing import Any
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Page, expect
 
 from weald.web.accounts.services import add_person
 from weald.web.jobs import demo_bindery
 
 # Playwright keeps an event loop in this thread; Django's own database calls here are plain ones.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+
+# generous, for a machine that is busy with other things; nothing waits longer than it must
+expect.set_options(timeout=20_000)
 
 NAME, PASSWORD = "binder", "linen-thread"
 FLAGS = [
@@ -49,8 +52,6 @@ def bindery(transactional_db: None, live_server: Any) -> str:
 @pytest.fixture
 def desk(bindery: str, page: Page) -> Iterator[Page]:
     """Signed in, at the desk. Whatever the page complains of in its console fails the test."""
-    page.set_default_timeout(8_000)
-    page.set_default_navigation_timeout(30_000)
     complaints: list[str] = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
     page.on(
