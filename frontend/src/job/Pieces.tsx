@@ -33,22 +33,22 @@ function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
       <caption className="sr-only">Pieces to cut</caption>
       <thead>
         <tr className="border-b border-rule text-faded">
-          <th className="py-1 font-normal">Piece</th>
-          <th className="font-normal">Count</th>
-          <th className="font-normal">Width × height</th>
-          <th className="font-normal">Grain</th>
+          <th className="py-1 pr-3 font-normal">Piece</th>
+          <th className="pr-3 font-normal">Count</th>
+          <th className="pr-3 font-normal">Width × height</th>
+          <th className="pr-3 font-normal">Grain</th>
           <th className="font-normal">Note</th>
         </tr>
       </thead>
       <tbody>
         {pieces.map((piece) => (
           <tr key={piece.id} className="border-b border-rule align-top">
-            <th scope="row" className="py-1 font-semibold">
+            <th scope="row" className="py-1 pr-3 font-semibold">
               {piece.label}
             </th>
-            <td>{piece.count}</td>
-            <td className="whitespace-nowrap">{piece.shown}</td>
-            <td>
+            <td className="pr-3">{piece.count}</td>
+            <td className="pr-3 whitespace-nowrap">{piece.shown}</td>
+            <td className="pr-3">
               {GRAIN[piece.grain]}
               {piece.grain_right === false && (
                 <strong className="text-amber"> ▲ the paper has it across</strong>
