@@ -54,12 +54,12 @@ def test_two_clusters_do_not_disturb_one_another(tmp_path: Path) -> None:
         assert first != second
 
 
-@pytest.mark.skipif(not machine.is_root(), reason="only root hands the database to another user")
 def test_a_folder_the_databases_user_cannot_reach_is_replaced(tmp_path: Path) -> None:
     closed = tmp_path / "closed"
     closed.mkdir(mode=0o700)
     folder = cluster_folder(closed / "database")
-    assert folder.parent == Path("/var/lib/weald")
+    # only root hands the database to another user, who may be kept out
+    assert folder.parent == (Path("/var/lib/weald") if machine.is_root() else closed)
     assert cluster_folder(closed / "database") == folder
 
 

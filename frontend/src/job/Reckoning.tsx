@@ -129,7 +129,7 @@ function Schools({ quantity }: { quantity: Quantity }) {
             <button
               type="button"
               aria-pressed={school.chosen}
-              className={`flex w-full items-baseline justify-between gap-2 rounded px-1 py-0.5 text-left hover:bg-linen ${school.chosen ? "font-semibold" : ""}`}
+              className={`flex w-full items-baseline justify-between gap-2 rounded px-1 py-1 text-left hover:bg-linen ${school.chosen ? "font-semibold" : ""}`}
               onClick={() => session.apply(school.patch)}
             >
               <span>

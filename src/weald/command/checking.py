@@ -52,16 +52,20 @@ def lint() -> None:
 
 def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards."""
-    browser = chromium()
     lint()
-    built = frontend.build()
+    _run_upon_database("tests", _tool("pytest", *arguments))
+
+
+def _run_upon_database(name: str, command: list[str]) -> None:
+    """Run something with a browser, the built interface and a database of its own."""
+    browser, built = chromium(), frontend.build()
     with _private_database() as url:
         environment = _environment() | {
             "WEALD_DATABASE_URL": url,
             "WEALD_FRONTEND": str(built),
             "WEALD_CHROMIUM": str(browser),
         }
-        _run("tests", _tool("pytest", *arguments), environment)
+        _run(name, command, environment)
 
 
 @contextlib.contextmanager
@@ -79,13 +83,5 @@ def _private_database() -> Iterator[str]:
 
 def bench(arguments: list[str]) -> None:
     """The benchmarks, upon a private database."""
-    browser = chromium()
-    built = frontend.build()
-    with _private_database() as url:
-        environment = _environment() | {
-            "WEALD_DATABASE_URL": url,
-            "WEALD_FRONTEND": str(built),
-            "WEALD_CHROMIUM": str(browser),
-        }
-        command = _tool("pytest", "benchmarks", "-q", "-s", "-p", "no:cacheprovider")
-        _run("benchmarks", [*command, *arguments], environment)
+    command = _tool("pytest", "benchmarks", "-q", "-s", "-p", "no:cacheprovider")
+    _run_upon_database("benchmarks", [*command, *arguments])

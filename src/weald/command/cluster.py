@@ -11,6 +11,7 @@ import tempfile
 import time
 from collections.abc import Iterator
 from pathlib import Path
+from typing import TypedDict
 
 from weald.command.machine import NotReadyError, database_user, is_root, postgres_programs
 
@@ -26,7 +27,13 @@ def free_port() -> int:
         return port
 
 
-def _as(user: pwd.struct_passwd) -> dict[str, object]:
+class _Identity(TypedDict, total=False):
+    user: int
+    group: int
+    extra_groups: list[int]
+
+
+def _as(user: pwd.struct_passwd) -> _Identity:
     """Arguments for subprocess to run as somebody else, where we may."""
     if not is_root():
         return {}
@@ -37,7 +44,7 @@ def _reachable(folder: Path, user: pwd.struct_passwd) -> bool:
     """Whether ``user`` can come to ``folder`` at all (not through /root, for one)."""
     if not is_root():
         return True
-    probe = subprocess.run(["test", "-x", str(folder)], cwd="/", **_as(user), check=False)  # type: ignore[call-overload]
+    probe = subprocess.run(["test", "-x", str(folder)], cwd="/", **_as(user), check=False)
     return bool(probe.returncode == 0)
 
 
@@ -59,9 +66,7 @@ def _initialise(folder: Path, user: pwd.struct_passwd) -> None:
     os.chown(folder, user.pw_uid, user.pw_gid)
     command = [str(postgres_programs() / "initdb"), "-D", str(folder), "-U", _DATABASE]
     command += ["-A", "trust", "--encoding=UTF8", "--locale=C.UTF-8", "--no-instructions"]
-    done = subprocess.run(  # type: ignore[call-overload]
-        command, cwd="/", capture_output=True, text=True, check=False, **_as(user)
-    )
+    done = subprocess.run(command, cwd="/", capture_output=True, text=True, check=False, **_as(user))
     if done.returncode:
         shutil.rmtree(folder, ignore_errors=True)
         raise NotReadyError(f"The database could not be set up: {done.stderr.strip()[-600:]}")
@@ -85,7 +90,7 @@ def running_cluster(folder: Path, *, lasting: bool) -> Iterator[str]:
     command += ["-c", f"unix_socket_directories={sockets}", "-c", "log_min_messages=fatal"]
     if not lasting:
         command += ["-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off"]
-    server = subprocess.Popen(  # type: ignore[call-overload]
+    server = subprocess.Popen(
         command,
         cwd="/",
         stdout=subprocess.DEVNULL,

@@ -3,7 +3,7 @@
 from xml.etree import ElementTree as ET
 
 from weald.core.drawing import Drawing
-from weald.exchange.ink import FILLS, LOOKS, Stroke, Words, frame, marks, size_on_paper
+from weald.exchange.ink import FILLS, LOOKS, Pen, Stroke, Words, frame, marks, size_on_paper
 
 _NAMESPACE = "http" + "://www.w3.org/2000/svg"
 
@@ -34,9 +34,10 @@ def drawing_svg(drawing: Drawing) -> str:
     )
     ET.SubElement(root, "title").text = drawing.title
     ET.SubElement(root, "desc").text = drawing.text
-    group, pen = root, ""
+    group = root
+    pen: Pen | None = None
     for mark in marks(frame(drawing, 1.0, 0.0, 0.0)):
-        wanted = mark.pen if isinstance(mark, Stroke) else "text"
+        wanted: Pen = mark.pen if isinstance(mark, Stroke) else "text"
         if wanted != pen:
             pen = wanted
             group = _group(root, pen)
@@ -48,12 +49,12 @@ def drawing_svg(drawing: Drawing) -> str:
     return ET.tostring(root, encoding="unicode", xml_declaration=True) + "\n"
 
 
-def _group(root: ET.Element, pen: str) -> ET.Element:
+def _group(root: ET.Element, pen: Pen) -> ET.Element:
     if pen == "text":
         return ET.SubElement(
             root, "g", {"class": "text", "fill": LOOKS["text"].colour, "font-family": "sans-serif"}
         )
-    look = LOOKS[pen]  # type: ignore[index]
+    look = LOOKS[pen]
     attributes = {"class": pen, "stroke": look.colour, "stroke-width": _number(look.width)}
     if look.dashes:
         attributes["stroke-dasharray"] = " ".join(_number(dash) for dash in look.dashes)

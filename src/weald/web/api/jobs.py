@@ -1,6 +1,6 @@
 """Jobs over HTTP: parse, call, answer."""
 
-from typing import Any, Literal
+from typing import Any, Literal, cast
 
 from django.db.models import QuerySet
 from django.http import HttpRequest
@@ -182,12 +182,11 @@ def history(request: HttpRequest, job_id: int) -> list[HistoryStep]:
     moves = job_of(request, job_id).moves.select_related("change", "author").order_by("-version")
     steps = []
     for move in moves[:100]:
-        verb: Verb = move.verb  # type: ignore[assignment]
         author = move.author.get_username() if move.author else "somebody who has left"
         steps.append(
             HistoryStep(
                 version=move.version,
-                verb=verb,
+                verb=cast(Verb, move.verb),
                 summary=move.change.summary,
                 author=author,
                 at=move.at,
