@@ -11,11 +11,16 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from playwright.sync_api import Page
 
+from tests.browser.conftest import sign_in
 from tests.browser.steps import field, go_to, open_job
+from tests.command.test_cluster import close, running_demo, wait_until_open
+from weald.command.cluster import free_port
 from weald.web.accounts.services import add_person
 from weald.web.jobs.models import Job
 
 JOBS = 50_000
+WARM_UP, KEYSTROKES = 30, 80
+"""The first keystrokes fall while servers and database are still waking up."""
 
 # Waits, inside the page, for the figure that stands for the new size to be drawn.
 DRAWN_AFTER_TYPING = """
@@ -37,18 +42,21 @@ async ([text, shown]) => {
 """
 
 
-@pytest.mark.django_db(transaction=True)
-def test_the_drawing_follows_typing(desk: Page) -> None:
-    open_job(desk, "Tide tables")
-    go_to(desk, "Boards & cover")
-    field(desk, "Turn-in").focus()
-    times = []
-    for step in range(60):
-        turn_in = 20 + step / 2
-        shown = f"{turn_in:g}"
-        times.append(desk.evaluate(DRAWN_AFTER_TYPING, [shown, shown]))
-        desk.wait_for_timeout(30)
-    times.sort()
+def test_the_drawing_follows_typing(var: Path, page: Page) -> None:
+    port = free_port()
+    with running_demo(var, port) as process:
+        wait_until_open(port)
+        sign_in(page, f"http://127.0.0.1:{port}")
+        open_job(page, "Tide tables")
+        go_to(page, "Boards & cover")
+        field(page, "Turn-in").focus()
+        times = []
+        for step in range(WARM_UP + KEYSTROKES):
+            shown = f"{20 + step / 2:g}"
+            times.append(page.evaluate(DRAWN_AFTER_TYPING, [shown, shown]))
+            page.wait_for_timeout(30)
+        close(process)
+    times = sorted(times[WARM_UP:])
     late = times[int(len(times) * 0.95)]
     print(f"\ntyping to drawing: median {times[len(times) // 2]:.0f} ms, 95th {late:.0f} ms (budget 100)")
     assert late < 100

@@ -1,9 +1,7 @@
 from pathlib import Path
 
-from tests.command.test_cluster import close, running_demo, var, wait_until_open
+from tests.command.test_cluster import close, running_demo, wait_until_open
 from weald.command.cluster import free_port
-
-__all__ = ["var"]
 
 
 def test_a_second_start_is_quick(var: Path) -> None:

@@ -62,10 +62,14 @@ def desk(bindery: str, page: Page) -> Iterator[Page]:
             else None
         ),
     )
-    page.goto(bindery)
+    sign_in(page, bindery)
+    yield page
+    assert complaints == []
+
+
+def sign_in(page: Page, address: str) -> None:
+    page.goto(address)
     page.get_by_label("Name").fill(NAME)
     page.get_by_label("Password").fill(PASSWORD)
     page.get_by_role("button", name="Sign in").click()
     page.get_by_role("heading", name="Desk").wait_for()
-    yield page
-    assert complaints == []

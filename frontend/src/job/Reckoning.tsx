@@ -1,6 +1,7 @@
 /** The quantities of a station as short sums; opened, each says where it comes from and takes a measurement. */
 import { Pencil } from "lucide-react";
 import { Collapsible } from "radix-ui";
+import { memo } from "react";
 import type { Quantity } from "../api/client";
 import { Button } from "../parts/controls";
 import { touches, useLit, useSession, useSnapshot } from "./context";
@@ -23,21 +24,21 @@ export function Reckoning({
           key={quantity.id}
           quantity={quantity}
           open={open === quantity.id}
-          onOpen={(next) => onOpen(next ? quantity.id : null)}
+          onOpen={onOpen}
         />
       ))}
     </ul>
   );
 }
 
-function QuantityLine({
+const QuantityLine = memo(function QuantityLine({
   quantity,
   open,
   onOpen,
 }: {
   quantity: Quantity;
   open: boolean;
-  onOpen: (open: boolean) => void;
+  onOpen: (id: string | null) => void;
 }) {
   const { ids, point } = useLit();
   const about = quantity.entry ? `${quantity.id} ${quantity.entry}` : quantity.id;
@@ -48,7 +49,7 @@ function QuantityLine({
       onMouseEnter={() => point(about)}
       onMouseLeave={() => point("")}
     >
-      <Collapsible.Root open={open} onOpenChange={onOpen}>
+      <Collapsible.Root open={open} onOpenChange={(next) => onOpen(next ? quantity.id : null)}>
         <Collapsible.Trigger className="block w-full px-1.5 py-1.5 text-left hover:bg-linen">
           <span className="flex items-baseline justify-between gap-2">
             <span>{quantity.label}</span>
@@ -71,7 +72,7 @@ function QuantityLine({
       </Collapsible.Root>
     </li>
   );
-}
+});
 
 function Reasons({ quantity }: { quantity: Quantity }) {
   const { draft } = useSnapshot();

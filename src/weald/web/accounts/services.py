@@ -26,5 +26,7 @@ def add_person(name: str, password: str, workshop_name: str, *, check: bool = Tr
 
 def preferences_of(user: User) -> Preferences:
     """A person's preferences, made on first use."""
-    preferences, _ = Preferences.objects.get_or_create(user=user)
-    return preferences
+    try:
+        return user.preferences
+    except Preferences.DoesNotExist:
+        return Preferences.objects.get_or_create(user=user)[0]

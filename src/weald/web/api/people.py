@@ -27,10 +27,10 @@ def workshop_of(request: HttpRequest) -> Workshop:
 
     :raises AuthorizationError: when they belong to none.
     """
-    membership = Membership.objects.select_related("workshop").filter(user=person(request)).first()
-    if membership is None:
-        raise AuthorizationError
-    return membership.workshop
+    try:
+        return person(request).membership.workshop
+    except Membership.DoesNotExist:
+        raise AuthorizationError from None
 
 
 def notation_of(request: HttpRequest) -> Notation:
