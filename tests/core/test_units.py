@@ -61,6 +61,8 @@ def test_refuses_to_guess_the_unit_in_a_mixed_sum() -> None:
     [
         (Notation("mm"), 216.24, "216"),
         (Notation("mm"), 216.26, "216.5"),
+        (Notation("mm"), 1.25, "1.5"),
+        (Notation("mm"), 0.75, "1"),
         (Notation("mm", mm_division=0.1), 216.26, "216.3"),
         (Notation("inch"), 133.35, "5 1/4″"),
         (Notation("inch", inch_division=16), 3.175, "1/8″"),

@@ -9,6 +9,7 @@ the *division* is the finest mark on the ruler, in millimetres or as the
 denominator of an inch.
 """
 
+import math
 import re
 import unicodedata
 from dataclasses import dataclass
@@ -137,6 +138,11 @@ def plain_number(number: float, decimals: int) -> str:
     return "0" if text == "-0" else text
 
 
+def _nearest(marks: float) -> int:
+    """The nearest mark; half-way goes up, as one reads a ruler."""
+    return math.floor(marks + 0.5 + TOLERANCE)
+
+
 @dataclass(frozen=True, slots=True)
 class Notation:
     """How one person reads lengths: which units, and how fine a ruler.
@@ -156,13 +162,13 @@ class Notation:
 
     def round_mm(self, value: Mm) -> Mm:
         """The nearest mark on the metric ruler."""
-        return round(value / self.mm_division) * self.mm_division
+        return _nearest(value / self.mm_division) * self.mm_division
 
     def _mm(self, value: Mm) -> str:
         return plain_number(self.round_mm(value), 2)
 
     def _inch(self, value: Mm) -> str:
-        marks = round(abs(value) / MM_PER_INCH * self.inch_division)
+        marks = _nearest(abs(value) / MM_PER_INCH * self.inch_division)
         whole, part = divmod(Fraction(marks, self.inch_division), 1)
         shown = str(whole) if whole or not part else ""
         if part:
@@ -214,7 +220,7 @@ class Notation:
     def stepped(self, value: Mm, steps: int) -> Mm:
         """The mark ``steps`` divisions up (or down) the ruler from ``value``."""
         division = MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division
-        return max(0.0, (round(value / division) + steps) * division)
+        return max(0.0, (_nearest(value / division) + steps) * division)
 
 
 MILLIMETRES = Notation()
