@@ -80,6 +80,24 @@ def test_text_paper_and_folding_follow_what_is_typed(desk: Page) -> None:
     assert stored()["paper"]["basis"] == {"pounds": 20, "grade": "bond"}
 
 
+def test_paper_known_another_way_begins_from_what_it_came_to(desk: Page) -> None:
+    open_job(desk, TIDE)
+    go_to(desk, "Paper")
+    thickness = line(desk, "paper.calliper")
+    expect(thickness).to_contain_text("0.117 mm")
+    desk.get_by_role("radio", name="A leaf").click()
+    expect(field(desk, "One leaf")).to_have_value(re.compile(r"^0\.117"))
+    expect(thickness).to_contain_text("0.117 mm")
+    desk.get_by_role("radio", name="A stack").click()
+    expect(thickness).to_contain_text("11.7 / 100 = 0.117")
+    field(desk, "Thickness").fill("12.4")
+    expect(thickness).to_contain_text("0.124 mm")
+    is_saved(desk)
+    assert stored()["paper"]["stack"] == {"leaves": 100, "thickness": 12.4}
+    desk.get_by_role("radio", name="Grammage").click()
+    expect(thickness).to_contain_text("90 × 1.3 / 1000")
+
+
 def test_crosswise_grain_is_found_and_put_right_at_a_touch(desk: Page) -> None:
     open_job(desk, "Seed catalogue")
     go_to(desk, "Paper")

@@ -527,7 +527,7 @@ export interface components {
              * Material
              * @enum {string}
              */
-            material: "paper" | "paper_inner" | "blank" | "waste" | "board" | "cloth" | "lining" | "block" | "ground";
+            material: "paper" | "paper_inner" | "waste" | "board" | "cloth" | "lining" | "block";
             /**
              * Layer
              * @default outline

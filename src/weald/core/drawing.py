@@ -30,7 +30,7 @@ Layer = Literal[
     "dimension",
     "text",
 ]
-Material = Literal["paper", "paper_inner", "blank", "waste", "board", "cloth", "lining", "block", "ground"]
+Material = Literal["paper", "paper_inner", "waste", "board", "cloth", "lining", "block"]
 Anchor = Literal["start", "middle", "end"]
 Point = tuple[Mm, Mm]
 

@@ -4,7 +4,7 @@
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from weald.core.bindings import flat_case
 from weald.core.bindings.protocol import Structure
@@ -132,10 +132,12 @@ def _in_catalogue_order(quantity: Quantity) -> int:
 
 def _unused_measurements(ledger: Ledger) -> list[Finding]:
     return [
-        replace(
-            finding("measured.unused", f"measured.{key}", label=QUANTITIES[key].label.lower()),
+        finding(
+            "measured.unused",
+            f"measured.{key}",
             station=QUANTITIES[key].station,
             actions=(Action("Clear the measurement", {f"measured.{key}": None}),),
+            label=QUANTITIES[key].label.lower(),
         )
         for key in ledger.measured
         if key not in ledger.quantities

@@ -208,11 +208,9 @@ LOOKS: dict[Pen, Look] = {
 FILLS: dict[Material, str] = {
     "paper": "#fffdf7",
     "paper_inner": "#efe9da",
-    "blank": "#fffdf7",
     "waste": "#f1eee6",
     "board": "#d9c6ad",
     "cloth": "#e3e8e2",
     "lining": "#f3efe4",
     "block": "#fbf8ef",
-    "ground": "#ffffff",
 }

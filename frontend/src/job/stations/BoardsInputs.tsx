@@ -17,8 +17,9 @@ const JOINT_RULES = [
 ] as const;
 
 export function BoardsInputs() {
-  const { draft } = useSnapshot();
+  const { draft, plan } = useSnapshot();
   const joint = valueAt(draft, "binding.joint_rule");
+  const shown = (id: string) => plan?.quantities.find((each) => each.id === id)?.shown ?? "";
   return (
     <>
       <Group title="Board">
@@ -49,13 +50,19 @@ export function BoardsInputs() {
           <LengthField
             path="binding.inset"
             label="Inset"
-            placeholder="5 mm"
+            placeholder={shown("joint.inset")}
             optional
             width="w-20"
           />
         )}
         {joint === "fixed" && (
-          <LengthField path="binding.joint" label="Gap" placeholder="7 mm" optional width="w-20" />
+          <LengthField
+            path="binding.joint"
+            label="Gap"
+            placeholder={shown("joint.gap")}
+            optional
+            width="w-20"
+          />
         )}
         <NumberField path="binding.groove" label="Groove, 0 to 1" step={0.1} width="w-28" />
       </Group>

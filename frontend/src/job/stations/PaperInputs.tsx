@@ -19,22 +19,36 @@ function knownBy(draft: Draft): Known {
   return valueAt(draft, "paper.basis") != null ? "basis" : "grammage";
 }
 
-const START: Record<Known, Record<string, unknown>> = {
-  grammage: { "paper.calliper": null, "paper.stack": null, "paper.basis": null },
-  basis: {
-    "paper.calliper": null,
-    "paper.stack": null,
-    "paper.basis": { pounds: 60, grade: "text" },
-  },
-  leaf: { "paper.calliper": 0.12, "paper.stack": null },
-  stack: { "paper.calliper": null, "paper.stack": { leaves: 100, thickness: 12 } },
-};
+/**
+ * What to begin from: the thickness as it comes out so far, so that nothing is invented and the book
+ * stays as it is until something is measured. The core works out the sum.
+ */
+function begin(known: Known, leaf: string): Record<string, unknown> {
+  switch (known) {
+    case "grammage":
+      return { "paper.calliper": null, "paper.stack": null, "paper.basis": null };
+    case "basis":
+      return {
+        "paper.calliper": null,
+        "paper.stack": null,
+        "paper.basis": { pounds: 60, grade: "text" },
+      };
+    case "leaf":
+      return { "paper.calliper": `${leaf} mm`, "paper.stack": null };
+    case "stack":
+      return {
+        "paper.calliper": null,
+        "paper.stack": { leaves: 100, thickness: `100 × ${leaf} mm` },
+      };
+  }
+}
 
 export function PaperInputs() {
   const session = useSession();
-  const { draft } = useSnapshot();
+  const { draft, plan } = useSnapshot();
   const choices = useChoices();
   const known = knownBy(draft);
+  const leaf = plan?.quantities.find((each) => each.id === "paper.calliper");
   const basis = valueAt(draft, "paper.basis") != null;
   return (
     <>
@@ -45,7 +59,7 @@ export function PaperInputs() {
             label="Known by"
             value={known}
             options={KNOWN}
-            onChange={(next) => session.apply(START[next])}
+            onChange={(next) => leaf && session.apply(begin(next, String(leaf.value)))}
           />
         </div>
         {basis ? (
