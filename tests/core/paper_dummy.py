@@ -1,60 +1,108 @@
-"""A second, slower way to fold paper: points of the sheet are carried over creases in space.
+"""A second way to fold paper: number the leaves of the folded packet, then unfold it.
 
-Nothing is shared with the engine. A sheet is a set of small squares, each with a place, a height
-in the stack and the side that faces up; a fold moves every square beyond the crease over it. The
-folded packet is then read from the top down.
+This is what a binder does with a scrap of paper, and nothing of it is shared with the engine,
+which folds forwards. The packet is one stack of numbered leaves; undoing a fold lifts part of
+every stack off and lays it down beside it, turned over.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 
-@dataclass
-class Square:
-    sheet: int
-    column: int
-    row: int
-    x: float
-    y: float
-    z: int
-    inner_up: bool
-    right: tuple[int, int]  # where the square's own right and upper edges point in the packet
-    top: tuple[int, int]
+@dataclass(frozen=True)
+class Scrap:
+    """One leaf of the dummy: its number from the front, the way its top face points now."""
+
+    leaf: int
+    recto_up: bool = True
+    right: int = 1  # where the leaf's own right and upper edge, seen from its recto, point now
+    top: int = 1
 
 
-def _carry_over(squares: list[Square], crease: float, axis: str, moved: list[Square]) -> None:
-    """Fold ``moved`` over the crease on to the top of what they land on, upside down."""
-    highest = max(square.z for square in squares)
-    for square in sorted(moved, key=lambda each: -each.z):
-        highest += 1
-        square.z = highest
-        square.inner_up = not square.inner_up
-        if axis == "v":
-            square.x = 2 * crease - square.x
-            square.right = (-square.right[0], square.right[1])
-            square.top = (-square.top[0], square.top[1])
-        else:
-            square.y = 2 * crease - square.y
-            square.right = (square.right[0], -square.right[1])
-            square.top = (square.top[0], -square.top[1])
+Stack = tuple[Scrap, ...]  # from the top down
+Grid = list[list[Stack]]
 
 
-def fold(programme: str, columns: int, rows: int, sheets: int = 1) -> list[Square]:
-    """Fold and give the packet's squares from the top down, for halves only (words v and h)."""
-    squares = [
-        Square(sheet, column, row, column + 0.5, row + 0.5, sheet, True, (1, 0), (0, 1))
-        for sheet in range(sheets)
-        for column in range(columns)
-        for row in range(rows)
-    ]
-    left, upper, right, lower = 0.0, 0.0, float(columns), float(rows)
-    for word in programme.split():
-        if word == "v":
-            crease = (left + right) / 2
-            _carry_over(squares, crease, "v", [each for each in squares if each.x < crease])
-            left = crease
-        else:
-            crease = (upper + lower) / 2
-            _carry_over(squares, crease, "h", [each for each in squares if each.y < crease])
-            upper = crease
-    assert len({(each.x, each.y) for each in squares}) == 1, "not one packet"
-    return sorted(squares, key=lambda each: -each.z)
+def _turned(stack: Stack, axis: str) -> Stack:
+    return tuple(
+        replace(
+            scrap,
+            recto_up=not scrap.recto_up,
+            right=-scrap.right if axis == "v" else scrap.right,
+            top=-scrap.top if axis == "h" else scrap.top,
+        )
+        for scrap in reversed(stack)
+    )
+
+
+def _mirrored(part: Grid, axis: str) -> Grid:
+    turned = [[_turned(stack, axis) for stack in row] for row in part]
+    return [list(reversed(row)) for row in turned] if axis == "v" else list(reversed(turned))
+
+
+def _parts(word: str) -> tuple[str, int, bool]:
+    zigzag = word.startswith("z")
+    word = word.removeprefix("z")
+    axis = "h" if word.startswith("h") else "v"
+    return axis, int(word.lstrip("vh") or 2), zigzag
+
+
+def _unfolded(grid: Grid, word: str) -> Grid:
+    axis, parts, zigzag = _parts(word)
+    share = len(grid[0][0]) // parts
+
+    def lift(number: int) -> Grid:
+        return [[stack[number * share : (number + 1) * share] for stack in row] for row in grid]
+
+    if zigzag or parts == 2:
+        # from the top: first part, second part …; the last lies as it was
+        strips = [
+            _mirrored(lift(number), axis) if (parts - 1 - number) % 2 else lift(number)
+            for number in range(parts)
+        ]
+    else:
+        # a letter: the first part on top, then the last, both turned over; the middle lies lowest
+        strips = [_mirrored(lift(0), axis), lift(2), _mirrored(lift(1), axis)]
+    if axis == "v":
+        return [[stack for strip in strips for stack in strip[row]] for row in range(len(grid))]
+    return [row for strip in strips for row in strip]
+
+
+def unfold(programme: str, leaves: int) -> Grid:
+    """The flat sheets, inner side up, each cell a stack of scraps: the innermost sheet on top."""
+    grid: Grid = [[tuple(Scrap(number) for number in range(leaves))]]
+    for word in reversed(programme.split()):
+        grid = _unfolded(grid, word)
+    return grid
+
+
+def pages_on_sheets(programme: str, sheets: int, leaves_a_sheet: int, gather: str) -> dict[tuple, tuple]:
+    """(sheet, side, column, row) → (page, where its head points as seen from that side).
+
+    Sheets count from the outermost; pages of the section from 1.
+    """
+    spine_at_top = programme.endswith("h")
+    placed: dict[tuple, tuple] = {}
+
+    def put(sheet: int, grid: Grid, depth: int, page_of: dict[int, int]) -> None:
+        columns = len(grid[0])
+        for row, line in enumerate(grid):
+            for column, stack in enumerate(line):
+                scrap = stack[depth]
+                first = page_of[scrap.leaf]
+                # a packet with its spine at the top is read with its right edge up
+                head = (scrap.right, 0) if spine_at_top else (0, scrap.top)
+                up_page, down_page = (first, first + 1) if scrap.recto_up else (first + 1, first)
+                placed[sheet, "inner", column, row] = (up_page, head)
+                placed[sheet, "outer", columns - 1 - column, row] = (down_page, (-head[0], head[1]))
+
+    if gather == "together":
+        grid = unfold(programme, leaves_a_sheet * sheets)
+        for sheet in range(sheets):
+            put(sheet, grid, sheets - 1 - sheet, {n: 2 * n + 1 for n in range(leaves_a_sheet * sheets)})
+    else:
+        half, total = leaves_a_sheet // 2, leaves_a_sheet * sheets
+        for sheet in range(sheets):
+            front = {n: 2 * (sheet * half + n) + 1 for n in range(half)}
+            back = {half + n: 2 * (total - (sheet + 1) * half + n) + 1 for n in range(half)}
+            put(sheet, unfold(programme, leaves_a_sheet), 0, front | back)
+    return placed

@@ -2,19 +2,22 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.paper_dummy import fold
+from tests.core.paper_dummy import pages_on_sheets
 from weald.core.errors import FoldError
-from weald.core.folding import NAMED_PROGRAMMES, FoldedPacket, fold_inset, fold_packet, parse_programme
+from weald.core.folding import FoldedPacket, creases, fold_inset, fold_motions, fold_packet
+from weald.core.imposition import folded_section
+from weald.core.programme import NAMED_PROGRAMMES, Programme, parse_programme
+
+SEWN = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind == "section"]
 
 
 def side_as_text(packet: FoldedPacket, side: str, sheet: int = 0) -> str:
     """One side of a sheet as a small picture: page numbers, ' for upside down."""
     grid = [["?"] * packet.columns for _ in range(packet.rows)]
-    for index, leaf in enumerate(packet.leaves):
-        for number, cell in ((2 * index + 1, leaf.recto), (2 * index + 2, leaf.verso)):
-            if cell.side == side and cell.sheet == sheet:
-                mark = {(0, 1): "", (0, -1): "'", (1, 0): ">", (-1, 0): "<"}[cell.up]
-                grid[cell.row][cell.column] = f"{number}{mark}"
+    for number, cell in enumerate(packet.pages, start=1):
+        if cell.side == side and cell.sheet == sheet:
+            mark = {(0, 1): "", (0, -1): "'", (1, 0): ">", (-1, 0): "<"}[cell.up]
+            grid[cell.row][cell.column] = f"{number}{mark}"
     return " / ".join(" ".join(row) for row in grid)
 
 
@@ -69,54 +72,69 @@ def test_named_programmes_have_the_grid_of_their_name(name: str, columns: int, r
     assert (packet.columns, packet.rows) == (columns, rows)
 
 
-def pages_of(packet: FoldedPacket) -> list[tuple[int, str, int, int]]:
-    return [
-        (cell.sheet, cell.side, cell.column, cell.row)
-        for leaf in packet.leaves
-        for cell in (leaf.recto, leaf.verso)
-    ]
-
-
 @pytest.mark.parametrize("name", NAMED_PROGRAMMES)
 @pytest.mark.parametrize("sheets", [1, 2, 3])
 def test_every_page_has_a_place_of_its_own(name: str, sheets: int) -> None:
     for packet in (fold_packet(name, sheets), fold_inset(name, sheets)):
-        places = pages_of(packet)
-        assert len(places) == len(set(places)) == 2 * packet.columns * packet.rows * sheets
-        for leaf in packet.leaves:
-            # a leaf's two pages are back to back: same cell, seen from either side
-            assert leaf.recto.sheet == leaf.verso.sheet
-            assert leaf.recto.row == leaf.verso.row
-            assert leaf.recto.column == packet.columns - 1 - leaf.verso.column
+        places = {(cell.sheet, cell.side, cell.column, cell.row) for cell in packet.pages}
+        assert len(places) == len(packet.pages) == 2 * packet.columns * packet.rows * sheets
 
 
-halves = st.lists(st.sampled_from(["v", "h"]), min_size=1, max_size=5).map(" ".join)
+@pytest.mark.parametrize("name", SEWN)
+def test_a_leafs_two_pages_are_back_to_back(name: str) -> None:
+    packet = fold_inset(name, 2)
+    for recto, verso in zip(packet.pages[::2], packet.pages[1::2], strict=True):
+        assert recto.sheet == verso.sheet
+        assert recto.row == verso.row
+        assert recto.column == packet.columns - 1 - verso.column
 
 
-@given(halves, st.integers(1, 3))
-def test_the_engine_agrees_with_paper_carried_over_its_creases(programme: str, sheets: int) -> None:
-    packet = fold_packet(programme, sheets)
-    dummy = fold(programme, packet.columns, packet.rows, sheets)
-    last = programme[-1]
-    for leaf, square in zip(packet.leaves, dummy, strict=True):
-        side = "inner" if square.inner_up else "outer"
-        column = square.column if square.inner_up else packet.columns - 1 - square.column
-        assert (leaf.recto.sheet, leaf.recto.side) == (square.sheet, side)
-        assert (leaf.recto.column, leaf.recto.row) == (column, square.row)
-        # the head of the page: the packet's top, or its right when the spine lies at the top
-        want = (0, 1) if last == "v" else (1, 0)
-        right = square.right[0] * want[0] + square.right[1] * want[1]
-        top = square.top[0] * want[0] + square.top[1] * want[1]
-        assert leaf.recto.up == ((right, top) if square.inner_up else (-right, top))
+words = st.sampled_from(["v", "h", "v3", "h3", "zv3", "zh3", "zv4"])
+programmes = st.builds(
+    lambda folds, spine: " ".join([*folds, spine]),
+    st.lists(words, max_size=4),
+    st.sampled_from(["v", "h"]),
+).filter(lambda text: parse_or_none(text) is not None)
+
+
+def parse_or_none(text: str) -> Programme | None:
+    try:
+        return parse_programme(text)
+    except FoldError:
+        return None
+
+
+@given(programmes, st.integers(1, 3), st.sampled_from(["inset", "together"]))
+def test_the_engine_agrees_with_a_numbered_dummy_unfolded(programme: str, sheets: int, gather: str) -> None:
+    packet = folded_section(programme, sheets, gather)
+    dummy = pages_on_sheets(packet.programme, sheets, packet.leaves_a_sheet, gather)
+    engine = {
+        (cell.sheet, cell.side, cell.column, cell.row): (number, cell.up)
+        for number, cell in enumerate(packet.pages, start=1)
+    }
+    assert engine == dummy
+
+
+@given(programmes)
+def test_motions_begin_flat_and_end_as_the_packet(programme: str) -> None:
+    parsed = parse_programme(programme)
+    motions, end = fold_motions(parsed)
+    assert all(pose.level == 0 and (pose.x, pose.y) == pose.cell for pose in motions[0].before)
+    assert len({(pose.x, pose.y) for pose in end}) == 1
+    assert len({pose.level for pose in end}) == parsed.columns * parsed.rows
+    # every border between two cells of the sheet is creased exactly once
+    lines = [line for motion in motions for line in creases(motion)]
+    borders = parsed.rows * (parsed.columns - 1) + parsed.columns * (parsed.rows - 1)
+    assert len(lines) == len(set(lines)) == borders
 
 
 @given(st.integers(1, 12))
 def test_folios_nested_and_folded_together_are_the_same(sheets: int) -> None:
-    assert fold_inset("v", sheets).leaves == fold_packet("v", sheets).leaves
+    assert fold_inset("v", sheets).pages == fold_packet("v", sheets).pages
 
 
 def test_quartos_nested_and_folded_together_differ() -> None:
-    assert fold_inset("h v", 2).leaves != fold_packet("h v", 2).leaves
+    assert fold_inset("h v", 2).pages != fold_packet("h v", 2).pages
 
 
 @pytest.mark.parametrize(
@@ -125,7 +143,9 @@ def test_quartos_nested_and_folded_together_differ() -> None:
         ("", "empty"),
         ("v x", "“x” is no fold"),
         ("v h3", "no spine"),
-        ("z5", "no spine"),
+        ("h z5", "no spine"),
+        ("0x2", "not what a sheet gives"),
+        ("z3 z3 z3 z3 z3 v", "not what a sheet gives"),
         ("v4", "cannot be folded"),
         ("v " * 9, "more than paper takes"),
     ],
@@ -142,5 +162,30 @@ def test_an_impossible_number_of_sheets_is_refused(sheets: int) -> None:
 
 
 def test_letter_folds_and_zigzags_are_read() -> None:
-    assert [fold.word for fold in parse_programme("h3 zv4 V")] == ["h3", "zv4", "v"]
+    assert [fold.word for fold in parse_programme("h3 zv4 V").folds] == ["h3", "zv4", "v"]
     assert fold_packet("z3 v").leaves_a_sheet == 6
+
+
+def test_a_twelvemo_comes_out_as_a_scrap_of_paper_does() -> None:
+    # folded from a scrap, numbered, unfolded: the lower third up first, the upper one down over it
+    twelvemo = fold_packet("twelvemo")
+    assert side_as_text(twelvemo, "outer") == "19' 6' 7' 18' / 24 1 12 13 / 21' 4' 9' 16'"
+    assert side_as_text(twelvemo, "inner") == "17' 8' 5' 20' / 14 11 2 23 / 15' 10' 3' 22'"
+
+
+def test_a_concertina_is_read_along_one_side_and_back_along_the_other() -> None:
+    strip = fold_packet("z4", 2)
+    assert side_as_text(strip, "outer", 0) == "1 2 3 4"
+    assert side_as_text(strip, "outer", 1) == "5 6 7 8"
+    # turned over sideways, the second strip lies at the left
+    assert side_as_text(strip, "inner", 1) == "9 10 11 12"
+    assert side_as_text(strip, "inner", 0) == "13 14 15 16"
+    hanging = fold_packet("zh3")
+    assert side_as_text(hanging, "outer") == "1> / 2> / 3>"
+    assert side_as_text(hanging, "inner") == "6< / 5< / 4<"
+
+
+def test_single_leaves_cut_apart_pile_up_in_order() -> None:
+    pile = fold_packet("2x1", 3)
+    assert [side_as_text(pile, "outer", sheet) for sheet in range(3)] == ["1 7", "3 9", "5 11"]
+    assert [side_as_text(pile, "inner", sheet) for sheet in range(3)] == ["8 2", "10 4", "12 6"]

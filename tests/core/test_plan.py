@@ -62,7 +62,7 @@ def test_thickness_of_a_leaf_from_whatever_is_known(paper: dict[str, Any], calli
         ({"folding": {"sheets_per_section": 1}}, "section.thin"),
         ({"leaf": {"trim": {"fore_edge": 0.2}}, "folding": {"sheets_per_section": 5}}, "creep.beyond_trim"),
         ({"folding": {"programme": "h v"}, "leaf": {"trim": {"head": 0}}}, "bolts.closed"),
-        ({"printing": {"flip": "long"}}, "flip.wrong"),
+        ({"printing": {"flip": "long"}}, "printed.backs_turned"),
         ({"sewing": {"thread": 1.2}}, "swell.much"),
         ({"text": {"pages": 20000}}, "block.too_thick"),
         ({"measured": {"block.thickness": 2000}}, "block.too_thick"),
@@ -103,7 +103,7 @@ def apply(job: dict[str, Any], patch: dict[str, Any]) -> None:
         ({"paper": {"sheet": {"width": 297, "height": 216, "grain": "width"}}}, "grain.across"),
         ({"folding": {"sheets_per_section": 9}}, "section.thick"),
         ({"folding": {"sheets_per_section": 1}}, "section.thin"),
-        ({"printing": {"flip": "long"}}, "flip.wrong"),
+        ({"printing": {"flip": "long"}}, "printed.backs_turned"),
         ({"leaf": {"trim": {"fore_edge": 0.2}}}, "creep.beyond_trim"),
         (
             {"text": {"pages": 400}, "folding": {"sheets_per_section": 8}, "sewing": {"thread": 0.8}},

@@ -500,7 +500,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -527,13 +527,13 @@ export interface components {
              * Material
              * @enum {string}
              */
-            material: "paper" | "paper_inner" | "waste" | "board" | "cloth" | "lining" | "block";
+            material: "paper" | "paper_inner" | "waste" | "board" | "cloth" | "lining" | "block" | "mark";
             /**
              * Layer
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -555,9 +555,28 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "block" | "boards";
+            station: "text" | "paper" | "folding" | "printing" | "block" | "boards";
             /** Text */
             text: string;
+        };
+        /**
+         * Corner
+         * @description A corner of a cell as seen from one side: ``right`` and ``down`` are 0 or 1.
+         */
+        Corner: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "outer" | "inner";
+            /** Column */
+            column: number;
+            /** Row */
+            row: number;
+            /** Right */
+            right: number;
+            /** Down */
+            down: number;
         };
         /**
          * Dimension
@@ -676,6 +695,43 @@ export interface components {
             actions: components["schemas"]["Action"][];
         };
         /**
+         * FoldStep
+         * @description One fold: what to do, and where its creases, slits and symbols lie.
+         */
+        FoldStep: {
+            /** Number */
+            number: number;
+            /** Word */
+            word: string;
+            /** Words */
+            words: string;
+            /** Slit Words */
+            slit_words: string;
+            /**
+             * Symbol
+             * @enum {string}
+             */
+            symbol: "circle" | "triangle" | "square" | "diamond" | "bar" | "cross";
+            /** Creases */
+            creases: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ][];
+            /** Slits */
+            slits: components["schemas"]["Slit"][];
+            /** Corners */
+            corners: [
+                components["schemas"]["Corner"],
+                components["schemas"]["Corner"]
+            ];
+        };
+        /**
          * Hatch
          * @description A shape filled with parallel lines: grain, trim or glue; ``angle`` 0 along x, 90 along y.
          */
@@ -689,7 +745,7 @@ export interface components {
              * Layer
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
             /** Angle */
             angle: number;
             /**
@@ -737,7 +793,7 @@ export interface components {
              * @default text
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -765,7 +821,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -832,6 +888,9 @@ export interface components {
          *     :param page: the page's number in the text, or ``None`` for a blank.
          *     :param column: from the left, ``row``: from the top, of the side as one looks at it.
          *     :param up: where the page's head points, (right, up).
+         *     :param leaf: the leaf of the section it stands on, from 1.
+         *     :param folio: how many folios lie outside it in the section, which is how often it has crept.
+         *     :param spine: the side of the page, as it is read, on which the spine lies; none in a concertina.
          */
         Placement: {
             /** Page */
@@ -845,6 +904,12 @@ export interface components {
                 number,
                 number
             ];
+            /** Leaf */
+            leaf: number;
+            /** Folio */
+            folio: number;
+            /** Spine */
+            spine: ("left" | "right") | null;
         };
         /**
          * PlanReply
@@ -866,7 +931,9 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             /** Folds */
-            folds: string[];
+            folds: components["schemas"]["FoldStep"][];
+            /** Printing */
+            printing: string[];
             /** Grain Needed */
             grain_needed: string;
             /** Cautions */
@@ -889,7 +956,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "block" | "boards";
+            station: "text" | "paper" | "folding" | "printing" | "block" | "boards";
             /** Label */
             label: string;
             /** Value */
@@ -970,6 +1037,22 @@ export interface components {
             outer: components["schemas"]["Placement"][];
             /** Inner */
             inner: components["schemas"]["Placement"][];
+        };
+        /**
+         * Slit
+         * @description A slit on the flat sheet seen from its inner side, in cells: from its free end to the next fold.
+         */
+        Slit: {
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** End */
+            end: [
+                number,
+                number
+            ];
         };
         /**
          * Term
@@ -1224,7 +1307,18 @@ export interface components {
              * @default even
              * @enum {string}
              */
-            make_up: "even" | "short_last" | "full";
+            make_up: "even" | "short_last" | "full" | "one_section" | "mix";
+            /**
+             * Mix
+             * @default
+             */
+            mix: string;
+            /**
+             * Fold To
+             * @default marks
+             * @enum {string}
+             */
+            fold_to: "edges" | "marks";
         };
         /**
          * Grade
@@ -1264,7 +1358,22 @@ export interface components {
              *       "pages": 128,
              *       "blank_book": false,
              *       "blanks": "end",
-             *       "filler": "plain"
+             *       "filler": "plain",
+             *       "ruling": {
+             *         "colour": "#8a8f98",
+             *         "line": 0.15,
+             *         "margins": {
+             *           "fore_edge": 10,
+             *           "head": 15,
+             *           "spine": 15,
+             *           "tail": 15
+             *         },
+             *         "pitch": 5
+             *       },
+             *       "file": null,
+             *       "page": null,
+             *       "placing": "as_is",
+             *       "anchor": "middle"
              *     }
              */
             text: components["schemas"]["Text"];
@@ -1303,14 +1412,35 @@ export interface components {
              *       "sheets_per_section": 4,
              *       "gather": "inset",
              *       "creep_factor": 1.5708,
-             *       "make_up": "even"
+             *       "make_up": "even",
+             *       "mix": "",
+             *       "fold_to": "marks"
              *     }
              */
             folding: components["schemas"]["Folding"];
             /**
              * @default {
              *       "flip": "short",
-             *       "work": "sheetwise"
+             *       "work": "sheetwise",
+             *       "sheet": null,
+             *       "repeat": {
+             *         "columns": 1,
+             *         "rows": 1
+             *       },
+             *       "printer": {
+             *         "back_down": 0,
+             *         "back_right": 0,
+             *         "feeds": "face_down",
+             *         "flips": "both",
+             *         "largest": null,
+             *         "name": "",
+             *         "stacks": "face_down",
+             *         "unprintable": 0
+             *       },
+             *       "bleed": 0,
+             *       "marks": true,
+             *       "signature_marks": "letters",
+             *       "creep_shift": true
              *     }
              */
             printing: components["schemas"]["Printing"];
@@ -1398,6 +1528,16 @@ export interface components {
             trim: components["schemas"]["Trim"];
         };
         /**
+         * PageSize
+         * @description The size most pages of the uploaded text have.
+         */
+        PageSize: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
          * Paper
          * @description The paper of the text.
          *
@@ -1439,8 +1579,72 @@ export interface components {
             spoilage: number;
         };
         /**
+         * PrintedSheet
+         * @description The sheet as it goes into the printer.
+         */
+        PrintedSheet: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * Printer
+         * @description What a printer can do.
+         *
+         *     :param largest: the largest sheet it takes, lying either way; no limit when not given.
+         *     :param flips: the edges it turns sheets on by itself; ``none`` is turned by hand.
+         *     :param stacks: how printed sheets come to lie; ``feeds``: which side of a sheet in its tray it
+         *         prints.
+         *     :param back_right: how far its backs were found to stand too far to the right, ``back_down`` too low.
+         */
+        Printer: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            largest?: components["schemas"]["PrintedSheet"] | null;
+            /**
+             * Unprintable
+             * @default 0
+             */
+            unprintable: number;
+            /**
+             * Flips
+             * @default both
+             * @enum {string}
+             */
+            flips: "both" | "long" | "short" | "none";
+            /**
+             * Stacks
+             * @default face_down
+             * @enum {string}
+             */
+            stacks: "face_up" | "face_down";
+            /**
+             * Feeds
+             * @default face_down
+             * @enum {string}
+             */
+            feeds: "face_up" | "face_down";
+            /**
+             * Back Right
+             * @default 0
+             */
+            back_right: number;
+            /**
+             * Back Down
+             * @default 0
+             */
+            back_down: number;
+        };
+        /**
          * Printing
          * @description How both sides of a sheet are printed.
+         *
+         *     Without ``sheet`` the printed sheet is the unfolded one, as often as ``repeat`` says. ``flip`` is
+         *     the edge the printer turns the sheet on.
          */
         Printing: {
             /**
@@ -1452,9 +1656,123 @@ export interface components {
             /**
              * Work
              * @default sheetwise
-             * @constant
+             * @enum {string}
              */
-            work: "sheetwise";
+            work: "sheetwise" | "turn" | "tumble";
+            sheet?: components["schemas"]["PrintedSheet"] | null;
+            /**
+             * @default {
+             *       "columns": 1,
+             *       "rows": 1
+             *     }
+             */
+            repeat: components["schemas"]["Repeat"];
+            /**
+             * @default {
+             *       "name": "",
+             *       "largest": null,
+             *       "unprintable": 0,
+             *       "flips": "both",
+             *       "stacks": "face_down",
+             *       "feeds": "face_down",
+             *       "back_right": 0,
+             *       "back_down": 0
+             *     }
+             */
+            printer: components["schemas"]["Printer"];
+            /**
+             * Bleed
+             * @default 0
+             */
+            bleed: number;
+            /**
+             * Marks
+             * @default true
+             */
+            marks: boolean;
+            /**
+             * Signature Marks
+             * @default letters
+             * @enum {string}
+             */
+            signature_marks: "letters" | "numbers" | "none";
+            /**
+             * Creep Shift
+             * @default true
+             */
+            creep_shift: boolean;
+        };
+        /**
+         * Repeat
+         * @description How often the unfolded sheet stands on the printed one, to be cut apart.
+         */
+        Repeat: {
+            /**
+             * Columns
+             * @default 1
+             */
+            columns: number;
+            /**
+             * Rows
+             * @default 1
+             */
+            rows: number;
+        };
+        /**
+         * Ruling
+         * @description How a ruled page is ruled. ``pitch`` is from line to line; of staves, from stave line to stave line.
+         */
+        Ruling: {
+            /**
+             * Pitch
+             * @default 5
+             */
+            pitch: number;
+            /**
+             * Line
+             * @default 0.15
+             */
+            line: number;
+            /**
+             * Colour
+             * @default #8a8f98
+             */
+            colour: string;
+            /**
+             * @default {
+             *       "head": 15,
+             *       "tail": 15,
+             *       "spine": 15,
+             *       "fore_edge": 10
+             *     }
+             */
+            margins: components["schemas"]["RulingMargins"];
+        };
+        /**
+         * RulingMargins
+         * @description What stays free of a ruling at each edge of the trimmed page.
+         */
+        RulingMargins: {
+            /**
+             * Head
+             * @default 15
+             */
+            head: number;
+            /**
+             * Tail
+             * @default 15
+             */
+            tail: number;
+            /**
+             * Spine
+             * @default 15
+             */
+            spine: number;
+            /**
+             * Fore Edge
+             * @default 10
+             */
+            fore_edge: number;
         };
         /**
          * Sewing
@@ -1553,6 +1871,9 @@ export interface components {
         /**
          * Text
          * @description The pages to be bound. A blank book has leaves to write on instead of printed pages.
+         *
+         *     ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
+         *     ``file`` names the uploaded text by the digest of its content.
          */
         Text: {
             /**
@@ -1576,7 +1897,36 @@ export interface components {
              * @default plain
              * @enum {string}
              */
-            filler: "plain" | "ruled" | "dots" | "squares";
+            filler: "plain" | "ruled" | "dots" | "squares" | "staves";
+            /**
+             * @default {
+             *       "pitch": 5,
+             *       "line": 0.15,
+             *       "colour": "#8a8f98",
+             *       "margins": {
+             *         "fore_edge": 10,
+             *         "head": 15,
+             *         "spine": 15,
+             *         "tail": 15
+             *       }
+             *     }
+             */
+            ruling: components["schemas"]["Ruling"];
+            /** File */
+            file?: string | null;
+            page?: components["schemas"]["PageSize"] | null;
+            /**
+             * Placing
+             * @default as_is
+             * @enum {string}
+             */
+            placing: "as_is" | "fit" | "fill";
+            /**
+             * Anchor
+             * @default middle
+             * @enum {string}
+             */
+            anchor: "middle" | "head" | "tail" | "spine" | "fore_edge" | "head_spine" | "head_fore_edge" | "tail_spine" | "tail_fore_edge";
         };
         /**
          * Trim
@@ -1805,7 +2155,7 @@ export interface operations {
     plan: {
         parameters: {
             query?: {
-                station?: ("text" | "paper" | "folding" | "block" | "boards") | null;
+                station?: ("text" | "paper" | "folding" | "printing" | "block" | "boards") | null;
                 section?: number;
             };
             header?: never;

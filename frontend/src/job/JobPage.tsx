@@ -185,8 +185,8 @@ function Stations() {
                   <p className="text-sm">{plan.grain_needed}</p>
                   <p className="text-sm">Lay the sheet with its inner side up.</p>
                   {plan.folds.map((fold) => (
-                    <p key={fold} className="text-sm">
-                      {fold}
+                    <p key={fold.number} className="text-sm">
+                      {fold.number}. {fold.slit_words} {fold.words}
                     </p>
                   ))}
                   <h2 className="mt-4 mb-1 text-lg font-semibold">Signatures</h2>

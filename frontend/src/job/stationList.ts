@@ -4,6 +4,7 @@ export const STATIONS: readonly { id: Station; title: string }[] = [
   { id: "text", title: "Text" },
   { id: "paper", title: "Paper" },
   { id: "folding", title: "Folding" },
+  { id: "printing", title: "Printing" },
   { id: "block", title: "Block" },
   { id: "boards", title: "Boards & cover" },
 ];

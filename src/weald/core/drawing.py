@@ -12,7 +12,7 @@ lights up the other.
 
 import math
 from collections.abc import Iterable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from weald.core.units import Mm
@@ -21,6 +21,7 @@ Layer = Literal[
     "outline",
     "cut",
     "fold",
+    "slit",
     "score",
     "trim",
     "glue",
@@ -30,7 +31,7 @@ Layer = Literal[
     "dimension",
     "text",
 ]
-Material = Literal["paper", "paper_inner", "waste", "board", "cloth", "lining", "block"]
+Material = Literal["paper", "paper_inner", "waste", "board", "cloth", "lining", "block", "mark"]
 Anchor = Literal["start", "middle", "end"]
 Point = tuple[Mm, Mm]
 
@@ -118,6 +119,18 @@ class Hatch:
 Element = Line | Area | Arc | Label | Dimension | Hatch
 
 
+def moved(element: Element, right: Mm, down: Mm) -> Element:
+    """An element somewhere else."""
+    if isinstance(element, Dimension):
+        start, end = element.start, element.end
+        return replace(
+            element, start=(start[0] + right, start[1] + down), end=(end[0] + right, end[1] + down)
+        )
+    if isinstance(element, (Arc, Label)):
+        return replace(element, x=element.x + right, y=element.y + down)
+    return replace(element, points=tuple((x + right, y + down) for x, y in element.points))
+
+
 @dataclass(frozen=True, slots=True)
 class Drawing:
     """A picture of one thing.
@@ -196,6 +209,10 @@ class Sketch:
     def dimension(self, start: Point, end: Point, text: str, *, offset: int = 1, about: str = "") -> None:
         """Draw a dimension line."""
         self.elements.append(Dimension(start, end, text, offset, about))
+
+    def place(self, other: "Sketch", right: Mm, down: Mm) -> None:
+        """Add everything of another sketch, moved; its points reach no further than this one's."""
+        self.elements += [moved(element, right, down) for element in other.elements]
 
     def finish(
         self,

@@ -88,11 +88,72 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "The {edge} stays closed in folding and nothing is trimmed there.",
         "Trim the {edge}, or open those leaves with a knife.",
     ),
-    "flip.wrong": (
+    "text.other_size": (
         "mind",
-        "folding",
-        "A printer turning sheets on the {flip} edge prints these backs upside down.",
-        "Set the printer to flip on the {right} edge.",
+        "text",
+        "The pages of the text are {text}, the leaf is {leaf}: {what}.",
+        "Make the leaf the size of the text, or scale the text to fit or fill the leaf.",
+    ),
+    "text.scaled": (
+        "note",
+        "text",
+        "Pages of the text are printed at {percent} %: 10 pt type comes out at {points} pt.",
+        "Print them as they are, if they are to keep their size.",
+    ),
+    "printed.too_small": (
+        "stop",
+        "printing",
+        "What is printed needs a sheet of {needs}; this one is {has}.",
+        "Take a sheet of at least {needs}, fold the text another way, or print fewer copies on a sheet.",
+    ),
+    "printed.too_large": (
+        "stop",
+        "printing",
+        "The sheet of {has} does not go into this printer, which takes {most}.",
+        "Fold the text another way, so that its sheet is smaller, or print it elsewhere.",
+    ),
+    "printed.at_the_edge": (
+        "mind",
+        "printing",
+        "This printer leaves {unprintable} free at every edge, and pages reach into that.",
+        "Take a sheet of at least {needs}, or keep the margins of the text free.",
+    ),
+    "printed.backs_turned": (
+        "note",
+        "printing",
+        "This sheet would turn on its {natural} edge; backs are printed on their heads so that turning "
+        "on the {flip} edge comes right.",
+        "Set the printer to flip on the {flip} edge.",
+    ),
+    "printed.flip_not_offered": (
+        "mind",
+        "printing",
+        "This printer cannot turn sheets on the {flip} edge.",
+        "Set it to the {offered} edge; the backs are placed to suit.",
+    ),
+    "printed.by_hand": (
+        "note",
+        "printing",
+        "This printer does not turn sheets by itself: fronts and backs come as two files.",
+        "Print the one-sheet test first.",
+    ),
+    "printed.bleed": (
+        "mind",
+        "printing",
+        "A bleed of {bleed} is more than the {trim} trimmed at the {edge}; it is cut short there.",
+        "Trim more, or take less bleed.",
+    ),
+    "printed.no_marks": (
+        "note",
+        "printing",
+        "There is no waste to put marks in.",
+        "Trim at least 3 mm at head and tail, or print on a larger sheet.",
+    ),
+    "printed.fold_to_edges": (
+        "mind",
+        "printing",
+        "The printed sheet is larger than what is folded; edge to edge, later folds miss the print.",
+        "Fold to the printed marks, or cut the sheets to {needs} first.",
     ),
     "swell.much": (
         "mind",

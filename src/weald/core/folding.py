@@ -1,10 +1,8 @@
 """Folding a dummy: from a programme of folds to which page stands where.
 
-Vocabulary. A *programme* is the list of folds from flat sheet to folded packet, written as
-words: ``v`` folds on an upright line, ``h`` on a level one, each at the middle; ``v3`` and
-``h3`` are letter-folds at the thirds; ``zv3`` and ``zh3`` zig-zags (``z3`` means ``zv3``).
-The last fold is the spine. A *cell* is one leaf's place on the flat sheet, a *packet* the
-stack the sheet has become.
+Vocabulary. A *cell* is one leaf's place on the flat sheet, a *packet* the stack the sheet has
+become, a *motion* one carrying of a part of the packet over a crease: a fold at the middle is one
+motion, a fold at the thirds two.
 
 The sheet lies on the table with its **inner** side up (the side that holds the section's
 middle pages of a folio); the **outer** side, with the section's first and last page, faces
@@ -12,83 +10,72 @@ down. A fold on an upright line carries the left part over to the right, so that
 whose last fold is ``v`` has its spine at the left; a fold on a level line carries the upper
 part down, so that its fold lies at the top.
 
-Two frames are kept apart. *Flat* cells are (column, row) of the sheet seen from its inner
-side, (0, 0) top left. *Packet* directions are those of the folded packet lying on the table.
-Each layer remembers how a packet direction maps back to its flat cell by two signs, because
-every fold only mirrors.
-
-Nothing here is worked out by formula: layers are stacked as paper would be, so any
+Nothing here is worked out by formula: cells are carried over creases as paper would be, so any
 programme that can be folded comes out right.
 """
 
-import re
-from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal
 
 from weald.core.errors import FoldError
 from weald.core.paper import SheetGrain
+from weald.core.programme import Axis, Fold, Kind, Programme, parse_programme
 
-Axis = Literal["v", "h"]
 Side = Literal["outer", "inner"]
 Edge = Literal["spine", "fore_edge", "head", "tail"]
+Towards = Literal["left", "right", "down", "up"]
 Up = tuple[int, int]
 """Where the head of a page points on a sheet seen from one side: (right, up)."""
+Cell = tuple[int, int]
+"""Column and row on the flat sheet seen from its inner side, from the top left."""
+GridLine = tuple[Cell, Cell]
+"""A line along cell borders of the flat sheet seen from its inner side, in cells."""
 
-NAMED_PROGRAMMES: dict[str, str] = {
-    "folio": "v",
-    "quarto": "h v",
-    "octavo": "v h v",
-    "sixteenmo": "h v h v",
-    "twelvemo": "h3 v v",
-    "long quarto": "v v",
-}
-
-MAX_FOLDS = 6
 MAX_SHEETS = 40
-MAX_CELLS = 256
-_WORD = re.compile(r"(z?)([vh]?)(\d*)")
 
 
 @dataclass(frozen=True, slots=True)
-class Fold:
-    """One word of a programme: ``parts`` equal parts along ``axis``, rolled up or zig-zag."""
+class Pose:
+    """Where a cell lies in the packet: the place ``x``, ``y`` in cells (y down), how high, how turned.
 
-    axis: Axis
-    parts: int = 2
-    zigzag: bool = False
+    A sign of −1 says that the cell's own right (x) or upper (y) edge points the other way.
+    """
 
-    @property
-    def word(self) -> str:
-        """The fold as it is written in a programme."""
-        return ("z" if self.zigzag else "") + self.axis + (str(self.parts) if self.parts > 2 else "")
-
-
-@dataclass(frozen=True, slots=True)
-class Layer:
-    """One leaf somewhere in the packet: its flat cell, and how it has been turned over."""
-
-    sheet: int
     column: int
     row: int
+    x: int
+    y: int
+    level: int
     sign_x: int = 1
     sign_y: int = 1
+
+    @property
+    def cell(self) -> Cell:
+        """The cell on the flat sheet."""
+        return self.column, self.row
 
     @property
     def inner_up(self) -> bool:
         """Whether the sheet's inner side faces up here."""
         return self.sign_x == self.sign_y
 
-    def turned(self, axis: Axis) -> "Layer":
-        """The leaf after it was carried over a fold line."""
-        if axis == "v":
-            return Layer(self.sheet, self.column, self.row, -self.sign_x, self.sign_y)
-        return Layer(self.sheet, self.column, self.row, self.sign_x, -self.sign_y)
 
+@dataclass(frozen=True, slots=True)
+class Motion:
+    """One part of the packet carried over a crease.
 
-Stack = tuple[Layer, ...]
-"""Layers lying on one another, lowest first."""
+    :param fold: the fold it belongs to, from 1.
+    :param crease: where the crease lies in the packet, in cells from the flat sheet's left or top.
+    :param before: every cell as it lay; ``moved``: those carried over.
+    """
+
+    fold: int
+    axis: Axis
+    crease: int
+    towards: Towards
+    before: tuple[Pose, ...]
+    moved: frozenset[Cell]
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,28 +90,22 @@ class PageCell:
 
 
 @dataclass(frozen=True, slots=True)
-class Leaf:
-    """One leaf of the folded packet, counted from the front."""
-
-    recto: PageCell
-    verso: PageCell
-
-
-@dataclass(frozen=True, slots=True)
 class FoldedPacket:
-    """A folded section.
+    """A folded section, a concertina, or a pile of single leaves.
 
     :param columns: cells across the flat sheet; ``rows``: cells down it.
-    :param leaves: front to back.
+    :param pages: where each page stands, in reading order; recto and verso of each leaf in turn,
+        but for a concertina, which is read along one side and then along the other.
     :param grain: the side of the sheet the spine runs along, which the grain has to follow.
     :param bolts: closed edges other than the spine.
     """
 
     programme: str
+    kind: Kind
     sheets: int
     columns: int
     rows: int
-    leaves: tuple[Leaf, ...]
+    pages: tuple[PageCell, ...]
     grain: SheetGrain
     bolts: tuple[Edge, ...]
 
@@ -133,114 +114,102 @@ class FoldedPacket:
         """Leaves one sheet of the packet gives."""
         return self.columns * self.rows
 
+    @property
+    def sewn(self) -> bool:
+        """Whether there is a fold to sew through."""
+        return self.kind == "section"
 
-def parse_programme(text: str) -> tuple[Fold, ...]:
-    """Read a programme or the name of one.
 
-    :raises FoldError: for a word that is no fold, or a programme with too many of them.
+def _starts(fold: Fold, low: int, size: int) -> list[tuple[int, bool]]:
+    """Creases of a fold in the order they are made, and whether what lies below each is carried over.
+
+    :param low: where the packet begins; ``size``: how long one part is.
     """
-    words = NAMED_PROGRAMMES.get(text.strip().lower(), text).lower().split()
-    if not words:
-        raise FoldError("The fold programme is empty; write at least v, or a name such as folio.")
-    if len(words) > MAX_FOLDS:
-        raise FoldError(f"{len(words)} folds are more than paper takes; write at most {MAX_FOLDS}.")
-    folds = []
-    for word in words:
-        match = _WORD.fullmatch(word)
-        if match is None or not (match[1] or match[2]):
-            names = ", ".join(NAMED_PROGRAMMES)
-            raise FoldError(f"“{word}” is no fold; use v, h, v3, h3, z3 or a name ({names}).")
-        zigzag, parts = match[1] == "z", int(match[3] or 2)
-        if not 2 <= parts <= 12 or (parts > 3 and not zigzag):
-            raise FoldError(f"“{word}” cannot be folded; halves, thirds (v3, h3) or zig-zags to z12 can.")
-        folds.append(Fold("h" if match[2] == "h" else "v", parts, zigzag))
-    return tuple(folds)
-
-
-def programme_text(folds: tuple[Fold, ...]) -> str:
-    """The programme in words, as a job file keeps it."""
-    return " ".join(fold.word for fold in folds)
-
-
-def _strips(stacks: list[list[Stack]], fold: Fold) -> list[list[list[Stack]]]:
-    """Cut the packet into the parts a fold lays on one another, left to right or top to bottom."""
-    size = (len(stacks[0]) if fold.axis == "v" else len(stacks)) // fold.parts
-    if fold.axis == "v":
-        return [[row[part * size : (part + 1) * size] for row in stacks] for part in range(fold.parts)]
-    return [stacks[part * size : (part + 1) * size] for part in range(fold.parts)]
-
-
-def _turn_over(strip: list[list[Stack]], axis: Axis) -> list[list[Stack]]:
-    """A part of the packet as it lies after being carried over a fold line."""
-    rows = [list(reversed(row)) for row in strip] if axis == "v" else list(reversed(strip))
-    return [[tuple(layer.turned(axis) for layer in reversed(stack)) for stack in row] for row in rows]
-
-
-def _order_of_parts(fold: Fold) -> Iterator[tuple[int, bool]]:
-    """The parts from the lowest up: which one, and whether it lies turned over."""
-    last = fold.parts - 1
+    last = low + (fold.parts - 1) * size
     if fold.zigzag or fold.parts == 2:
-        for part in range(last, -1, -1):
-            yield part, (last - part) % 2 == 1
-    else:
-        yield 1, False
-        yield 2, True
-        yield 0, True
+        # the first part is carried over and back, one part less each time
+        return [
+            (last if number % 2 == 0 else last + size, number % 2 == 0) for number in range(fold.parts - 1)
+        ]
+    return [(low + 2 * size, False), (low + size, True)]
 
 
-def _folded(stacks: list[list[Stack]], fold: Fold) -> list[list[Stack]]:
-    strips = _strips(stacks, fold)
-    packet: list[list[Stack]] | None = None
-    for part, over in _order_of_parts(fold):
-        strip = _turn_over(strips[part], fold.axis) if over else strips[part]
-        if packet is None:
-            packet = strip
-        else:
-            packet = [
-                [low + high for low, high in zip(under, upper, strict=True)]
-                for under, upper in zip(packet, strip, strict=True)
+def _carried(pose: Pose, axis: Axis, crease: int, level: int) -> Pose:
+    if axis == "v":
+        return replace(pose, x=2 * crease - 1 - pose.x, level=level, sign_x=-pose.sign_x)
+    return replace(pose, y=2 * crease - 1 - pose.y, level=level, sign_y=-pose.sign_y)
+
+
+@lru_cache(maxsize=256)
+def fold_motions(programme: Programme) -> tuple[tuple[Motion, ...], tuple[Pose, ...]]:
+    """Every motion from the flat sheet to the packet, and how its cells lie at the end."""
+    poses = [
+        Pose(column, row, column, row, 0)
+        for row in range(programme.rows)
+        for column in range(programme.columns)
+    ]
+    low: dict[Axis, int] = {"v": 0, "h": 0}
+    size: dict[Axis, int] = {"v": programme.columns, "h": programme.rows}
+    motions: list[Motion] = []
+    for number, fold in enumerate(programme.folds, start=1):
+        axis = fold.axis
+        size[axis] //= fold.parts
+        for crease, lower in _starts(fold, low[axis], size[axis]):
+            moved = frozenset(
+                pose.cell for pose in poses if ((pose.x if axis == "v" else pose.y) < crease) == lower
+            )
+            towards: Towards = ("right" if lower else "left") if axis == "v" else ("down" if lower else "up")
+            motions.append(Motion(number, axis, crease, towards, tuple(poses), moved))
+            top = 1 + max(pose.level for pose in poses)
+            highest = max(pose.level for pose in poses if pose.cell in moved)
+            poses = [
+                _carried(pose, axis, crease, top + highest - pose.level) if pose.cell in moved else pose
+                for pose in poses
             ]
-    if packet is None:
-        raise FoldError("A fold needs at least two parts.")
-    return packet
+        low[axis] += size[axis] * (1 if fold.parts == 3 and not fold.zigzag else fold.parts - 1)
+    return tuple(motions), tuple(poses)
 
 
-def _grid(folds: tuple[Fold, ...]) -> tuple[int, int]:
-    columns = rows = 1
-    for fold in folds:
-        if fold.axis == "v":
-            columns *= fold.parts
-        else:
-            rows *= fold.parts
-    return columns, rows
+def creases(motion: Motion) -> list[GridLine]:
+    """The crease of a motion on the flat sheet: one line for each cell it passes."""
+    cells = {pose.cell for pose in motion.before}
+    lines = []
+    for column, row in sorted(cells):
+        for neighbour, line in (
+            ((column + 1, row), ((column + 1, row), (column + 1, row + 1))),
+            ((column, row + 1), ((column, row + 1), (column + 1, row + 1))),
+        ):
+            if neighbour in cells and ((column, row) in motion.moved) != (neighbour in motion.moved):
+                lines.append(line)
+    return lines
 
 
-def _page_cell(layer: Layer, columns: int, inner: bool, up: Up) -> PageCell:
+def _page_cell(pose: Pose, columns: int, sheet: int, inner: bool, up: Up) -> PageCell:
     """A page of the packet, unfolded again. ``up`` is its head direction in the packet.
 
     The outer side is seen by turning the sheet over sideways, which mirrors columns.
     """
-    right, top = up[0] * layer.sign_x, up[1] * layer.sign_y
+    right, top = up[0] * pose.sign_x, up[1] * pose.sign_y
     if inner:
-        return PageCell(layer.sheet, "inner", layer.column, layer.row, (right, top))
-    return PageCell(layer.sheet, "outer", columns - 1 - layer.column, layer.row, (-right, top))
+        return PageCell(sheet, "inner", pose.column, pose.row, (right, top))
+    return PageCell(sheet, "outer", columns - 1 - pose.column, pose.row, (-right, top))
 
 
-def _bolts(stack: Stack, spine_axis: Axis) -> tuple[Edge, ...]:
+def _bolts(poses: tuple[Pose, ...], spine_axis: Axis) -> tuple[Edge, ...]:
     """The closed edges of the packet besides the spine: where neighbours on the flat sheet still join."""
-    cells = {(layer.column, layer.row): layer for layer in stack if layer.sheet == 0}
+    cells = {pose.cell for pose in poses}
     edges: set[Edge] = set()
-    for (column, row), layer in cells.items():
-        if (column + 1, row) in cells:
+    for pose in poses:
+        if (pose.column + 1, pose.row) in cells:
             # the cell's flat right edge, as it lies in the packet: right (+1) or left (-1)
-            side = layer.sign_x
+            side = pose.sign_x
             if spine_axis == "v":
                 edges.add("fore_edge" if side > 0 else "spine")
             else:
                 edges.add("head" if side > 0 else "tail")
-        if (column, row + 1) in cells:
+        if (pose.column, pose.row + 1) in cells:
             # the cell's flat lower edge: bottom (+1) or top (-1) of the packet
-            side = layer.sign_y
+            side = pose.sign_y
             if spine_axis == "v":
                 edges.add("tail" if side > 0 else "head")
             else:
@@ -249,73 +218,106 @@ def _bolts(stack: Stack, spine_axis: Axis) -> tuple[Edge, ...]:
     return tuple(edge for edge in order if edge in edges)
 
 
+def _check_sheets(sheets: int, how: str) -> None:
+    if not 1 <= sheets <= MAX_SHEETS:
+        raise FoldError(f"{sheets} sheets cannot be {how}; 1 to {MAX_SHEETS} can.")
+
+
 @lru_cache(maxsize=256)
-def fold_packet(programme: str, sheets: int = 1) -> FoldedPacket:
+def fold_packet(text: str, sheets: int = 1) -> FoldedPacket:
     """Fold ``sheets`` sheets lying on one another as one, and read the packet off.
 
-    Sheet 0 lies lowest, outermost in the folded packet.
+    Sheet 0 lies lowest, outermost in the folded packet. A concertina or single leaves come out
+    as one strip or pile of ``sheets`` sheets.
 
-    :raises FoldError: when the programme does not end in one packet with its spine down
-        one edge, or the number of sheets is out of reach.
+    :raises FoldError: when the programme cannot be folded, or the number of sheets is out of reach.
     """
-    folds = parse_programme(programme)
-    if not 1 <= sheets <= MAX_SHEETS:
-        raise FoldError(f"{sheets} sheets cannot be folded together; 1 to {MAX_SHEETS} can.")
-    spine = folds[-1]
-    if spine.parts != 2:
-        raise FoldError(
-            f"“{programme_text(folds)}” ends with {spine.word}, which leaves no spine through all "
-            "leaves; end the programme with v or h."
-        )
-    columns, rows = _grid(folds)
-    if columns * rows > MAX_CELLS:
-        raise FoldError(f"{columns} × {rows} leaves are more than a sheet gives; {MAX_CELLS} are the most.")
-    stacks: list[list[Stack]] = [
-        [tuple(Layer(sheet, column, row) for sheet in range(sheets)) for column in range(columns)]
-        for row in range(rows)
-    ]
-    for fold in folds:
-        stacks = _folded(stacks, fold)
-    stack = stacks[0][0]
-
+    programme = parse_programme(text)
+    if programme.kind == "leaves":
+        return _cut_and_stacked(programme, sheets)
+    if programme.kind == "concertina":
+        return _concertina(programme, sheets)
+    _check_sheets(sheets, "folded together")
+    _, poses = fold_motions(programme)
+    spine = programme.folds[-1].axis
     # A packet whose spine lies at the top is turned a quarter left to be read, so its pages'
     # heads point to the packet's right.
-    up: Up = (0, 1) if spine.axis == "v" else (1, 0)
-    leaves = []
-    for layer in reversed(stack):
-        recto = _page_cell(layer, columns, inner=layer.inner_up, up=up)
-        verso = _page_cell(layer, columns, inner=not layer.inner_up, up=up)
-        leaves.append(Leaf(recto, verso))
+    up: Up = (0, 1) if spine == "v" else (1, 0)
+    pages = []
+    for pose in sorted(poses, key=lambda each: -each.level):
+        # a cell that was turned over has its outermost sheet on top
+        for sheet in reversed(range(sheets)) if pose.inner_up else range(sheets):
+            for inner in (pose.inner_up, not pose.inner_up):
+                pages.append(_page_cell(pose, programme.columns, sheet, inner, up))
     return FoldedPacket(
-        programme=programme_text(folds),
+        programme=programme.text,
+        kind="section",
         sheets=sheets,
-        columns=columns,
-        rows=rows,
-        leaves=tuple(leaves),
-        grain="height" if spine.axis == "v" else "width",
-        bolts=_bolts(stack, spine.axis),
-    )
-
-
-def _on_sheet(leaf: Leaf, sheet: int) -> Leaf:
-    recto, verso = leaf.recto, leaf.verso
-    return Leaf(
-        PageCell(sheet, recto.side, recto.column, recto.row, recto.up),
-        PageCell(sheet, verso.side, verso.column, verso.row, verso.up),
+        columns=programme.columns,
+        rows=programme.rows,
+        pages=tuple(pages),
+        grain="height" if spine == "v" else "width",
+        bolts=_bolts(poses, spine),
     )
 
 
 @lru_cache(maxsize=256)
-def fold_inset(programme: str, sheets: int) -> FoldedPacket:
+def fold_inset(text: str, sheets: int) -> FoldedPacket:
     """Fold ``sheets`` sheets one by one and nest them, sheet 0 outermost.
 
     :raises FoldError: as :func:`fold_packet`.
     """
-    if not 1 <= sheets <= MAX_SHEETS:
-        raise FoldError(f"{sheets} sheets cannot be nested; 1 to {MAX_SHEETS} can.")
-    one = fold_packet(programme)
-    half = len(one.leaves) // 2
-    first, last = one.leaves[:half], one.leaves[half:]
-    leaves = [_on_sheet(leaf, sheet) for sheet in range(sheets) for leaf in first]
-    leaves += [_on_sheet(leaf, sheet) for sheet in reversed(range(sheets)) for leaf in last]
-    return FoldedPacket(one.programme, sheets, one.columns, one.rows, tuple(leaves), one.grain, one.bolts)
+    one = fold_packet(text)
+    if not one.sewn:
+        return fold_packet(text, sheets)
+    _check_sheets(sheets, "nested")
+    half = len(one.pages) // 2
+    first, last = one.pages[:half], one.pages[half:]
+    pages = [replace(page, sheet=sheet) for sheet in range(sheets) for page in first]
+    pages += [replace(page, sheet=sheet) for sheet in reversed(range(sheets)) for page in last]
+    return replace(one, sheets=sheets, pages=tuple(pages))
+
+
+def _cut_and_stacked(programme: Programme, sheets: int) -> FoldedPacket:
+    """Leaves cut apart: the pile at each place holds consecutive leaves, and the piles go on one another.
+
+    The first pile is the one at the top left of the outer side.
+    """
+    pages = []
+    for row in range(programme.rows):
+        for column in range(programme.columns):
+            for sheet in range(sheets):
+                pages.append(PageCell(sheet, "outer", column, row, (0, 1)))
+                pages.append(PageCell(sheet, "inner", programme.columns - 1 - column, row, (0, 1)))
+    return FoldedPacket(
+        programme.text, "leaves", sheets, programme.columns, programme.rows, tuple(pages), "height", ()
+    )
+
+
+def _concertina(programme: Programme, sheets: int) -> FoldedPacket:
+    """Strips joined end to end, read along their outer side and back along the inner one."""
+    upright = programme.folds[0].axis == "v"
+    panels = range(programme.columns if upright else programme.rows)
+    if upright:
+        front = [PageCell(sheet, "outer", each, 0, (0, 1)) for sheet in range(sheets) for each in panels]
+        back = [
+            PageCell(sheet, "inner", each, 0, (0, 1)) for sheet in reversed(range(sheets)) for each in panels
+        ]
+    else:
+        # the strip hangs down: it is turned a quarter left to be read, and its back a quarter right
+        front = [PageCell(sheet, "outer", 0, each, (1, 0)) for sheet in range(sheets) for each in panels]
+        back = [
+            PageCell(sheet, "inner", 0, each, (-1, 0))
+            for sheet in reversed(range(sheets))
+            for each in reversed(panels)
+        ]
+    return FoldedPacket(
+        programme=programme.text,
+        kind="concertina",
+        sheets=sheets,
+        columns=programme.columns,
+        rows=programme.rows,
+        pages=(*front, *back),
+        grain="height" if upright else "width",
+        bolts=(),
+    )

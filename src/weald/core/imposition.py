@@ -11,6 +11,7 @@ from weald.core.folding import FoldedPacket, Side, Up, fold_inset, fold_packet
 from weald.core.makeup import MakeUp
 
 Gather = Literal["inset", "together"]
+SpineSide = Literal["left", "right"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,12 +21,18 @@ class Placement:
     :param page: the page's number in the text, or ``None`` for a blank.
     :param column: from the left, ``row``: from the top, of the side as one looks at it.
     :param up: where the page's head points, (right, up).
+    :param leaf: the leaf of the section it stands on, from 1.
+    :param folio: how many folios lie outside it in the section, which is how often it has crept.
+    :param spine: the side of the page, as it is read, on which the spine lies; none in a concertina.
     """
 
     page: int | None
     column: int
     row: int
     up: Up
+    leaf: int
+    folio: int
+    spine: SpineSide | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,15 +69,26 @@ def folded_section(programme: str, sheets: int, gather: Gather) -> FoldedPacket:
     return fold_inset(programme, sheets) if gather == "inset" else fold_packet(programme, sheets)
 
 
+def _on_leaf(packet: FoldedPacket, index: int) -> tuple[int, int, SpineSide | None]:
+    """Leaf, folio and spine side of the page at ``index`` of a packet."""
+    leaves = len(packet.pages) // 2
+    if packet.kind == "concertina":
+        return (index + 1 if index < leaves else 2 * leaves - index), 0, None
+    leaf = index // 2
+    folio = min(leaf, leaves - 1 - leaf) if packet.sewn else 0
+    return leaf + 1, folio, "right" if index % 2 else "left"
+
+
 def _impose_section(
     packet: FoldedPacket, section: int, numbers: list[int | None]
 ) -> tuple[Section, list[Sheet]]:
     sides: dict[tuple[int, Side], list[Placement]] = {
         (sheet, side): [] for sheet in range(packet.sheets) for side in ("outer", "inner")
     }
-    for index, leaf in enumerate(packet.leaves):
-        for number, cell in zip(numbers[2 * index : 2 * index + 2], (leaf.recto, leaf.verso), strict=True):
-            sides[cell.sheet, cell.side].append(Placement(number, cell.column, cell.row, cell.up))
+    for index, (number, cell) in enumerate(zip(numbers, packet.pages, strict=True)):
+        leaf, folio, spine = _on_leaf(packet, index)
+        place = Placement(number, cell.column, cell.row, cell.up, leaf, folio, spine)
+        sides[cell.sheet, cell.side].append(place)
     sheets = [
         Sheet(section, sheet + 1, tuple(sides[sheet, "outer"]), tuple(sides[sheet, "inner"]))
         for sheet in range(packet.sheets)

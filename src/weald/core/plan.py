@@ -10,15 +10,20 @@ from weald.core.bindings import flat_case
 from weald.core.bindings.protocol import Structure
 from weald.core.drawing import Drawing
 from weald.core.findings import Action, Finding, finding
+from weald.core.fold_steps import FoldStep, fold_steps, slits_advised
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.imposition import Section, Sheet
 from weald.core.pieces import Piece, draw_pieces
+from weald.core.programme import parse_programme
 from weald.core.reckoning import QUANTITIES, Ledger, Quantity, Station
 from weald.core.spec import JobSpec
 from weald.core.stations import block as block_station
 from weald.core.stations import folding as folding_station
+from weald.core.stations import folding_drawings
 from weald.core.stations import paper as paper_station
+from weald.core.stations import printing as printing_station
 from weald.core.stations import text as text_station
+from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import MILLIMETRES, Notation
 
@@ -55,7 +60,8 @@ class Caution:
 class Plan:
     """Everything that follows from a job.
 
-    :param folds: the folds of one sheet, in words.
+    :param folds: the folds of one sheet, one step each.
+    :param printing: what to set in the print dialog, and what to do with the sheets.
     :param grain_needed: which way the grain of the unfolded sheet has to run, in words.
     :param shown_section: the signature drawn at the folding station, from 1.
     """
@@ -67,7 +73,8 @@ class Plan:
     pieces: tuple[Piece, ...]
     drawings: tuple[Drawing, ...]
     findings: tuple[Finding, ...]
-    folds: tuple[str, ...]
+    folds: tuple[FoldStep, ...]
+    printing: tuple[str, ...]
     grain_needed: str
     cautions: tuple[Caution, ...]
     shown_section: int
@@ -82,10 +89,13 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
     """
     ledger = Ledger(measured=spec.measured, notation=notation)
     packet = fold_packet(spec.folding.programme)
+    steps = folds_of(spec)
     leaf = paper_station.reckon_leaf(spec, ledger)
     text = text_station.reckon(spec, packet, ledger)
     paper = paper_station.reckon(spec, packet, text, leaf, ledger)
     folding = folding_station.reckon(spec, packet, text, paper, ledger)
+    printing = printing_station.reckon(spec, packet, folding, ledger)
+    text_findings = tuple(printing_station.mind_text(spec, ledger))
     block = block_station.reckon(spec, paper, folding, ledger)
     bound = STRUCTURES[spec.binding.structure](spec, block, ledger)
 
@@ -93,8 +103,9 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
     drawings = (
         text_station.draw(spec, text, ledger),
         paper_station.draw(spec, packet, paper, ledger),
-        folding_station.draw_section(spec, packet, paper, folding, section, ledger),
-        folding_station.draw_nest(packet, paper, folding, section, spec, ledger),
+        folding_drawings.draw_section(spec, packet, steps, folding, section, ledger),
+        *_sewn_drawings(spec, packet, paper, folding, section, ledger),
+        printing_station.draw_printed(spec, packet, steps, folding, printing, section, ledger),
         block_station.draw_front(block, ledger),
         block_station.draw_tail(block, ledger),
         *bound.drawings,
@@ -102,8 +113,10 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
     )
     findings = (
         *text_station.mind(spec, text),
+        *text_findings,
         *paper_station.mind(spec, packet, paper, ledger),
         *folding_station.mind(spec, packet, paper, folding, ledger),
+        *printing_station.mind(spec, packet, folding, printing, ledger),
         *block_station.mind(spec, block, ledger),
         *bound.findings,
         *_unused_measurements(ledger),
@@ -116,11 +129,37 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
         pieces=pieces,
         drawings=drawings,
         findings=findings,
-        folds=tuple(folding_station.fold_words(spec.folding.programme)),
+        folds=steps,
+        printing=printing.words,
         grain_needed=folding_station.grain_words(packet, paper, notation),
         cautions=tuple(Caution(station, text + _CAUTION_TAIL) for station, text in _CAUTIONS),
         shown_section=min(section, len(folding.sections)),
     )
+
+
+def folds_of(spec: JobSpec) -> tuple[FoldStep, ...]:
+    """The folds of one sheet of a job."""
+    programme, folding = parse_programme(spec.folding.programme), spec.folding
+    together = folding.sheets_per_section if folding.gather == "together" else 1
+    slit = slits_advised(programme, spec.paper.grammage, together)
+    return fold_steps(programme, slit, folding.fold_to)
+
+
+def _sewn_drawings(
+    spec: JobSpec,
+    packet: FoldedPacket,
+    paper: PaperPlan,
+    folding: FoldingPlan,
+    section: int,
+    ledger: Ledger,
+) -> list[Drawing]:
+    """What there is to see only where there are folds to sew through."""
+    if not folding.sewn:
+        return []
+    return [
+        folding_drawings.draw_nest(packet, paper, folding, section, spec, ledger),
+        folding_drawings.draw_collation(spec, folding),
+    ]
 
 
 _CATALOGUE_ORDER = {quantity_id: place for place, quantity_id in enumerate(QUANTITIES)}

@@ -13,12 +13,13 @@ from typing import Literal
 from weald.core.findings import Patch
 from weald.core.units import MILLIMETRES, Mm, Notation, plain_number
 
-Station = Literal["text", "paper", "folding", "block", "boards"]
-STATIONS: tuple[Station, ...] = ("text", "paper", "folding", "block", "boards")
+Station = Literal["text", "paper", "folding", "printing", "block", "boards"]
+STATIONS: tuple[Station, ...] = ("text", "paper", "folding", "printing", "block", "boards")
 STATION_TITLES: dict[Station, str] = {
     "text": "Text",
     "paper": "Paper",
     "folding": "Folding",
+    "printing": "Printing",
     "block": "Block",
     "boards": "Boards & cover",
 }
@@ -67,6 +68,13 @@ QUANTITIES: dict[str, Definition] = {
     "sheets.count": Definition("folding", "Sheets to fold", "count"),
     "creep.step": Definition("folding", "Creep from folio to folio", "thickness"),
     "sections.creep": Definition("folding", "Creep in all", "thickness"),
+    "text.scale": Definition("printing", "Pages of the text are scaled to", "percent"),
+    "printed.width": Definition("printing", "Printed sheet, width"),
+    "printed.height": Definition("printing", "Printed sheet, height"),
+    "printed.least_width": Definition("printing", "Smallest sheet that takes it, width"),
+    "printed.least_height": Definition("printing", "Smallest sheet that takes it, height"),
+    "printed.copies": Definition("printing", "Copies a printed sheet", "count"),
+    "printed.sheets": Definition("printing", "Sheets to print, spoilage included", "count"),
     "text.thickness": Definition("block", "Text, pressed"),
     "endpapers.thickness": Definition("block", "Endpapers", "thickness"),
     "block.thickness": Definition("block", "Block thickness"),
@@ -96,16 +104,17 @@ QUANTITIES: dict[str, Definition] = {
     "book.weight": Definition("boards", "Weight of the book", "weight"),
 }
 
-_DERIVED_FROM_CLOSING = ("closed.head", "closed.tail", "closed.fore_edge")
+_NEVER_MEASURED = ("closed.", "printed.")
 
 
 def measurable(quantity_id: str) -> bool:
     """Whether a job may hold a measurement of this quantity.
 
-    What the closed case shows is a check on the pieces, so it is not replaced by hand.
+    What the closed case shows is a check on the pieces, and the printed sheet is chosen, so neither is
+    replaced by hand.
     """
     definition = QUANTITIES.get(quantity_id)
-    return bool(definition and definition.measurable and quantity_id not in _DERIVED_FROM_CLOSING)
+    return bool(definition and definition.measurable and not quantity_id.startswith(_NEVER_MEASURED))
 
 
 def measurable_ids() -> list[str]:

@@ -24,9 +24,11 @@ from pydantic.fields import FieldInfo
 from pydantic_core import ErrorDetails
 
 from weald.core.errors import SizeError, SpecError
-from weald.core.folding import fold_packet
+from weald.core.folding import MAX_SHEETS, FoldedPacket, fold_packet
+from weald.core.forme import Flip, PileFace, Work
 from weald.core.imposition import Gather
-from weald.core.makeup import BlankPlace, MakeUpRule
+from weald.core.makeup import BlankPlace, MakeUp, MakeUpRule, make_up, read_mix
+from weald.core.page import Anchor, Filler, Placing
 from weald.core.paper import Grade, SheetGrain
 from weald.core.reckoning import measurable, measurable_ids
 from weald.core.units import BareUnit, Mm, Notation, parse_length
@@ -46,6 +48,7 @@ Length = Annotated[float, BeforeValidator(_read_length, json_schema_input_type=f
 Size = Annotated[Length, Field(gt=0, le=3000)]
 Allowance = Annotated[Length, Field(ge=0, le=200)]
 Thin = Annotated[Length, Field(gt=0, le=3)]
+Shift = Annotated[Length, Field(ge=-20, le=20)]
 
 
 def _without_control_signs(text: str) -> str:
@@ -63,13 +66,47 @@ class _Part(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
 
 
+class RulingMargins(_Part):
+    """What stays free of a ruling at each edge of the trimmed page."""
+
+    head: Allowance = 15.0
+    tail: Allowance = 15.0
+    spine: Allowance = 15.0
+    fore_edge: Allowance = 10.0
+
+
+class Ruling(_Part):
+    """How a ruled page is ruled. ``pitch`` is from line to line; of staves, from stave line to stave line."""
+
+    pitch: Annotated[Length, Field(ge=1, le=100)] = 5.0
+    line: Annotated[Length, Field(ge=0.02, le=2)] = 0.15
+    colour: Annotated[str, Field(pattern="^#[0-9a-fA-F]{6}$")] = "#8a8f98"
+    margins: RulingMargins = RulingMargins()
+
+
+class PageSize(_Part):
+    """The size most pages of the uploaded text have."""
+
+    width: Size
+    height: Size
+
+
 class Text(_Part):
-    """The pages to be bound. A blank book has leaves to write on instead of printed pages."""
+    """The pages to be bound. A blank book has leaves to write on instead of printed pages.
+
+    ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
+    ``file`` names the uploaded text by the digest of its content.
+    """
 
     pages: Annotated[int, Field(ge=1, le=20000)] = 128
     blank_book: bool = False
     blanks: BlankPlace = "end"
-    filler: Literal["plain", "ruled", "dots", "squares"] = "plain"
+    filler: Filler = "plain"
+    ruling: Ruling = Ruling()
+    file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
+    page: PageSize | None = None
+    placing: Placing = "as_is"
+    anchor: Anchor = "middle"
 
 
 class Trim(_Part):
@@ -130,18 +167,65 @@ class Paper(_Part):
 class Folding(_Part):
     """How sheets become sections."""
 
-    programme: Annotated[str, Field(max_length=60)] = "v"
+    programme: Annotated[str, Field(max_length=60), _OneLine] = "v"
     sheets_per_section: Annotated[int, Field(ge=1, le=40)] = 4
     gather: Gather = "inset"
     creep_factor: Annotated[float, Field(ge=0, le=4)] = 1.5708
     make_up: MakeUpRule = "even"
+    mix: Annotated[str, Field(max_length=200), _OneLine] = ""
+    fold_to: Literal["edges", "marks"] = "marks"
+
+
+class PrintedSheet(_Part):
+    """The sheet as it goes into the printer."""
+
+    width: Size
+    height: Size
+
+
+class Repeat(_Part):
+    """How often the unfolded sheet stands on the printed one, to be cut apart."""
+
+    columns: Annotated[int, Field(ge=1, le=12)] = 1
+    rows: Annotated[int, Field(ge=1, le=12)] = 1
+
+
+class Printer(_Part):
+    """What a printer can do.
+
+    :param largest: the largest sheet it takes, lying either way; no limit when not given.
+    :param flips: the edges it turns sheets on by itself; ``none`` is turned by hand.
+    :param stacks: how printed sheets come to lie; ``feeds``: which side of a sheet in its tray it
+        prints.
+    :param back_right: how far its backs were found to stand too far to the right, ``back_down`` too low.
+    """
+
+    name: Name = ""
+    largest: PrintedSheet | None = None
+    unprintable: Allowance = 0.0
+    flips: Literal["both", "long", "short", "none"] = "both"
+    stacks: PileFace = "face_down"
+    feeds: PileFace = "face_down"
+    back_right: Shift = 0.0
+    back_down: Shift = 0.0
 
 
 class Printing(_Part):
-    """How both sides of a sheet are printed."""
+    """How both sides of a sheet are printed.
 
-    flip: Literal["long", "short"] = "short"
-    work: Literal["sheetwise"] = "sheetwise"
+    Without ``sheet`` the printed sheet is the unfolded one, as often as ``repeat`` says. ``flip`` is
+    the edge the printer turns the sheet on.
+    """
+
+    flip: Flip = "short"
+    work: Work = "sheetwise"
+    sheet: PrintedSheet | None = None
+    repeat: Repeat = Repeat()
+    printer: Printer = Printer()
+    bleed: Annotated[Length, Field(ge=0, le=20)] = 0.0
+    marks: bool = True
+    signature_marks: Literal["letters", "numbers", "none"] = "letters"
+    creep_shift: bool = True
 
 
 class Sewing(_Part):
@@ -244,6 +328,7 @@ _KINDS = {
     "finite_number": "must be a number that can be measured",
     "string_too_short": "must not be empty",
     "string_too_long": "is too long; keep it to {max_length} characters",
+    "string_pattern_mismatch": "is not written as it has to be; it looks like {pattern}",
 }
 
 
@@ -306,10 +391,41 @@ def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
 
 
 def _folding_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
+    folding = spec.folding
     try:
-        fold_packet(spec.folding.programme)
+        packet = fold_packet(folding.programme)
     except ValueError as error:
         yield "folding.programme", str(error)
+        return
+    if folding.make_up == "mix":
+        try:
+            read_mix(folding.mix)
+        except ValueError as error:
+            yield "folding.mix", str(error)
+            return
+    sheets = max(made_up(spec, packet).sheets)
+    if packet.sewn and sheets > MAX_SHEETS:
+        yield (
+            "folding.make_up",
+            f"One signature of {sheets} sheets cannot be folded; {MAX_SHEETS} are the most. Share the sheets "
+            "out, or fold each sheet more often.",
+        )
+
+
+def made_up(spec: JobSpec, packet: FoldedPacket) -> MakeUp:
+    """The text of a job made up.
+
+    :param packet: one sheet of the chosen programme, folded. Unsewn leaves make one pile or strip.
+    """
+    folding = spec.folding
+    return make_up(
+        spec.text.pages,
+        2 * packet.leaves_a_sheet,
+        folding.sheets_per_section,
+        folding.make_up if packet.sewn else "one_section",
+        spec.text.blanks,
+        read_mix(folding.mix) if folding.make_up == "mix" else (),
+    )
 
 
 def read_spec(data: object, notation: Notation | None = None) -> JobSpec:

@@ -194,6 +194,7 @@ LOOKS: dict[Pen, Look] = {
     "outline": Look("#33302b", 0.25),
     "cut": Look("#1f1d1a", 0.35),
     "fold": Look("#33302b", 0.25, (4, 1.5)),
+    "slit": Look("#1f1d1a", 0.5),
     "score": Look("#33302b", 0.2, (1.5, 1)),
     "trim": Look("#6b655b", 0.18),
     "glue": Look("#9a9386", 0.15, (0.4, 0.9)),
@@ -213,4 +214,5 @@ FILLS: dict[Material, str] = {
     "cloth": "#e3e8e2",
     "lining": "#f3efe4",
     "block": "#fbf8ef",
+    "mark": "#1f1d1a",
 }

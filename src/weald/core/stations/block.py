@@ -64,13 +64,13 @@ def reckon(spec: JobSpec, paper: PaperPlan, folding: FoldingPlan, ledger: Ledger
     )
     height = ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
     width = ledger.reckon("block.width", spec.leaf.width, "the trimmed leaf", entry="leaf.width")
-    sections, sewing = len(folding.sections), spec.sewing
+    sections, sewing = len(folding.sections) if folding.sewn else 0, spec.sewing
     added = ledger.reckon(
         "spine.swell",
         swell(sections, sewing.thread, sewing.swell_factor),
         "{sections} × {thread} × {factor}",
         {
-            "sections": ledger.ref("sections.count"),
+            "sections": ledger.entry("sewn signatures", sections, "sections.count", "count"),
             "thread": ledger.entry("thread", sewing.thread, "sewing.thread", "thickness"),
             "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
         },

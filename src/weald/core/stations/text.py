@@ -5,9 +5,9 @@ from dataclasses import dataclass
 from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding import FoldedPacket
-from weald.core.makeup import MakeUp, make_up
+from weald.core.makeup import MakeUp
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
+from weald.core.spec import JobSpec, made_up
 from weald.core.units import Mm
 
 
@@ -25,15 +25,7 @@ def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
 
     :param packet: one sheet of the chosen programme, folded.
     """
-    folding, leaf = spec.folding, spec.leaf
-    pages_a_sheet = 2 * packet.leaves_a_sheet
-    made = make_up(
-        spec.text.pages,
-        pages_a_sheet,
-        folding.sheets_per_section,
-        folding.make_up,
-        spec.text.blanks,
-    )
+    leaf, made = spec.leaf, made_up(spec, packet)
     pages = ledger.entry("pages of text", spec.text.pages, "text.pages", "count")
     ledger.reckon(
         "text.pages",
@@ -41,7 +33,7 @@ def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
         "{sheets} × {each}",
         {
             "sheets": ledger.entry("folded sheets", made.sheet_count, "sheets.count", "count"),
-            "each": ledger.entry("pages a sheet", pages_a_sheet, "folding.programme", "count"),
+            "each": ledger.entry("pages a sheet", made.pages_a_sheet, "folding.programme", "count"),
         },
     )
     ledger.reckon("text.leaves", made.pages / 2, "{pages} / 2", {"pages": ledger.ref("text.pages")})
@@ -51,15 +43,23 @@ def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
         "{bound} − {pages}",
         {"bound": ledger.ref("text.pages"), "pages": pages},
     )
-    width = ledger.reckon(
-        "leaf.untrimmed_width",
-        leaf.width + leaf.trim.fore_edge,
-        "{leaf} + {trim}",
-        {
-            "leaf": ledger.entry("leaf width", leaf.width, "leaf.width"),
-            "trim": ledger.entry("fore-edge trim", leaf.trim.fore_edge, "leaf.trim.fore_edge"),
-        },
-    )
+    panel = ledger.entry("leaf width", leaf.width, "leaf.width")
+    fore_edge = ledger.entry("fore-edge trim", leaf.trim.fore_edge, "leaf.trim.fore_edge")
+    if packet.kind == "concertina":
+        width = ledger.reckon(
+            "leaf.untrimmed_width",
+            leaf.width,
+            "{leaf}",
+            {"leaf": panel},
+            rule="panels of a strip are not trimmed at the sides",
+        )
+    else:
+        width = ledger.reckon(
+            "leaf.untrimmed_width",
+            leaf.width + leaf.trim.fore_edge,
+            "{leaf} + {trim}",
+            {"leaf": panel, "trim": fore_edge},
+        )
     height = ledger.reckon(
         "leaf.untrimmed_height",
         leaf.height + leaf.trim.head + leaf.trim.tail,

@@ -1,0 +1,404 @@
+"""Printing: the sheet in the printer, what stands on it, and what to set in the print dialog."""
+
+import math
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from weald.core.drawing import Drawing, Sketch
+from weald.core.findings import Action, Finding, finding
+from weald.core.fold_steps import FoldStep
+from weald.core.folding import FoldedPacket, fold_packet
+from weald.core.forme import (
+    Face,
+    Layout,
+    PlacedPage,
+    backs_half_turned,
+    block_size,
+    lay_out,
+    natural_flip,
+    pile_turned,
+    placed_pages,
+    unfolded_size,
+)
+from weald.core.imposition import Sheet
+from weald.core.marks import Marker, SheetName, signature_letters
+from weald.core.page import place_content
+from weald.core.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.reckoning import Ledger
+from weald.core.spec import JobSpec
+from weald.core.stations.folding import FoldingPlan
+from weald.core.stations.folding_drawings import draw_face
+from weald.core.units import TOLERANCE, Mm, Notation, plain_number
+
+LEAST_WASTE: Mm = 2.0
+"""Marks need this much."""
+_PT_BEFORE_SCALING = 10
+
+
+@dataclass(frozen=True, slots=True)
+class PrintingPlan:
+    """The printed sheet.
+
+    :param least: the smallest sheet that takes what is printed and keeps clear of unprintable edges.
+    :param words: what to set in the print dialog, and what to do with the sheets.
+    """
+
+    layout: Layout
+    least: tuple[Mm, Mm]
+    words: tuple[str, ...]
+
+
+def layout_of(spec: JobSpec, packet: FoldedPacket, leaf: tuple[Mm, Mm]) -> Layout:
+    """The printed sheet of a job.
+
+    :param leaf: width and height of the leaf before trimming.
+    """
+    printing, trim = spec.printing, spec.leaf.trim
+    sheet = (printing.sheet.width, printing.sheet.height) if printing.sheet else None
+    repeat = (printing.repeat.columns, printing.repeat.rows)
+    return lay_out(packet, leaf, (trim.head, trim.tail, trim.fore_edge), printing.work, repeat, sheet)
+
+
+def untrimmed_leaf(spec: JobSpec, packet: FoldedPacket) -> tuple[Mm, Mm]:
+    """Width and height of the leaf before trimming; panels of a strip are not trimmed at the sides."""
+    leaf, trim = spec.leaf, spec.leaf.trim
+    fore_edge = 0.0 if packet.kind == "concertina" else trim.fore_edge
+    return leaf.width + fore_edge, leaf.height + trim.head + trim.tail
+
+
+def reckon(spec: JobSpec, packet: FoldedPacket, plan: FoldingPlan, ledger: Ledger) -> PrintingPlan:
+    """Lay the printed sheet out and count it."""
+    printing = spec.printing
+    leaf = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
+    layout = layout_of(spec, packet, leaf)
+    margin = _margin_needed(layout, plan.sheets[0], printing.bleed, printing.printer.unprintable)
+    across = printing.repeat.columns * (2 if printing.work == "turn" else 1)
+    down = printing.repeat.rows * (2 if printing.work == "tumble" else 1)
+    if printing.sheet:
+        ledger.reckon("printed.width", layout.width, "as chosen", entry="printing.sheet.width")
+        ledger.reckon("printed.height", layout.height, "as chosen", entry="printing.sheet.height")
+    else:
+        for axis, count in (("width", across), ("height", down)):
+            ledger.reckon(
+                f"printed.{axis}",
+                layout.width if axis == "width" else layout.height,
+                f"{count} × {{sheet}}",
+                {"sheet": ledger.ref(f"sheet.{axis}")},
+                rule="cut to size before printing",
+            )
+    least = []
+    for axis, count in (("width", across), ("height", down)):
+        least.append(
+            ledger.reckon(
+                f"printed.least_{axis}",
+                count * ledger.value(f"sheet.{axis}") + 2 * margin,
+                f"{count} × {{sheet}} + 2 × {{margin}}",
+                {
+                    "sheet": ledger.ref(f"sheet.{axis}"),
+                    "margin": ledger.entry("margin", margin, "printing.printer.unprintable"),
+                },
+                rule="so much more that nothing printed reaches the printer's unprintable edge",
+            )
+        )
+    if layout.copies > 1:
+        ledger.reckon("printed.copies", layout.copies, f"{across} × {down}", rule="cut apart after printing")
+    ledger.reckon(
+        "printed.sheets",
+        math.ceil(
+            len(plan.sheets) * math.ceil(spec.copies / layout.copies) * (1 + spec.paper.spoilage / 100)
+        ),
+        "{sheets} × {copies} / {each} × (1 + {spoilage} / 100), rounded up",
+        {
+            "sheets": ledger.ref("sheets.count"),
+            "copies": ledger.entry("copies", spec.copies, "copies", "count"),
+            "each": ledger.entry("copies a printed sheet", layout.copies, "printing.repeat", "count"),
+            "spoilage": ledger.entry("spoilage", spec.paper.spoilage, "paper.spoilage", "percent"),
+        },
+        rule="a ream is 500 sheets",
+    )
+    words = tuple(dialog_words(spec, layout, packet, ledger.notation))
+    return PrintingPlan(layout, (least[0], least[1]), words)
+
+
+def _printed_sheets(sheets: int, copies: int, each: int, spoilage: float) -> int:
+    """Sheets to print; ``spoilage`` in percent."""
+    return math.ceil(sheets * math.ceil(copies / each) * (1 + spoilage / 100) - TOLERANCE)
+
+
+def _margin_needed(layout: Layout, sheet: Sheet, bleed: Mm, unprintable: Mm) -> Mm:
+    """Paper needed around the unfolded sheets so that all that is printed can be."""
+    block = layout.block
+    boxes = [page.box.grown(bleed) for page in placed_pages(layout, sheet, "front")]
+    clear = min(
+        min(
+            each.left - block.left, block.right - each.right, each.top - block.top, block.bottom - each.bottom
+        )
+        for each in boxes
+    )
+    return max(0.0, unprintable - clear)
+
+
+def dialog_words(spec: JobSpec, layout: Layout, packet: FoldedPacket, notation: Notation) -> Iterator[str]:
+    """What to set in the print dialog, and what to do before and after."""
+    printing = spec.printing
+    size = f"{notation.length(layout.width, True)} × {notation.length(layout.height, True)}"
+    way = "landscape" if layout.width > layout.height else "portrait"
+    yield f"Paper {size}, {way}, its grain along the {packet.grain}."
+    yield "Scale 100 % (“actual size”), never “fit to page”."
+    turned = "turn" if printing.work == "turn" else "tumble"
+    if printing.work != "sheetwise":
+        how = "sideways, like a page" if turned == "turn" else "head over foot"
+        yield f"Both sides are printed alike: turn the sheets {how}, then cut them in two: two copies."
+    if printing.printer.flips == "none":
+        yield from _by_hand(spec)
+    else:
+        yield f"Both sides, flip on the {printing.flip} edge."
+    yield "“Collate” on, pages in their order, one page a sheet."
+    if layout.copies > 1 and printing.work == "sheetwise":
+        yield (
+            f"Cut each pile into {layout.copies} and keep the piles apart: each is one copy, in its order."
+        )
+    elif not packet.sewn and packet.leaves_a_sheet > 1 and packet.kind == "leaves":
+        yield (
+            "Cut the pile apart and put the parts on one another, row by row from the left of the outer "
+            "side: the leaves are then in order."
+        )
+    yield "Print the one-sheet test first and fold it."
+
+
+def _by_hand(spec: JobSpec) -> Iterator[str]:
+    printer = spec.printing.printer
+    yield "Print the file of the fronts, one side only."
+    if pile_turned(printer.stacks, printer.feeds):
+        yield "Turn the whole pile over like a page and put it back; then print the file of the backs."
+    else:
+        yield (
+            "Put the pile back as it lies, last sheet on top; then print the file of the backs, which "
+            "begins with the last."
+        )
+
+
+def mind(
+    spec: JobSpec, packet: FoldedPacket, folding: FoldingPlan, plan: PrintingPlan, ledger: Ledger
+) -> list[Finding]:
+    """What to mind about the printed sheet and the text on it."""
+    if spec.text.blank_book and spec.text.filler == "plain":
+        return []
+    return [
+        *_mind_size(spec, packet, plan, ledger),
+        *_mind_flip(spec, plan),
+        *_mind_edges(spec, packet, plan, ledger),
+    ]
+
+
+def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: Ledger) -> Iterator[Finding]:
+    layout, printer, show = plan.layout, spec.printing.printer, ledger.notation.length
+
+    def size(width: Mm, height: Mm) -> str:
+        return f"{show(width, True)} × {show(height, True)}"
+
+    block = layout.block
+    others = tuple(_other_folds(spec, packet, layout))
+    if not layout.fits:
+        actions = others
+        if spec.printing.sheet and spec.printing.sheet.width != spec.printing.sheet.height:
+            turned = (spec.printing.sheet.height, spec.printing.sheet.width)
+            if block.width <= turned[0] + TOLERANCE and block.height <= turned[1] + TOLERANCE:
+                the_other_way: dict[str, object] = {"width": turned[0], "height": turned[1]}
+                actions = (Action("Turn the sheet the other way", {"printing.sheet": the_other_way}),)
+        yield finding(
+            "printed.too_small",
+            "printed.width",
+            needs=size(block.width, block.height),
+            has=size(layout.width, layout.height),
+            actions=actions,
+        )
+    elif layout.width + TOLERANCE < plan.least[0] or layout.height + TOLERANCE < plan.least[1]:
+        yield finding(
+            "printed.at_the_edge",
+            "printed.least_width",
+            unprintable=show(printer.unprintable, True),
+            needs=size(*plan.least),
+        )
+    if printer.largest is not None:
+        most = sorted((printer.largest.width, printer.largest.height))
+        has = sorted((layout.width, layout.height))
+        if has[0] > most[0] + TOLERANCE or has[1] > most[1] + TOLERANCE:
+            yield finding(
+                "printed.too_large",
+                "printed.width",
+                has=size(layout.width, layout.height),
+                most=size(printer.largest.width, printer.largest.height),
+                actions=others,
+            )
+
+
+def _other_folds(spec: JobSpec, packet: FoldedPacket, layout: Layout) -> Iterator[Action]:
+    """Folds with fewer leaves a sheet whose sheet goes through."""
+    largest, chosen = spec.printing.printer.largest, spec.printing.sheet
+    limit = chosen or largest
+    if limit is None:
+        return
+    leaf, offered = untrimmed_leaf(spec, packet), 0
+    for name in NAMED_PROGRAMMES:
+        if parse_programme(name).kind != "section":
+            continue
+        other = fold_packet(name)
+        if other.leaves_a_sheet >= packet.leaves_a_sheet or offered == 2:
+            continue
+        repeat = (spec.printing.repeat.columns, spec.printing.repeat.rows)
+        needs = block_size(unfolded_size(other, leaf), spec.printing.work, repeat)
+        fits = needs[0] <= limit.width + TOLERANCE and needs[1] <= limit.height + TOLERANCE
+        turned = needs[1] <= limit.width + TOLERANCE and needs[0] <= limit.height + TOLERANCE
+        if fits or turned:
+            other_fold: dict[str, object] = {"folding.programme": other.programme}
+            if chosen and not fits:
+                other_fold["printing.sheet"] = {"width": chosen.height, "height": chosen.width}
+            offered += 1
+            yield Action(f"Fold as {name}", other_fold)
+
+
+def _mind_flip(spec: JobSpec, plan: PrintingPlan) -> Iterator[Finding]:
+    printing, layout = spec.printing, plan.layout
+    offered = printing.printer.flips
+    natural = natural_flip(layout.width, layout.height)
+    if offered == "none":
+        yield finding("printed.by_hand", "printing.printer.flips")
+    elif offered not in ("both", printing.flip):
+        yield finding(
+            "printed.flip_not_offered",
+            "printing.flip",
+            flip=printing.flip,
+            offered=offered,
+            actions=(Action(f"Flip on the {offered} edge", {"printing.flip": offered}),),
+        )
+    elif backs_half_turned(layout.width, layout.height, printing.flip):
+        actions = (
+            (Action(f"Flip on the {natural} edge", {"printing.flip": natural}),) if offered == "both" else ()
+        )
+        yield finding(
+            "printed.backs_turned", "printing.flip", natural=natural, flip=printing.flip, actions=actions
+        )
+
+
+def _mind_edges(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: Ledger) -> Iterator[Finding]:
+    printing, trim, show = spec.printing, spec.leaf.trim, ledger.notation.length
+    layout, block = plan.layout, plan.layout.block
+    trims = {"head": trim.head, "tail": trim.tail, "fore-edge": trim.fore_edge}
+    edge = min(trims, key=lambda each: trims[each])
+    if printing.bleed > trims[edge] + TOLERANCE:
+        yield finding(
+            "printed.bleed",
+            "printing.bleed",
+            bleed=show(printing.bleed, True),
+            trim=show(trims[edge], True),
+            edge=edge,
+        )
+    if printing.marks and max(trim.head, trim.tail, block.top) < LEAST_WASTE:
+        yield finding("printed.no_marks", "printing.marks")
+    larger = layout.width > block.width + TOLERANCE or layout.height > block.height + TOLERANCE
+    if larger and spec.folding.fold_to == "edges" and packet.leaves_a_sheet > 2:
+        yield finding(
+            "printed.fold_to_edges",
+            "folding.fold_to",
+            needs=f"{show(layout.unfolded_width, True)} × {show(layout.unfolded_height, True)}",
+            actions=(Action("Fold to the printed marks", {"folding.fold_to": "marks"}),),
+        )
+
+
+def mind_text(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
+    """What to mind about pages of the text that are not the size of the leaf."""
+    page, leaf, show = spec.text.page, spec.leaf, ledger.notation.length
+    if page is None or spec.text.blank_book:
+        return
+    place = place_content(
+        (page.width, page.height), (leaf.width, leaf.height), spec.text.placing, spec.text.anchor, True
+    )
+    ledger.reckon("text.scale", 100 * place.scale, "as it is" if place.scale == 1 else spec.text.placing)
+    differs = abs(page.width - leaf.width) > 0.5 or abs(page.height - leaf.height) > 0.5
+    if differs and spec.text.placing == "as_is":
+        cut = page.width > leaf.width + 0.5 or page.height > leaf.height + 0.5
+        yield finding(
+            "text.other_size",
+            "text.placing",
+            text=f"{show(page.width, True)} × {show(page.height, True)}",
+            leaf=f"{show(leaf.width, True)} × {show(leaf.height, True)}",
+            what="part of each page is cut off" if cut else "white is left around",
+            actions=(
+                Action("Make the leaf that size", {"leaf.width": page.width, "leaf.height": page.height}),
+                Action("Scale the text to fit", {"text.placing": "fit"}),
+            ),
+        )
+    elif abs(place.scale - 1) > 0.0005:
+        yield finding(
+            "text.scaled",
+            "text.placing",
+            percent=plain_number(100 * place.scale, 1),
+            points=plain_number(_PT_BEFORE_SCALING * place.scale, 1),
+            actions=(Action("Print pages as they are", {"text.placing": "as_is"}),),
+        )
+
+
+def draw_marks(
+    sketch: Sketch,
+    spec: JobSpec,
+    packet: FoldedPacket,
+    layout: Layout,
+    pages: list[PlacedPage],
+    steps: tuple[FoldStep, ...],
+    sheet: Sheet,
+    sections: int,
+    face: Face,
+) -> None:
+    """Every mark on one side of a printed sheet."""
+    marker = Marker(sketch, layout, face, pages, spec.printing.bleed)
+    marker.trims()
+    marker.folds(steps)
+    marker.symbols(steps)
+    marker.register()
+    marker.label(SheetName(spec.title, sheet.section, sections, sheet.sheet, packet.grain, packet.sewn))
+    if packet.sewn and sheet.sheet == 1:
+        marker.collation(sheet.section, sections)
+        if spec.printing.signature_marks != "none":
+            letters = spec.printing.signature_marks == "letters"
+            marker.signature(signature_letters(sheet.section) if letters else str(sheet.section))
+
+
+def draw_printed(
+    spec: JobSpec,
+    packet: FoldedPacket,
+    steps: tuple[FoldStep, ...],
+    folding: FoldingPlan,
+    plan: PrintingPlan,
+    section: int,
+    ledger: Ledger,
+) -> Drawing:
+    """The first sheet of a signature as it is printed: front and back, with its marks."""
+    section = min(section, len(folding.sections))
+    sheet = next(each for each in folding.sheets if each.section == section)
+    layout, show = plan.layout, ledger.notation.figure
+    gap = max(layout.width, layout.height) / 10
+    beside = layout.width <= 1.3 * layout.height
+    sketch = Sketch()
+    faces: tuple[Face, Face] = ("front", "back")
+    for number, face in enumerate(faces):
+        at = (number * (layout.width + gap), 0.0) if beside else (0.0, number * (layout.height + gap))
+        pages = list(placed_pages(layout, sheet, face))
+        draw_face(sketch, packet, layout, pages, face == "back", at)
+        if spec.printing.marks:
+            marks = Sketch()
+            draw_marks(marks, spec, packet, layout, pages, steps, sheet, len(folding.sections), face)
+            sketch.place(marks, *at)
+        sketch.label(at[0] + layout.width / 2, at[1] - gap * 0.35, face, about="printing.flip")
+    sketch.points.append((0, -gap * 0.6))
+    sketch.dimension((0, layout.height), (0, 0), show(layout.height), about="printed.height")
+    bottom = max(point[1] for point in sketch.points)
+    sketch.dimension((layout.width, bottom), (0, bottom), show(layout.width), about="printed.width")
+    return sketch.finish(
+        "printing.sheet",
+        "printing",
+        f"Printed sheet 1 of signature {section}" if packet.sewn else "The first printed sheet",
+        rows=(1, 0, 0, 1),
+        text=f"{layout.copies} unfolded sheet(s) on a printed sheet of {show(layout.width, True)} by "
+        f"{show(layout.height, True)}, seen from its front and from its back.",
+    )
