@@ -3,6 +3,7 @@
 import argparse
 import sys
 
+from weald.command import impose_file
 from weald.command.machine import NotReadyError
 
 
@@ -20,6 +21,8 @@ def _parser() -> argparse.ArgumentParser:
     words.add_parser("bench", help="the benchmarks; further words go to pytest")
     words.add_parser("lock", help="lock the Python packages anew")
     words.add_parser("describe", help="write the schemas in docs/ and the interface's types anew")
+    imposing = words.add_parser("impose", help="a text PDF put on sheets that fold to order")
+    impose_file.add_arguments(imposing)
     planning = words.add_parser("plan", help="the plan of a job file as JSON")
     planning.add_argument("job", metavar="JOB.json")
     return parser
@@ -42,6 +45,8 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
         from weald.command.plan_file import plan_file
 
         return plan_file(arguments.job)
+    if arguments.word == "impose":
+        return impose_file.impose_file(arguments)
     if arguments.word == "describe":
         from weald.command.describing import describe
 

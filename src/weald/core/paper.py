@@ -119,6 +119,15 @@ def size_name(width: Mm, height: Mm) -> str | None:
     return None
 
 
+def named_sheet(name: str) -> tuple[Mm, Mm] | None:
+    """Width and height, upright, of a sheet by its name."""
+    wanted = name.strip().lower().replace(" ", "")
+    for size in SHEET_SIZES:
+        if size.name.lower().replace(" ", "") == wanted:
+            return size.width, size.height
+    return None
+
+
 @dataclass(frozen=True, slots=True)
 class Lay:
     """How one kind of piece is laid on a sheet, all the same way round.

@@ -10,11 +10,11 @@ from weald.core.bindings import flat_case
 from weald.core.bindings.protocol import Structure
 from weald.core.drawing import Drawing
 from weald.core.findings import Action, Finding, finding
-from weald.core.fold_steps import FoldStep, fold_steps, slits_advised
+from weald.core.fold_steps import FoldStep
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.imposition import Section, Sheet
 from weald.core.pieces import Piece, draw_pieces
-from weald.core.programme import parse_programme
+from weald.core.press import folds_of
 from weald.core.reckoning import QUANTITIES, Ledger, Quantity, Station
 from weald.core.spec import JobSpec
 from weald.core.stations import block as block_station
@@ -135,14 +135,6 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
         cautions=tuple(Caution(station, text + _CAUTION_TAIL) for station, text in _CAUTIONS),
         shown_section=min(section, len(folding.sections)),
     )
-
-
-def folds_of(spec: JobSpec) -> tuple[FoldStep, ...]:
-    """The folds of one sheet of a job."""
-    programme, folding = parse_programme(spec.folding.programme), spec.folding
-    together = folding.sheets_per_section if folding.gather == "together" else 1
-    slit = slits_advised(programme, spec.paper.grammage, together)
-    return fold_steps(programme, slit, folding.fold_to)
 
 
 def _sewn_drawings(

@@ -1,0 +1,224 @@
+"""Reading the text to be bound: a PDF, what its pages are like, and what is odd about them.
+
+A page's size is that of its trim box where it has one, else of its crop box, else of its media
+box, turned as the page is turned.
+"""
+
+from collections import Counter
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+from decimal import Decimal
+from pathlib import Path
+from typing import Literal
+
+import pikepdf
+
+from weald.core.errors import WealdError
+from weald.core.units import Mm
+
+POINTS_PER_MM = 72 / 25.4
+SMALLEST: Mm = 10.0
+LARGEST: Mm = 3000.0
+_NAMES_OF_BOXES = {"/TrimBox": "trim", "/CropBox": "crop", "/MediaBox": "media"}
+_HEAD, _TAIL = 1024, 2048
+BoxName = Literal["trim", "crop", "media"]
+Box = tuple[float, float, float, float]
+
+
+class TextError(WealdError):
+    """A text that cannot be used, with the remedy."""
+
+
+@dataclass(frozen=True, slots=True)
+class TextPage:
+    """One page: its box in points as written, how it is turned, its size as it is read."""
+
+    box: Box
+    box_name: BoxName
+    turned: int
+    unit: float
+    width: Mm
+    height: Mm
+
+
+@dataclass(frozen=True, slots=True)
+class SizeFound:
+    """A size, how many pages have it, and the first of them."""
+
+    width: Mm
+    height: Mm
+    pages: int
+    first: int
+
+
+@dataclass(frozen=True, slots=True)
+class TextReport:
+    """What was found in a text.
+
+    :param sizes: commonest first.
+    :param odd: what a binder should know, in sentences.
+    """
+
+    pages: int
+    sizes: tuple[SizeFound, ...]
+    boxes: tuple[BoxName, ...]
+    turned: int
+    repaired: bool
+    odd: tuple[str, ...]
+
+
+@contextmanager
+def opened(path: Path) -> Iterator[pikepdf.Pdf]:
+    """A text opened.
+
+    :raises TextError: when it is no PDF, cut short, encrypted, damaged beyond repair, or empty.
+    """
+    try:
+        with path.open("rb") as file:
+            head = file.read(_HEAD)
+            file.seek(max(0, path.stat().st_size - _TAIL))
+            tail = file.read()
+    except OSError as error:
+        raise TextError(f"The text cannot be read: {error.strerror or error}.") from None
+    if b"%PDF-" not in head:
+        raise TextError("This is not a PDF; export the text as a PDF first.")
+    if b"%%EOF" not in tail:
+        raise TextError("This PDF is cut short: its end is missing. Copy or export it again.")
+    try:
+        pdf = pikepdf.open(path, suppress_warnings=True)
+    except pikepdf.PasswordError:
+        raise TextError("This PDF is encrypted; save a copy without a password.") from None
+    except (pikepdf.PdfError, pikepdf.DataDecodingError) as error:
+        raise TextError(f"This PDF is damaged beyond repair ({_short(error)}); export it again.") from None
+    with pdf:
+        if pdf.is_encrypted:
+            raise TextError("This PDF is encrypted; save a copy without encryption.")
+        yield pdf
+
+
+def _short(error: Exception) -> str:
+    """The library's own words, without the file's name."""
+    return str(error).rsplit(": ", 1)[-1].strip()[:120]
+
+
+def pages_of(pdf: pikepdf.Pdf) -> list[TextPage]:
+    """Every page of an opened text.
+
+    :raises TextError: naming the page, when there is none or one has no size that paper can have.
+    """
+    try:
+        pages = [text_page(page.obj, number) for number, page in enumerate(pdf.pages, start=1)]
+    except (pikepdf.PdfError, pikepdf.ForeignObjectError, AttributeError, RuntimeError) as error:
+        raise TextError(f"The pages of this PDF cannot be read ({_short(error)}); export it again.") from None
+    if not pages:
+        raise TextError("This PDF has no pages.")
+    return pages
+
+
+def inherited(page: pikepdf.Object, key: str) -> pikepdf.Object | None:
+    """An entry of a page, its own or one it inherits."""
+    node: pikepdf.Object | None = page
+    depth = 0
+    while node is not None and depth < 60:
+        if key in node:
+            found: pikepdf.Object = node[key]
+            return found
+        node, depth = node.get("/Parent"), depth + 1
+    return None
+
+
+def _box(value: object) -> Box | None:
+    if not isinstance(value, pikepdf.Array) or len(value) != 4:
+        return None
+    numbers = [float(each) for each in value if isinstance(each, (int, float, Decimal))]
+    if len(numbers) != 4:
+        return None
+    x1, y1, x2, y2 = numbers
+    return min(x1, x2), min(y1, y2), max(x1, x2), max(y1, y2)
+
+
+def text_page(page: pikepdf.Object, number: int) -> TextPage:
+    """One page as it was found.
+
+    :raises TextError: when it has no size that paper can have.
+    """
+    name, box = "/MediaBox", None
+    for name in _NAMES_OF_BOXES:
+        box = _box(page.get(name) if name == "/TrimBox" else inherited(page, name))
+        if box is not None:
+            break
+    if box is None:
+        raise TextError(f"Page {number} of this PDF has no size; export it again.")
+    unit = float(page.get("/UserUnit", 1))
+    turned = int(inherited(page, "/Rotate") or 0) % 360
+    if turned % 90:
+        raise TextError(f"Page {number} of this PDF is turned by {turned}°; turn it upright.")
+    across, down = (box[2] - box[0]) * unit / POINTS_PER_MM, (box[3] - box[1]) * unit / POINTS_PER_MM
+    width, height = (down, across) if turned in (90, 270) else (across, down)
+    if not (SMALLEST <= width <= LARGEST and SMALLEST <= height <= LARGEST):
+        raise TextError(
+            f"Page {number} of this PDF is {width:.0f} × {height:.0f} mm; pages of {SMALLEST:.0f} mm to "
+            f"{LARGEST / 1000:.0f} m can be bound."
+        )
+    return TextPage(box, _box_name(name), turned, unit, width, height)
+
+
+def _box_name(key: str) -> BoxName:
+    return "trim" if key == "/TrimBox" else "crop" if key == "/CropBox" else "media"
+
+
+def read_text(path: Path) -> TextReport:
+    """Read a text and say what it is like.
+
+    :raises TextError: when it cannot be used.
+    """
+    with opened(path) as pdf:
+        pages = pages_of(pdf)
+        repaired = bool(pdf.get_warnings())
+        annotated = sum(_has_appearances(page.obj) for page in pdf.pages)
+    return report(pages, repaired, annotated)
+
+
+def report(pages: list[TextPage], repaired: bool, annotated: int) -> TextReport:
+    """What pages are like, said.
+
+    :param annotated: pages that carry fields, stamps or notes.
+    """
+    rounded = [(round(page.width, 1), round(page.height, 1)) for page in pages]
+    counts = Counter(rounded)
+    sizes = tuple(SizeFound(*size, count, rounded.index(size) + 1) for size, count in counts.most_common(20))
+    turned = sum(page.turned != 0 for page in pages)
+    boxes = tuple(dict.fromkeys(page.box_name for page in pages))
+    odd = tuple(_oddities(sizes, turned, repaired, annotated))
+    return TextReport(len(pages), sizes, boxes, turned, repaired, odd)
+
+
+def _oddities(sizes: tuple[SizeFound, ...], turned: int, repaired: bool, annotated: int) -> Iterator[str]:
+    if repaired:
+        yield "The file was damaged and has been repaired; look through its pages."
+    if len(sizes) > 1:
+        most, other = sizes[0], sizes[1]
+        yield f"Pages differ in size: most are {_size(most)}, page {other.first} is {_size(other)}."
+    if len({size.width > size.height for size in sizes}) > 1:
+        yield "Some pages are upright and some lie across."
+    if turned:
+        yield f"{_pages(turned, 'is', 'are')} turned; they are bound as they show."
+    if annotated:
+        yield f"{_pages(annotated, 'carries', 'carry')} fields, stamps or notes; they print as they show."
+
+
+def _pages(count: int, one: str, many: str) -> str:
+    return f"1 page {one}" if count == 1 else f"{count} pages {many}"
+
+
+def _size(size: SizeFound) -> str:
+    return f"{size.width:g} × {size.height:g} mm"
+
+
+def _has_appearances(page: pikepdf.Object) -> bool:
+    """Whether a page shows anything besides its content; links show nothing."""
+    notes = page.get("/Annots")
+    if not isinstance(notes, pikepdf.Array):
+        return False
+    return any(isinstance(each, pikepdf.Dictionary) and "/AP" in each for each in notes)
