@@ -1,11 +1,13 @@
 from itertools import pairwise
 
+import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.conftest import planned
+from tests.conftest import planned, value
+from weald.core.errors import FoldError, SpecError
 from weald.core.imposition import impose
-from weald.core.makeup import make_up, share_out
+from weald.core.makeup import make_up, read_mix, share_out
 
 
 def test_sheets_are_shared_evenly_thicker_first() -> None:
@@ -28,6 +30,40 @@ def test_blanks_at_both_ends_leave_the_text_on_a_right_hand_page() -> None:
     made = make_up(93, 4, 4, "full", "both")
     assert (made.pages, made.blanks) == (96, 3)
     assert made.blanks_front % 2 == 0
+
+
+def test_mixes_are_listed_and_repeat_their_last() -> None:
+    assert read_mix("5+4+4") == (5, 4, 4)
+    assert read_mix("5 + 3×4") == (5, 4, 4, 4)
+    assert share_out(13, 4, "mix", (5, 4)) == (5, 4, 4)
+    assert share_out(14, 4, "mix", (5, 4)) == (5, 4, 4, 4)
+    assert share_out(5, 4, "mix", (5, 4, 4)) == (5,)
+    assert share_out(13, 4, "one_section") == (13,)
+
+
+@pytest.mark.parametrize("text", ["", "5+", "five", "0+4", "41", "4--4", "9999999x4"])
+def test_what_is_no_mix_is_said(text: str) -> None:
+    with pytest.raises(FoldError, match="write sheets a signature"):
+        read_mix(text)
+
+
+def test_a_mix_and_a_booklet_are_planned() -> None:
+    made = planned({"text": {"pages": 52}, "folding": {"make_up": "mix", "mix": "5+4"}})
+    assert [section.sheets for section in made.sections] == [5, 4, 4]
+    made = planned({"text": {"pages": 60}, "folding": {"make_up": "one_section"}})
+    assert [section.sheets for section in made.sections] == [15]
+    with pytest.raises(SpecError, match="40 are the most"):
+        planned({"text": {"pages": 600}, "folding": {"make_up": "one_section"}})
+    with pytest.raises(SpecError, match="no mix"):
+        planned({"folding": {"make_up": "mix", "mix": "4+?"}})
+
+
+def test_single_leaves_and_a_strip_are_neither_sewn_nor_swollen() -> None:
+    for programme in ("1x1", "2x2", "z6"):
+        made = planned({"text": {"pages": 90}, "folding": {"programme": programme}})
+        assert len(made.sections) == 1
+        assert value(made, "spine.swell") == 0
+        assert "folding.nest" not in {each.id for each in made.drawings}
 
 
 @given(

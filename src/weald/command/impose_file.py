@@ -7,7 +7,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
-from weald.core.errors import SizeError, SpecError, WealdError
+from weald.core.errors import FoldError, SizeError, SpecError, WealdError
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.forme import block_size, natural_flip, unfolded_size
 from weald.core.paper import named_sheet
@@ -128,7 +128,10 @@ def _press(arguments: argparse.Namespace, text: TextReport) -> Press:
     # with a creep factor of 1, a folio creeps by the thickness of a leaf
     job["paper"] = {"calliper": creep} if creep else {}
     job["printing"]["creep_shift"] = creep > 0
-    packet = fold_packet(arguments.fold)
+    try:
+        packet = fold_packet(arguments.fold)
+    except FoldError as error:
+        raise SpecError({"--fold": str(error)}) from None
     block = block_size(
         unfolded_size(packet, (size.width + trim, size.height + 2 * trim)), arguments.work, (1, 1)
     )
@@ -144,6 +147,8 @@ def _sheet(text: str, packet: FoldedPacket, block: Size) -> Size:
     :raises SpecError: when it is no size, or too small.
     """
     named = named_sheet(text)
+    if named is not None and block[0] > block[1]:
+        named = named[::-1]
     if named is None:
         sides = text.lower().replace("×", "x").split("x")
         if len(sides) != 2:

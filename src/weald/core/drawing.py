@@ -210,9 +210,9 @@ class Sketch:
         """Draw a dimension line."""
         self.elements.append(Dimension(start, end, text, offset, about))
 
-    def place(self, other: "Sketch", right: Mm, down: Mm) -> None:
-        """Add everything of another sketch, moved; its points reach no further than this one's."""
-        self.elements += [moved(element, right, down) for element in other.elements]
+    def place(self, elements: Iterable[Element], right: Mm, down: Mm) -> None:
+        """Add what was drawn elsewhere, moved; it reaches no further than what is here."""
+        self.elements += [moved(element, right, down) for element in elements]
 
     def finish(
         self,

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
-from weald.core.folding import GridLine, Motion, Pose, Side, creases, fold_motions
+from weald.core.folding import Cell, GridLine, Motion, Pose, Side, creases, fold_motions
 from weald.core.programme import Fold, Programme
 from weald.core.units import Mm
 
@@ -75,7 +75,8 @@ def fold_steps(programme: Programme, slit: bool, fold_to: FoldTo) -> tuple[FoldS
         lines = tuple(line for motion in made for line in creases(motion))
         slits: tuple[Slit, ...] = ()
         if slit and steps and programme.folds[number - 2].axis != fold.axis:
-            slits = _slits(steps[-1].creases, lines, made)
+            crossings = {point for step in steps[:-1] for line in step.creases for point in line}
+            slits = _slits(steps[-1].creases, lines, made, crossings)
         symbol = SYMBOLS[number - 1]
         steps.append(
             FoldStep(
@@ -111,13 +112,14 @@ def _fold_words(fold: Fold, fold_to: FoldTo, symbol: Symbol) -> str:
 
 
 def _slits(
-    earlier: tuple[GridLine, ...], lines: tuple[GridLine, ...], made: list[Motion]
+    earlier: tuple[GridLine, ...], lines: tuple[GridLine, ...], made: list[Motion], crossings: set[Cell]
 ) -> tuple[Slit, ...]:
-    """The part of the earlier creases that is carried over now, run together."""
+    """The part of the earlier creases that is carried over now, run together but where folds cross it."""
+
     moved = frozenset[tuple[int, int]]().union(*(motion.moved for motion in made))
     crossed = {point for line in lines for point in line}
     slits = []
-    for run in _runs([line for line in earlier if _beside(line) <= moved]):
+    for run in _runs([line for line in earlier if _beside(line) <= moved], crossings):
         start, end = run
         if start in crossed and end not in crossed:
             start, end = end, start
@@ -130,13 +132,13 @@ def _beside(line: GridLine) -> set[tuple[int, int]]:
     return {(x - 1, y), (x, y)} if x == x2 else {(x, y - 1), (x, y)}
 
 
-def _runs(lines: list[GridLine]) -> list[GridLine]:
-    """Lines that follow on one another, joined."""
+def _runs(lines: list[GridLine], crossings: set[Cell]) -> list[GridLine]:
+    """Lines that follow on one another, joined but at crossings."""
     runs: list[GridLine] = []
     for line in sorted(lines, key=lambda each: (each[0][0] != each[1][0], *sorted(each[0]), each)):
         for number, run in enumerate(runs):
             (x1, y1), (x2, y2) = run[0], line[1]
-            if run[1] == line[0] and (x1 == x2 or y1 == y2):
+            if run[1] == line[0] and line[0] not in crossings and (x1 == x2 or y1 == y2):
                 runs[number] = (run[0], line[1])
                 break
         else:

@@ -6,7 +6,7 @@ on the fold itself, where it shows on the spine once the sections are gathered.
 
 import math
 from collections.abc import Iterable, Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from weald.core.drawing import Layer, Point, Sketch, box
 from weald.core.fold_steps import SLIT_PAST, Corner, FoldStep, Symbol
@@ -28,6 +28,8 @@ COLLATION_STEP: Mm = 6.0
 COLLATION_FROM_HEAD: Mm = 20.0
 LABEL_HEIGHT: Mm = 1.5
 ARROW: Mm = 4.0
+WIDE = 0.95
+"""Width of a letter to the height of capitals, at most, on the average."""
 
 Segment = tuple[Point, Point]
 
@@ -45,20 +47,39 @@ _SHAPES: dict[Symbol, tuple[Point, ...]] = {
 
 
 @dataclass(frozen=True, slots=True)
-class SheetName:
-    """What is written on the waste of a sheet."""
+class SheetLabel:
+    """What is written on the waste of a sheet, piece by piece.
+
+    Every piece has room for the longest there is, so that it stands in the same place on all sheets.
+    """
 
     title: str
-    section: int
     sections: int
-    sheet: int
-    grain: SheetGrain
+    most_sheets: int
     sewn: bool
 
-    def words(self, side: str) -> str:
-        """The label of one side."""
-        of_section = f"signature {self.section} of {self.sections} · " if self.sewn else ""
-        return f"{self.title[:60]} · {of_section}sheet {self.sheet} · {side} · grain as the arrow"
+    def sheet(self, sheet: int) -> str:
+        """The place of a sheet in its section."""
+        return f"sheet {sheet}"
+
+    def section(self, section: int) -> str:
+        """The section."""
+        return f"signature {section} of {self.sections}" if self.sewn else ""
+
+    def rest(self, face: Face) -> str:
+        """Side and job."""
+        return f"{'outer' if face == 'front' else 'inner'} side · {self.title[:60]}"
+
+    def places(self) -> tuple[int, int, int]:
+        """Where the pieces begin, in letters."""
+        section = len(self.sheet(self.most_sheets)) + 2
+        rest = section + (len(self.section(self.sections)) + 2 if self.sewn else 0)
+        return 0, section, rest
+
+    @property
+    def length(self) -> int:
+        """Letters in all."""
+        return self.places()[2] + len(self.rest("front"))
 
 
 def signature_letters(number: int) -> str:
@@ -98,9 +119,10 @@ class Marker:
     face: Face
     pages: list[PlacedPage]
     bleed: Mm
+    _boxes: list[Rect] = field(init=False)
 
-    def _boxes(self) -> list[Rect]:
-        return [page.box.grown(max(CLEAR, self.bleed)) for page in self.pages]
+    def __post_init__(self) -> None:
+        self._boxes = [page.box.grown(max(CLEAR, self.bleed)) for page in self.pages]
 
     def _inside_sheet(self, segment: Segment) -> Segment:
         (x1, y1), (x2, y2) = segment
@@ -112,7 +134,7 @@ class Marker:
 
     def line(self, segment: Segment, layer: Layer) -> list[Segment]:
         """Draw what of a line lies in the waste."""
-        parts = outside(self._inside_sheet(segment), self._boxes())
+        parts = outside(self._inside_sheet(segment), self._boxes)
         for part in parts:
             self.sketch.line(part, layer)
         return parts
@@ -130,7 +152,7 @@ class Marker:
             and each.left < area.right
             and area.top < each.bottom
             and each.top < area.bottom
-            for each in self._boxes()
+            for each in self._boxes
         )
 
     def _at(self, position: Position, x: float, y: float) -> Point:
@@ -249,31 +271,31 @@ class Marker:
             x, y = strip.left + strip.width / 2, strip.top + strip.height / 2
             self.sketch.label(x, y, mark, height=LABEL_HEIGHT, rotation=rotation_of(page.up))
 
-    def label(self, name: SheetName) -> None:
-        """Job, section, sheet, side and grain, in the widest strip of waste there is."""
-        for number, position in enumerate(self.layout.positions(self.face)):
-            strips = [
-                _strip(page, "head") for page in self.pages if page.position == number and abs(page.up[1])
-            ] or [_strip(page, "head") for page in self.pages if page.position == number]
-            block = self.layout.block
-            if block.top >= 2 * LABEL_HEIGHT and number == 0:
-                strips = [Rect(block.left, 0, block.width, block.top)]
-            strips = [strip for strip in strips if min(strip.width, strip.height) >= LABEL_HEIGHT + 2 * CLEAR]
-            if not strips:
-                return
-            strip = max(
-                strips, key=lambda each: (round(max(each.width, each.height), 3), -each.top, -each.left)
-            )
-            words = name.words(f"{position.side} side")
-            length = max(strip.width, strip.height)
-            height = min(LABEL_HEIGHT, length / (0.95 * len(words)))
-            middle = (strip.left + strip.width / 2, strip.top + strip.height / 2)
-            upright = strip.height > strip.width
-            self.sketch.label(*middle, words, height=height, rotation=90 if upright else 0)
-            away = height * 0.42 * len(words) + ARROW
-            self._grain_arrow(
-                (middle[0], middle[1] - away) if upright else (middle[0] - away, middle[1]), name.grain
-            )
+    def label_strips(self) -> list[Rect]:
+        """For each unfolded sheet on this side the widest strip of waste its label goes into."""
+        strips = []
+        block = self.layout.block
+        for number in range(len(self.layout.positions(self.face))):
+            heads = [_strip(page, "head") for page in self.pages if page.position == number]
+            if number == 0 and block.top >= 2 * LABEL_HEIGHT:
+                heads.append(Rect(block.left, 0, block.width, block.top))
+            wide = [each for each in heads if min(each.width, each.height) >= LABEL_HEIGHT + 2 * CLEAR]
+            strips += [max(wide, key=lambda each: (max(each.width, each.height), -each.top))] if wide else []
+        return strips
+
+    def grain_arrows(self, strips: list[Rect], grain: SheetGrain) -> None:
+        """A double arrow along the grain at the beginning of every label."""
+        for strip in strips:
+            self._grain_arrow(_along(strip, ARROW), grain)
+
+    def words(self, strips: list[Rect], words: str, at: int, of: int) -> None:
+        """Words on the waste after the arrow of the grain, ``at`` letters into a label ``of`` letters."""
+        for strip in strips:
+            room = max(strip.width, strip.height) - 3 * ARROW
+            height = min(LABEL_HEIGHT, room / (WIDE * of))
+            x, y = _along(strip, 2 * ARROW + at * WIDE * height)
+            rotation = -90 if strip.height > strip.width else 0
+            self.sketch.label(x, y, words, height=height, anchor="start", rotation=rotation)
 
     def _grain_arrow(self, middle: Point, grain: SheetGrain) -> None:
         """A double arrow along the grain."""
@@ -324,6 +346,13 @@ def _spine_head(page: PlacedPage) -> Point:
         (1, 0): (each.right, each.top),
         (-1, 0): (each.left, each.bottom),
     }[page.up]
+
+
+def _along(strip: Rect, at: Mm) -> Point:
+    """A point in the middle of a strip, so far from its beginning: its left, or its foot."""
+    if strip.height > strip.width:
+        return strip.left + strip.width / 2, strip.bottom - at
+    return strip.left + at, strip.top + strip.height / 2
 
 
 def _strip(page: PlacedPage, edge: str) -> Rect:

@@ -14,7 +14,8 @@ from weald.core.fold_steps import FoldStep
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.imposition import Section, Sheet
 from weald.core.pieces import Piece, draw_pieces
-from weald.core.press import folds_of
+from weald.core.press import Press, folds_of
+from weald.core.press_drawings import draw_printed
 from weald.core.reckoning import QUANTITIES, Ledger, Quantity, Station
 from weald.core.spec import JobSpec
 from weald.core.stations import block as block_station
@@ -95,6 +96,7 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
     paper = paper_station.reckon(spec, packet, text, leaf, ledger)
     folding = folding_station.reckon(spec, packet, text, paper, ledger)
     printing = printing_station.reckon(spec, packet, folding, ledger)
+    press = Press(spec, packet, steps, folding.sections, folding.sheets, printing.layout, folding.step)
     text_findings = tuple(printing_station.mind_text(spec, ledger))
     block = block_station.reckon(spec, paper, folding, ledger)
     bound = STRUCTURES[spec.binding.structure](spec, block, ledger)
@@ -105,7 +107,7 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
         paper_station.draw(spec, packet, paper, ledger),
         folding_drawings.draw_section(spec, packet, steps, folding, section, ledger),
         *_sewn_drawings(spec, packet, paper, folding, section, ledger),
-        printing_station.draw_printed(spec, packet, steps, folding, printing, section, ledger),
+        draw_printed(press, section, notation),
         block_station.draw_front(block, ledger),
         block_station.draw_tail(block, ledger),
         *bound.drawings,

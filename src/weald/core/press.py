@@ -11,7 +11,7 @@ from weald.core.fold_steps import FoldStep, fold_steps, slits_advised
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.forme import Face, Layout, PlacedPage, placed_pages
 from weald.core.imposition import Section, Sheet
-from weald.core.marks import Marker, SheetName, rotation_of, signature_letters
+from weald.core.marks import Marker, SheetLabel, rotation_of, signature_letters
 from weald.core.programme import parse_programme
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
@@ -48,51 +48,73 @@ class Press:
         """How far a page's content is moved towards the spine, so that margins are even once trimmed."""
         return page.place.folio * self.creep_step if self.spec.printing.creep_shift else 0.0
 
-    def common_marks(self, face: Face) -> Drawing | None:
-        """The marks all sheets share: folds, trims, register crosses, symbols that meet."""
-        if not self.spec.printing.marks:
-            return None
-        marker = self._marker(self.sheets[0], face)
+
+class SideMarks:
+    """The marks of one side. All sheets of a job are laid out alike, so most of them are the same."""
+
+    def __init__(self, press: Press, face: Face) -> None:
+        self._press, self._face = press, face
+        self._pages = press.pages(press.sheets[0], face)
+        self._strips = self._marker().label_strips()
+        most = max(section.sheets for section in press.sections)
+        self._label = SheetLabel(press.spec.title, len(press.sections), most, press.packet.sewn)
+
+    def _marker(self) -> Marker:
+        press = self._press
+        return Marker(Sketch(), press.layout, self._face, self._pages, press.spec.printing.bleed)
+
+    def shared(self) -> Drawing:
+        """What all sheets share: folds, trims, register crosses, symbols that meet, grain, job and side."""
+        marker, press = self._marker(), self._press
         marker.trims()
-        marker.folds(self.steps)
-        marker.symbols(self.steps)
+        marker.folds(press.steps)
+        marker.symbols(press.steps)
         marker.register()
-        return self._drawing(marker.sketch.elements)
+        marker.grain_arrows(self._strips, press.packet.grain)
+        label = self._label
+        marker.words(self._strips, label.rest(self._face), label.places()[2], label.length)
+        return side_drawing(press.layout, marker.sketch)
 
-    def own_marks(self, sheet: Sheet, face: Face) -> Drawing | None:
-        """The marks of one sheet: its label, signature mark and collation mark."""
-        if not self.spec.printing.marks:
-            return None
-        marker = self._marker(sheet, face)
-        name = SheetName(
-            self.spec.title,
-            sheet.section,
-            len(self.sections),
-            sheet.sheet,
-            self.packet.grain,
-            self.packet.sewn,
+    def sheet(self, sheet: int) -> Drawing:
+        """Which sheet of its section it is."""
+        marker, label = self._marker(), self._label
+        marker.words(self._strips, label.sheet(sheet), label.places()[0], label.length)
+        return side_drawing(self._press.layout, marker.sketch)
+
+    def section(self, section: int, outermost: bool) -> Drawing:
+        """Which section it is; the outermost sheet carries its signature mark and its collation mark."""
+        marker, press, label = self._marker(), self._press, self._label
+        if press.packet.sewn:
+            marker.words(self._strips, label.section(section), label.places()[1], label.length)
+        if press.packet.sewn and outermost:
+            marker.collation(section, len(press.sections))
+            marks = press.spec.printing.signature_marks
+            if marks != "none":
+                marker.signature(signature_letters(section) if marks == "letters" else str(section))
+        return side_drawing(press.layout, marker.sketch)
+
+    def all(self, sheet: Sheet) -> tuple[Element, ...]:
+        """Every mark of one sheet."""
+        drawings = (
+            self.shared(),
+            self.sheet(sheet.sheet),
+            self.section(sheet.section, sheet.sheet == 1),
         )
-        marker.label(name)
-        if self.packet.sewn and sheet.sheet == 1:
-            marker.collation(sheet.section, len(self.sections))
-            if self.spec.printing.signature_marks != "none":
-                letters = self.spec.printing.signature_marks == "letters"
-                marker.signature(signature_letters(sheet.section) if letters else str(sheet.section))
-        return self._drawing(marker.sketch.elements)
+        return tuple(element for drawing in drawings for element in drawing.elements)
 
-    def numbers(self, sheet: Sheet, face: Face) -> Drawing:
-        """Nothing but page numbers and heads, for a dummy to fold."""
-        sketch = Sketch()
-        for page in self.pages(sheet, face):
-            draw_number(sketch, page)
-        return self._drawing(sketch.elements)
 
-    def _marker(self, sheet: Sheet, face: Face) -> Marker:
-        return Marker(Sketch(), self.layout, face, self.pages(sheet, face), self.spec.printing.bleed)
+def page_numbers(layout: Layout, pages: list[PlacedPage]) -> Drawing:
+    """Nothing but page numbers and heads, for a dummy to fold."""
+    sketch = Sketch()
+    for page in pages:
+        draw_number(sketch, page)
+    return side_drawing(layout, sketch)
 
-    def _drawing(self, elements: list[Element]) -> Drawing:
-        extent = (0.0, 0.0, self.layout.width, self.layout.height)
-        return Drawing("press", "printing", self.spec.title, extent, tuple(elements), (0, 0, 0, 0))
+
+def side_drawing(layout: Layout, sketch: Sketch) -> Drawing:
+    """What was drawn on one side of the printed sheet, as a drawing of just that size."""
+    extent = (0.0, 0.0, layout.width, layout.height)
+    return Drawing("press", "printing", "Printed sheet", extent, tuple(sketch.elements), (0, 0, 0, 0))
 
 
 def draw_number(sketch: Sketch, page: PlacedPage) -> None:

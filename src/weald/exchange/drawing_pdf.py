@@ -32,6 +32,11 @@ def register_fonts() -> None:
         pdfmetrics.registerFont(TTFont(name, _FONTS / file))
 
 
+def type_size(height: Mm) -> float:
+    """Size of the type, in points, whose capitals are so high."""
+    return float(height * mm / _CAP_HEIGHT)
+
+
 def printable(text: str) -> str:
     """Text with the signs the type does not hold spelt otherwise."""
     return text.replace("″", '"').replace("√", "root ")
@@ -84,7 +89,7 @@ class Paper:
         font: str = SANS,
     ) -> None:
         """Write words whose capitals are ``height`` high, centred on ``y``."""
-        size = height * mm / _CAP_HEIGHT
+        size = type_size(height)
         self.canvas.saveState()
         self.canvas.translate(x * mm, self.height - y * mm)
         self.canvas.rotate(-rotation)

@@ -5,34 +5,28 @@ pages place, so fonts, images and vectors stay as they are and nothing is decode
 sheet has no use for (links, outlines, scripts, the author's metadata) is left behind.
 """
 
-import io
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from pathlib import Path
 from typing import Literal
 
 import pikepdf
 from pikepdf import Array, Dictionary, Name
 from reportlab.lib.units import mm
-from reportlab.pdfgen.canvas import Canvas
 
-from weald.core.drawing import Drawing
 from weald.core.forme import Face, PlacedPage, backs_half_turned, backs_reversed
 from weald.core.imposition import Sheet
-from weald.core.page import Rect, Rule, place_content, ruling
-from weald.core.press import Press
+from weald.core.page import Rect
+from weald.core.press import Press, SideMarks, page_numbers
 from weald.core.units import Mm
-from weald.exchange.drawing_pdf import Paper
-from weald.exchange.ink import Frame
-from weald.exchange.text_pdf import TextError, TextPage, inherited, opened, pages_of
+from weald.exchange.page_forms import Matrix, PageForms, numbers
+from weald.exchange.pdf_marks import MarkWriter
+from weald.exchange.text_pdf import opened, pages_of
 
 Faces = Literal["both", "fronts", "backs"]
 Content = Literal["text", "numbers"]
 Progress = Callable[[int, int], None]
-Matrix = tuple[float, float, float, float, float, float]
 
-DOT = 3.0
-"""A dot of a dot grid is so many line widths across."""
 _LEFT_BEHIND = (
     *("/AcroForm", "/Outlines", "/Dests", "/Names", "/OpenAction", "/AA", "/StructTreeRoot", "/MarkInfo"),
     *("/Metadata", "/PageLabels", "/Threads", "/Perms", "/PieceInfo", "/Collection", "/PageMode", "/URI"),
@@ -41,12 +35,6 @@ _FACES: dict[Faces, tuple[Face, ...]] = {
     "both": ("front", "back"),
     "fronts": ("front",),
     "backs": ("back",),
-}
-_TURNED: dict[int, Callable[[TextPage], Matrix]] = {
-    0: lambda page: (1, 0, 0, 1, -page.box[0], -page.box[1]),
-    90: lambda page: (0, -1, 1, 0, -page.box[1], page.box[2]),
-    180: lambda page: (-1, 0, 0, -1, page.box[2], page.box[3]),
-    270: lambda page: (0, 1, -1, 0, page.box[3], -page.box[0]),
 }
 
 
@@ -82,250 +70,170 @@ def impose_pdf(
 
     :param text: the text; none for a blank book or a dummy.
     :param progress: told how many sheets are done, and of how many; whatever it raises stops the work.
-    :raises TextError: when the text cannot be used.
+    :raises weald.exchange.text_pdf.TextError: when the text cannot be used.
     """
     if text is None or order.content == "numbers":
         with pikepdf.new() as pdf:
-            return _Imposer(press, order, pdf, []).write(out, progress)
+            return _write(press, order, PageForms(pdf, press.spec, []), out, progress)
     with opened(text) as pdf:
-        pages = pages_of(pdf)
         pdf.flatten_annotations("print")
-        return _Imposer(press, order, pdf, pages).write(out, progress)
+        forms = PageForms(pdf, press.spec, pages_of(pdf))
+        return _write(press, order, forms, out, progress)
 
 
-@dataclass(slots=True)
-class _Imposer:
-    press: Press
-    order: Order
-    pdf: pikepdf.Pdf
-    text: list[TextPage]
-    forms: dict[int, pikepdf.Object] = field(default_factory=dict)
-    rulings: dict[str | None, pikepdf.Object] = field(default_factory=dict)
-
-    def write(self, out: Path, progress: Progress) -> int:
-        sheets = self.order.sheets(self.press)
-        faces = _FACES[self.order.faces]
-        printer = self.press.spec.printing.printer
-        if self.order.faces == "backs" and backs_reversed(printer.stacks, printer.feeds):
-            sheets = sheets[::-1]
-        sources: list[pikepdf.Object] = [page.obj for page in self.pdf.pages]
-        marks = _Overlay(self.pdf, self._marks(sheets, faces))
-        kids = []
-        for number, sheet in enumerate(sheets, start=1):
-            for face in faces:
-                kids.append(self._page(sheet, face, sources, marks))
-            progress(number, len(sheets))
-        self._replace_pages(kids)
-        self._leave_behind()
-        total = len(sheets)
-        self.pdf.save(
-            out,
-            compress_streams=True,
-            progress=lambda percent: progress(total, total),
-        )
-        return len(kids)
-
-    def _marks(self, sheets: list[Sheet], faces: tuple[Face, ...]) -> Iterator[tuple[object, Drawing]]:
-        """Every drawing laid over the pages, by what it is for."""
+def _write(press: Press, order: Order, forms: PageForms, out: Path, progress: Progress) -> int:
+    pdf, sheets, faces = forms.pdf, order.sheets(press), _FACES[order.faces]
+    printer = press.spec.printing.printer
+    if order.faces == "backs" and backs_reversed(printer.stacks, printer.feeds):
+        sheets = sheets[::-1]
+    marks, boxes = MarkWriter(), _boxes(press)
+    sides = {face: _Side(press, face, order.content, forms, marks) for face in faces}
+    pages: list[pikepdf.Object] = []
+    for number, sheet in enumerate(sheets, start=1):
         for face in faces:
-            if common := self.press.common_marks(face):
-                yield face, common
-        for sheet in sheets:
-            for face in faces:
-                if self.order.content == "numbers":
-                    yield (sheet, face, "numbers"), self.press.numbers(sheet, face)
-                if own := self.press.own_marks(sheet, face):
-                    yield (sheet, face), own
+            content, used = sides[face].content(sheet)
+            resources = Dictionary(XObject=used)
+            page = Dictionary(Type=Name.Page, Resources=resources, Contents=pdf.make_stream(content))
+            for name, box in boxes.items():
+                page[name] = box
+            pages.append(pdf.make_indirect(page))
+        progress(number, len(sheets))
+    fonts = marks.fonts(pdf)
+    for owner in (*pages, *(side.shared for side in sides.values() if side.shared is not None)):
+        owner.Resources.Font = fonts
+    _replace_pages(pdf, pages)
+    _leave_behind(pdf, press, order)
+    pdf.save(out, compress_streams=True, progress=lambda percent: progress(len(sheets), len(sheets)))
+    return len(pages)
 
-    def _page(
-        self, sheet: Sheet, face: Face, sources: list[pikepdf.Object], marks: "_Overlay"
-    ) -> pikepdf.Object:
-        press, used = self.press, Dictionary()
-        layout = press.layout
-        commands = ["q", *self._turn_and_shift(face)]
-        if self.order.content == "text":
-            for page in press.pages(sheet, face):
-                commands += self._place(page, sources, used)
-        for key in (face, (sheet, face), (sheet, face, "numbers")):
-            if name := marks.name(key):
-                used[name] = marks.forms[key]
-                commands.append(f"{name} Do")
-        commands.append("Q")
-        block = layout.block
-        bled = block.grown(press.spec.printing.bleed)
-        content = self.pdf.make_stream("\n".join(commands).encode())
-        return self.pdf.make_indirect(
-            Dictionary(
-                Type=Name.Page,
-                MediaBox=_points(Rect(0, 0, layout.width, layout.height), layout.height),
-                BleedBox=_points(_within(bled, layout.width, layout.height), layout.height),
-                TrimBox=_points(_within(block, layout.width, layout.height), layout.height),
-                Resources=Dictionary(XObject=used),
-                Contents=content,
-            )
-        )
 
-    def _turn_and_shift(self, face: Face) -> Iterator[str]:
+class _Side:
+    """One side of all printed sheets: they are laid out alike, so most of it is worked out once."""
+
+    def __init__(
+        self, press: Press, face: Face, content: Content, forms: PageForms, marks: MarkWriter
+    ) -> None:
+        self._press, self._face, self._content = press, face, content
+        self._forms, self._writer = forms, marks
+        self._before = ["q", *self._turn_and_shift()]
+        self._windows: dict[tuple[object, ...], str] = {}
+        self._written: dict[object, list[str]] = {}
+        self._marks = SideMarks(press, face) if press.spec.printing.marks else None
+        self.shared = self._shared_marks()
+
+    def _turn_and_shift(self) -> Iterator[str]:
         """Backs on their heads for a printer that turns sheets the other way, and where it prints them."""
-        if face == "front":
+        if self._face == "front":
             return
-        layout, printing = self.press.layout, self.press.spec.printing
+        layout, printing = self._press.layout, self._press.spec.printing
         if backs_half_turned(layout.width, layout.height, printing.flip):
             yield _cm((-1, 0, 0, -1, layout.width * mm, layout.height * mm))
         right, down = printing.printer.back_right, printing.printer.back_down
         if right or down:
             yield _cm((1, 0, 0, 1, -right * mm, down * mm))
 
-    def _place(self, page: PlacedPage, sources: list[pikepdf.Object], used: Dictionary) -> Iterator[str]:
-        """One page of the text, or a ruled one, clipped to its trimmed page and bleed."""
-        spec = self.press.spec
-        number = page.page
-        printed = number is not None and number <= len(self.text)
-        if not printed and (spec.text.filler == "plain"):
-            return
-        onto = _onto(page, self.press.layout.height)
-        yield "q"
-        yield _cm(onto)
-        yield self._clip(page)
-        if printed and number is not None:
-            name = f"/Text{number}"
-            used[name] = self._form(number, sources)
-            yield _cm(self._content_matrix(page, self.text[number - 1]))
-        else:
-            side = page.spine or "none"
-            name = f"/Ruled-{side}"
-            used[name] = self._ruled(page)
-        yield f"{name} Do"
-        yield "Q"
-
-    def _clip(self, page: PlacedPage) -> str:
-        leaf, trim, bleed = self.press.spec.leaf, self.press.spec.leaf.trim, self.press.spec.printing.bleed
-        head, tail = min(bleed, trim.head), min(bleed, trim.tail)
-        fore_edge = min(bleed, trim.fore_edge)
-        left = fore_edge if page.spine == "right" else 0.0
-        right = fore_edge if page.spine == "left" else 0.0
-        rect = (-left * mm, -tail * mm, (leaf.width + left + right) * mm, (leaf.height + head + tail) * mm)
-        return f"{_numbers(rect)} re W n"
-
-    def _content_matrix(self, page: PlacedPage, source: TextPage) -> Matrix:
-        """From the text's own page to the trimmed page as it is read, from its lower left."""
-        spec = self.press.spec
-        leaf = (spec.leaf.width, spec.leaf.height)
-        place = place_content(
-            (source.width, source.height),
-            leaf,
-            spec.text.placing,
-            spec.text.anchor,
-            page.spine != "right",
-        )
-        towards_spine = {"left": -1, "right": 1, None: 0}[page.spine] * self.press.creep_shift(page)
-        left = (place.rect.left + towards_spine) * mm
-        low = (leaf[1] - place.rect.bottom) * mm
-        scale = place.scale * source.unit
-        a, b, c, d, e, f = _TURNED[source.turned](source)
-        return (scale * a, scale * b, scale * c, scale * d, scale * e + left, scale * f + low)
-
-    def _form(self, number: int, sources: list[pikepdf.Object]) -> pikepdf.Object:
-        if number not in self.forms:
-            self.forms[number] = _page_as_form(self.pdf, sources[number - 1], number)
-        return self.forms[number]
-
-    def _ruled(self, page: PlacedPage) -> pikepdf.Object:
-        if page.spine not in self.rulings:
-            self.rulings[page.spine] = self._make_ruled(page)
-        return self.rulings[page.spine]
-
-    def _make_ruled(self, page: PlacedPage) -> pikepdf.Object:
-        spec, leaf = self.press.spec.text, self.press.spec.leaf
-        margins = spec.ruling.margins
-        left, right = margins.spine, margins.fore_edge
-        if page.spine == "right":
-            left, right = right, left
-        area = Rect(left, margins.head, leaf.width - left - right, leaf.height - margins.head - margins.tail)
-        lines = ruling(spec.filler, area, spec.ruling.pitch)
-        width = spec.ruling.line * (DOT if spec.filler == "dots" else 1.0)
-        colour = [int(spec.ruling.colour[at : at + 2], 16) / 255 for at in (1, 3, 5)]
-        commands = [f"{_numbers(colour)} RG {width * mm:.4f} w 1 J"]
-        commands += [_rule(line, leaf.height) for line in lines]
-        return self.pdf.make_stream(
-            "\n".join(commands).encode(),
+    def _shared_marks(self) -> pikepdf.Object | None:
+        """The marks every sheet carries on this side, as a form."""
+        if self._marks is None:
+            return None
+        drawing = self._marks.shared()
+        return self._forms.pdf.make_stream(
+            "\n".join(self._writer.commands(drawing)).encode(),
             Type=Name.XObject,
             Subtype=Name.Form,
-            BBox=Array([0, 0, leaf.width * mm, leaf.height * mm]),
+            BBox=Array([0, 0, drawing.extent[2] * mm, drawing.extent[3] * mm]),
+            Resources=Dictionary(),
         )
 
-    def _replace_pages(self, kids: list[pikepdf.Object]) -> None:
-        tree = self.pdf.make_indirect(Dictionary(Type=Name.Pages, Count=len(kids), Kids=Array(kids)))
-        for kid in kids:
-            kid.Parent = tree
-        self.pdf.Root.Pages = tree
+    def content(self, sheet: Sheet) -> tuple[bytes, Dictionary]:
+        """What one sheet carries on this side: its commands, and the forms they place."""
+        used, commands = Dictionary(), list(self._before)
+        pages = self._press.pages(sheet, self._face)
+        if self._content == "text":
+            for page in pages:
+                commands += self._page(page, used)
+        else:
+            commands += self._writer.commands(page_numbers(self._press.layout, pages))
+        if self._marks is not None and self.shared is not None:
+            used["/Marks"] = self.shared
+            commands.append("/Marks Do")
+            commands += self._own_marks(self._marks, sheet)
+        commands.append("Q")
+        return "\n".join(commands).encode(), used
 
-    def _leave_behind(self) -> None:
-        root, layout = self.pdf.Root, self.press.layout
-        for key in _LEFT_BEHIND:
-            if key in root:
-                del root[key]
-        flip = "/DuplexFlipShortEdge" if self.press.spec.printing.flip == "short" else "/DuplexFlipLongEdge"
-        root.ViewerPreferences = Dictionary(
-            PrintScaling=Name("/None"),
-            Duplex=Name(flip if self.order.faces == "both" else "/Simplex"),
-            PickTrayByPDFSize=True,
-        )
-        del self.pdf.docinfo
-        size = f"{layout.width:.0f} × {layout.height:.0f} mm"
-        self.pdf.docinfo["/Title"] = f"{self.press.spec.title}, imposed on {size}"
+    def _own_marks(self, marks: SideMarks, sheet: Sheet) -> list[str]:
+        outermost = sheet.sheet == 1
+        of_sheet, of_section = ("sheet", sheet.sheet), ("section", sheet.section, outermost)
+        if of_sheet not in self._written:
+            self._written[of_sheet] = self._writer.commands(marks.sheet(sheet.sheet))
+        if of_section not in self._written:
+            self._written[of_section] = self._writer.commands(marks.section(sheet.section, outermost))
+        return self._written[of_sheet] + self._written[of_section]
 
+    def _page(self, page: PlacedPage, used: Dictionary) -> list[str]:
+        """One page of the text, or a ruled one, clipped to its trimmed page and bleed."""
+        number, forms = page.page, self._forms
+        if number is not None and forms.has(number):
+            name = f"/Text{number}"
+            used[name] = forms.of_text(number)
+            matrix = forms.matrix(number, page.spine, self._press.creep_shift(page))
+            return [self._window(page), matrix, f"{name} Do Q"]
+        if self._press.spec.text.filler == "plain":
+            return []
+        name = f"/Ruled-{page.spine or 'strip'}"
+        used[name] = forms.ruled(page.spine)
+        return [self._window(page), f"{name} Do Q"]
 
-@dataclass(slots=True)
-class _Overlay:
-    """Drawings turned into forms of the document, all of them in one go so that they share their type."""
-
-    pdf: pikepdf.Pdf
-    drawings: Iterator[tuple[object, Drawing]]
-    forms: dict[object, pikepdf.Object] = field(default_factory=dict)
-
-    def __post_init__(self) -> None:
-        keys, buffer = [], io.BytesIO()
-        canvas: Canvas | None = None
-        for key, drawing in self.drawings:
-            _, _, width, height = drawing.extent
-            canvas = canvas or Canvas(buffer, pagesize=(width * mm, height * mm), pageCompression=1)
-            Paper(canvas, height * mm).drawing(Frame(1.0, 0.0, 0.0, drawing))
-            canvas.showPage()
-            keys.append(key)
-        if canvas is None:
-            return
-        canvas.save()
-        buffer.seek(0)
-        with pikepdf.open(buffer) as drawn:
-            for key, page in zip(keys, drawn.pages, strict=True):
-                self.forms[key] = self.pdf.copy_foreign(page.as_form_xobject())
-
-    def name(self, key: object) -> str | None:
-        """The name under which a page places a drawing, where there is one."""
-        if key not in self.forms:
-            return None
-        return "/Marks" if isinstance(key, str) else "/Numbers" if len(key) == 3 else "/Sheet"  # type: ignore[arg-type]
+    def _window(self, page: PlacedPage) -> str:
+        """On to the trimmed page, and nothing beyond it and its bleed."""
+        key = (page.position, page.place.column, page.place.row)
+        if key not in self._windows:
+            onto = _cm(_onto(page, self._press.layout.height))
+            self._windows[key] = f"q {onto} {numbers(_clip(page, self._press))} re W n"
+        return self._windows[key]
 
 
-def _page_as_form(pdf: pikepdf.Pdf, page: pikepdf.Object, number: int) -> pikepdf.Object:
-    """A page's content as a form. A single content stream is used as it is, without decoding it."""
-    contents = page.get("/Contents")
-    try:
-        if isinstance(contents, pikepdf.Stream) and "/Subtype" not in contents:
-            form: pikepdf.Object = contents
-            resources = inherited(page, "/Resources")
-            form.Type, form.Subtype = Name.XObject, Name.Form
-            form.BBox = inherited(page, "/MediaBox")
-            form.Resources = resources if resources is not None else Dictionary()
-            if "/Group" in page:
-                form.Group = page.Group
-            return form
-        form = pdf.make_indirect(pikepdf.Page(page).as_form_xobject(False))
-        form.BBox = inherited(page, "/MediaBox")
-    except (pikepdf.PdfError, RuntimeError, ValueError) as error:
-        raise TextError(f"Page {number} of the text cannot be read ({error}); export it again.") from None
-    return form
+def _boxes(press: Press) -> dict[str, Array]:
+    """Media, bleed and trim box of all pages. The trim box holds the sheets to be folded."""
+    width, height, block = press.layout.width, press.layout.height, press.layout.block
+    rects = {
+        "/MediaBox": Rect(0, 0, width, height),
+        "/BleedBox": _within(block.grown(press.spec.printing.bleed), width, height),
+        "/TrimBox": _within(block, width, height),
+    }
+    return {name: _points(rect, height) for name, rect in rects.items()}
+
+
+def _replace_pages(pdf: pikepdf.Pdf, pages: list[pikepdf.Object]) -> None:
+    tree = pdf.make_indirect(Dictionary(Type=Name.Pages, Count=len(pages), Kids=Array(pages)))
+    for page in pages:
+        page.Parent = tree
+    pdf.Root.Pages = tree
+
+
+def _leave_behind(pdf: pikepdf.Pdf, press: Press, order: Order) -> None:
+    """Drop what a printed sheet has no use for, and tell the print dialog what suits it."""
+    for key in _LEFT_BEHIND:
+        if key in pdf.Root:
+            del pdf.Root[key]
+    flip = "/DuplexFlipShortEdge" if press.spec.printing.flip == "short" else "/DuplexFlipLongEdge"
+    pdf.Root.ViewerPreferences = Dictionary(
+        PrintScaling=Name("/None"),
+        Duplex=Name(flip if order.faces == "both" else "/Simplex"),
+        PickTrayByPDFSize=True,
+    )
+    del pdf.docinfo
+    size = f"{press.layout.width:.0f} × {press.layout.height:.0f} mm"
+    pdf.docinfo["/Title"] = f"{press.spec.title}, imposed on {size}"
+
+
+def _clip(page: PlacedPage, press: Press) -> tuple[float, ...]:
+    """What may be seen of a page as it is read, from its lower left: the trimmed page and its bleed."""
+    leaf, trim, bleed = press.spec.leaf, press.spec.leaf.trim, press.spec.printing.bleed
+    head, tail, fore_edge = min(bleed, trim.head), min(bleed, trim.tail), min(bleed, trim.fore_edge)
+    left = fore_edge if page.spine == "right" else 0.0
+    right = fore_edge if page.spine == "left" else 0.0
+    return (-left * mm, -tail * mm, (leaf.width + left + right) * mm, (leaf.height + head + tail) * mm)
 
 
 def _onto(page: PlacedPage, sheet_height: Mm) -> Matrix:
@@ -348,14 +256,5 @@ def _within(rect: Rect, width: Mm, height: Mm) -> Rect:
     return Rect(left, top, min(width, rect.right) - left, min(height, rect.bottom) - top)
 
 
-def _rule(line: Rule, height: Mm) -> str:
-    points = (line.x1 * mm, (height - line.y1) * mm, line.x2 * mm, (height - line.y2) * mm)
-    return "{:.3f} {:.3f} m {:.3f} {:.3f} l S".format(*points)
-
-
-def _numbers(values: tuple[float, ...] | list[float]) -> str:
-    return " ".join(f"{value:.5f}" for value in values)
-
-
 def _cm(matrix: Matrix) -> str:
-    return f"{_numbers(matrix)} cm"
+    return f"{numbers(matrix)} cm"

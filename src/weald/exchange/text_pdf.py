@@ -5,7 +5,7 @@ box, turned as the page is turned.
 """
 
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from contextlib import contextmanager
 from dataclasses import dataclass
 from decimal import Decimal
@@ -20,10 +20,13 @@ from weald.core.units import Mm
 POINTS_PER_MM = 72 / 25.4
 SMALLEST: Mm = 10.0
 LARGEST: Mm = 3000.0
-_NAMES_OF_BOXES = {"/TrimBox": "trim", "/CropBox": "crop", "/MediaBox": "media"}
 _HEAD, _TAIL = 1024, 2048
 BoxName = Literal["trim", "crop", "media"]
 Box = tuple[float, float, float, float]
+_BOX_KEYS: dict[BoxName, str] = {"trim": "/TrimBox", "crop": "/CropBox", "media": "/MediaBox"}
+_SHAPE_KEYS = (*_BOX_KEYS.values(), "/Rotate", "/UserUnit")
+_INHERITED = frozenset(("/CropBox", "/MediaBox", "/Rotate", "/Resources"))
+_PAGE_KEYS = _INHERITED | {"/TrimBox", "/UserUnit"}
 
 
 class TextError(WealdError):
@@ -31,8 +34,8 @@ class TextError(WealdError):
 
 
 @dataclass(frozen=True, slots=True)
-class TextPage:
-    """One page: its box in points as written, how it is turned, its size as it is read."""
+class Geometry:
+    """A page's box in points as written, how it is turned, its size as it is read."""
 
     box: Box
     box_name: BoxName
@@ -40,6 +43,16 @@ class TextPage:
     unit: float
     width: Mm
     height: Mm
+
+
+@dataclass(frozen=True, slots=True)
+class TextPage:
+    """One page of an opened text, with what it inherits."""
+
+    page: pikepdf.Object
+    geometry: Geometry
+    media_box: pikepdf.Object
+    resources: pikepdf.Object | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,8 +120,9 @@ def pages_of(pdf: pikepdf.Pdf) -> list[TextPage]:
 
     :raises TextError: naming the page, when there is none or one has no size that paper can have.
     """
+    reader = _PageReader()
     try:
-        pages = [text_page(page.obj, number) for number, page in enumerate(pdf.pages, start=1)]
+        pages = [reader.read(page.obj, number) for number, page in enumerate(pdf.pages, start=1)]
     except (pikepdf.PdfError, pikepdf.ForeignObjectError, AttributeError, RuntimeError) as error:
         raise TextError(f"The pages of this PDF cannot be read ({_short(error)}); export it again.") from None
     if not pages:
@@ -116,16 +130,37 @@ def pages_of(pdf: pikepdf.Pdf) -> list[TextPage]:
     return pages
 
 
-def inherited(page: pikepdf.Object, key: str) -> pikepdf.Object | None:
-    """An entry of a page, its own or one it inherits."""
-    node: pikepdf.Object | None = page
-    depth = 0
-    while node is not None and depth < 60:
-        if key in node:
-            found: pikepdf.Object = node[key]
-            return found
-        node, depth = node.get("/Parent"), depth + 1
-    return None
+class _PageReader:
+    """Reads pages one after the other. Most look alike, so what was worked out once is kept."""
+
+    def __init__(self) -> None:
+        self._inherited: dict[tuple[int, int], dict[str, pikepdf.Object]] = {}
+        self._geometries: dict[tuple[object, ...], Geometry] = {}
+
+    def read(self, page: pikepdf.Object, number: int) -> TextPage:
+        above = self._above(page)
+        own = {key: value for key, value in page.items() if key in _PAGE_KEYS}
+        found = {**above, **own}
+        key = tuple(
+            value if isinstance(value, int) else value.unparse()
+            for value in (found.get(name, 0) for name in _SHAPE_KEYS)
+        )
+        if key not in self._geometries:
+            self._geometries[key] = _geometry(found, number)
+        return TextPage(page, self._geometries[key], found["/MediaBox"], found.get("/Resources"))
+
+    def _above(self, page: pikepdf.Object) -> dict[str, pikepdf.Object]:
+        """What a page inherits; the nearest wins, and a circle of parents ends."""
+        parent = page.get("/Parent")
+        if not isinstance(parent, pikepdf.Dictionary):
+            return {}
+        key = parent.objgen
+        if key not in self._inherited:
+            self._inherited[key] = {}
+            above = self._above(parent)
+            own = {name: value for name, value in parent.items() if name in _INHERITED}
+            self._inherited[key] = {**above, **own}
+        return self._inherited[key]
 
 
 def _box(value: object) -> Box | None:
@@ -138,20 +173,18 @@ def _box(value: object) -> Box | None:
     return min(x1, x2), min(y1, y2), max(x1, x2), max(y1, y2)
 
 
-def text_page(page: pikepdf.Object, number: int) -> TextPage:
-    """One page as it was found.
+def _geometry(found: Mapping[str, pikepdf.Object], number: int) -> Geometry:
+    """The shape of a page.
 
-    :raises TextError: when it has no size that paper can have.
+    :raises TextError: when it is not one that paper can have.
     """
-    name, box = "/MediaBox", None
-    for name in _NAMES_OF_BOXES:
-        box = _box(page.get(name) if name == "/TrimBox" else inherited(page, name))
-        if box is not None:
-            break
-    if box is None:
+    boxes = {name: _box(found.get(key)) for name, key in _BOX_KEYS.items()}
+    chosen = [(name, box) for name, box in boxes.items() if box is not None]
+    if not chosen or "/MediaBox" not in found:
         raise TextError(f"Page {number} of this PDF has no size; export it again.")
-    unit = float(page.get("/UserUnit", 1))
-    turned = int(inherited(page, "/Rotate") or 0) % 360
+    name, box = chosen[0]
+    unit = float(str(found.get("/UserUnit", 1)))
+    turned = int(float(str(found.get("/Rotate", 0)))) % 360
     if turned % 90:
         raise TextError(f"Page {number} of this PDF is turned by {turned}°; turn it upright.")
     across, down = (box[2] - box[0]) * unit / POINTS_PER_MM, (box[3] - box[1]) * unit / POINTS_PER_MM
@@ -161,11 +194,7 @@ def text_page(page: pikepdf.Object, number: int) -> TextPage:
             f"Page {number} of this PDF is {width:.0f} × {height:.0f} mm; pages of {SMALLEST:.0f} mm to "
             f"{LARGEST / 1000:.0f} m can be bound."
         )
-    return TextPage(box, _box_name(name), turned, unit, width, height)
-
-
-def _box_name(key: str) -> BoxName:
-    return "trim" if key == "/TrimBox" else "crop" if key == "/CropBox" else "media"
+    return Geometry(box, name, turned, unit, width, height)
 
 
 def read_text(path: Path) -> TextReport:
@@ -174,13 +203,13 @@ def read_text(path: Path) -> TextReport:
     :raises TextError: when it cannot be used.
     """
     with opened(path) as pdf:
-        pages = pages_of(pdf)
+        pages = [page.geometry for page in pages_of(pdf)]
         repaired = bool(pdf.get_warnings())
         annotated = sum(_has_appearances(page.obj) for page in pdf.pages)
     return report(pages, repaired, annotated)
 
 
-def report(pages: list[TextPage], repaired: bool, annotated: int) -> TextReport:
+def report(pages: list[Geometry], repaired: bool, annotated: int) -> TextReport:
     """What pages are like, said.
 
     :param annotated: pages that carry fields, stamps or notes.

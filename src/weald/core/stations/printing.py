@@ -4,14 +4,10 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
-from weald.core.fold_steps import FoldStep
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.forme import (
-    Face,
     Layout,
-    PlacedPage,
     backs_half_turned,
     block_size,
     lay_out,
@@ -21,13 +17,11 @@ from weald.core.forme import (
     unfolded_size,
 )
 from weald.core.imposition import Sheet
-from weald.core.marks import Marker, SheetName, signature_letters
 from weald.core.page import place_content
 from weald.core.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
 from weald.core.stations.folding import FoldingPlan
-from weald.core.stations.folding_drawings import draw_face
 from weald.core.units import TOLERANCE, Mm, Notation, plain_number
 
 LEAST_WASTE: Mm = 2.0
@@ -337,68 +331,3 @@ def mind_text(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
             points=plain_number(_PT_BEFORE_SCALING * place.scale, 1),
             actions=(Action("Print pages as they are", {"text.placing": "as_is"}),),
         )
-
-
-def draw_marks(
-    sketch: Sketch,
-    spec: JobSpec,
-    packet: FoldedPacket,
-    layout: Layout,
-    pages: list[PlacedPage],
-    steps: tuple[FoldStep, ...],
-    sheet: Sheet,
-    sections: int,
-    face: Face,
-) -> None:
-    """Every mark on one side of a printed sheet."""
-    marker = Marker(sketch, layout, face, pages, spec.printing.bleed)
-    marker.trims()
-    marker.folds(steps)
-    marker.symbols(steps)
-    marker.register()
-    marker.label(SheetName(spec.title, sheet.section, sections, sheet.sheet, packet.grain, packet.sewn))
-    if packet.sewn and sheet.sheet == 1:
-        marker.collation(sheet.section, sections)
-        if spec.printing.signature_marks != "none":
-            letters = spec.printing.signature_marks == "letters"
-            marker.signature(signature_letters(sheet.section) if letters else str(sheet.section))
-
-
-def draw_printed(
-    spec: JobSpec,
-    packet: FoldedPacket,
-    steps: tuple[FoldStep, ...],
-    folding: FoldingPlan,
-    plan: PrintingPlan,
-    section: int,
-    ledger: Ledger,
-) -> Drawing:
-    """The first sheet of a signature as it is printed: front and back, with its marks."""
-    section = min(section, len(folding.sections))
-    sheet = next(each for each in folding.sheets if each.section == section)
-    layout, show = plan.layout, ledger.notation.figure
-    gap = max(layout.width, layout.height) / 10
-    beside = layout.width <= 1.3 * layout.height
-    sketch = Sketch()
-    faces: tuple[Face, Face] = ("front", "back")
-    for number, face in enumerate(faces):
-        at = (number * (layout.width + gap), 0.0) if beside else (0.0, number * (layout.height + gap))
-        pages = list(placed_pages(layout, sheet, face))
-        draw_face(sketch, packet, layout, pages, face == "back", at)
-        if spec.printing.marks:
-            marks = Sketch()
-            draw_marks(marks, spec, packet, layout, pages, steps, sheet, len(folding.sections), face)
-            sketch.place(marks, *at)
-        sketch.label(at[0] + layout.width / 2, at[1] - gap * 0.35, face, about="printing.flip")
-    sketch.points.append((0, -gap * 0.6))
-    sketch.dimension((0, layout.height), (0, 0), show(layout.height), about="printed.height")
-    bottom = max(point[1] for point in sketch.points)
-    sketch.dimension((layout.width, bottom), (0, bottom), show(layout.width), about="printed.width")
-    return sketch.finish(
-        "printing.sheet",
-        "printing",
-        f"Printed sheet 1 of signature {section}" if packet.sewn else "The first printed sheet",
-        rows=(1, 0, 0, 1),
-        text=f"{layout.copies} unfolded sheet(s) on a printed sheet of {show(layout.width, True)} by "
-        f"{show(layout.height, True)}, seen from its front and from its back.",
-    )
