@@ -1,0 +1,194 @@
+"""The folded dummy: a section as steps of folding, and as a book to page through."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from weald.core.folding import Pose, Side, Towards, Up, fold_motions
+from weald.core.imposition import Placement, Sheet
+from weald.core.press import Press
+from weald.core.programme import Axis, parse_programme
+from weald.core.units import Mm
+
+Join = Literal["one_piece", "two_pieces", "none"]
+MOST_CELLS = 128
+"""Cells a film of the folding shows; stacks with more are shown by their outermost sheet."""
+
+
+@dataclass(frozen=True, slots=True)
+class FilmCell:
+    """One leaf's place on the flat sheet seen from its inner side, and the pages on it.
+
+    Head directions are those on the flat sheet, each as seen from its own side.
+    """
+
+    column: int
+    row: int
+    inner_page: int | None
+    inner_up: Up
+    outer_page: int | None
+    outer_up: Up
+
+
+@dataclass(frozen=True, slots=True)
+class FilmStep:
+    """Part of the packet carried over a crease.
+
+    :param crease: its place in the packet in cells; ``moved``: places of the cells in ``poses``.
+    """
+
+    fold: int
+    words: str
+    slit_words: str
+    axis: Axis
+    crease: int
+    towards: Towards
+    poses: tuple[Pose, ...]
+    moved: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Film:
+    """One sheet folded step by step.
+
+    :param end: how its cells lie in the finished packet.
+    :param afterwards: what is done with the folded sheets, in words.
+    """
+
+    cell_width: Mm
+    cell_height: Mm
+    columns: int
+    rows: int
+    cells: tuple[FilmCell, ...]
+    steps: tuple[FilmStep, ...]
+    end: tuple[Pose, ...]
+    afterwards: str
+
+
+def fold_film(press: Press, section: int, sheet: int) -> Film:
+    """A sheet of a section folded step by step.
+
+    :param section: from 1, ``sheet``: its place in the section, from 1; the last of each where there
+        are fewer.
+    """
+    programme = parse_programme(press.packet.programme)
+    section = min(section, len(press.sections))
+    mine = [each for each in press.sheets if each.section == section]
+    shown = mine[min(sheet, len(mine)) - 1]
+    motions, end = fold_motions(programme)
+    steps = {step.number: step for step in press.steps}
+    order = {pose.cell: number for number, pose in enumerate(end)}
+    made = []
+    for number, motion in enumerate(motions):
+        first = number == 0 or motions[number - 1].fold != motion.fold
+        step = steps[motion.fold]
+        made.append(
+            FilmStep(
+                motion.fold,
+                step.words,
+                step.slit_words if first else "",
+                motion.axis,
+                motion.crease,
+                motion.towards,
+                motion.before,
+                tuple(sorted(order[cell] for cell in motion.moved)),
+            )
+        )
+    layout = press.layout
+    return Film(
+        layout.unfolded_width / layout.columns,
+        layout.unfolded_height / layout.rows,
+        programme.columns,
+        programme.rows,
+        tuple(_film_cell(shown, pose, programme.columns) for pose in end),
+        tuple(made),
+        end,
+        _afterwards(press, len(mine)),
+    )
+
+
+def _film_cell(sheet: Sheet, pose: Pose, columns: int) -> FilmCell:
+    inner = next(each for each in sheet.inner if (each.column, each.row) == pose.cell)
+    outer = next(each for each in sheet.outer if (columns - 1 - each.column, each.row) == pose.cell)
+    return FilmCell(pose.column, pose.row, inner.page, inner.up, outer.page, outer.up)
+
+
+def _afterwards(press: Press, sheets: int) -> str:
+    if not press.packet.sewn:
+        if press.packet.kind == "concertina":
+            return "The strip stands in zig-zag; join the next one to its end."
+        return "Cut the leaves apart and pile them in order."
+    if sheets == 1:
+        return "This sheet is a signature by itself."
+    if press.spec.folding.gather == "together":
+        return f"All {sheets} sheets of the signature lie on one another and are folded as one."
+    return f"Slip the {sheets} folded sheets of the signature into one another, sheet 1 outermost."
+
+
+@dataclass(frozen=True, slots=True)
+class DummyPage:
+    """One page of the folded book, and where it was printed: sheet, side, and cell counted from 1."""
+
+    page: int | None
+    section: int
+    leaf: int
+    sheet: int
+    side: Side
+    column: int
+    row: int
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """Two facing pages. A picture across them is whole only where both are one piece of paper."""
+
+    left: DummyPage | None
+    right: DummyPage | None
+    join: Join
+
+
+def openings(press: Press, section: int) -> tuple[Opening, ...]:
+    """The openings of one section of a sewn book, or of a pile of leaves, front to back."""
+    section = min(section, len(press.sections))
+    placed: list[tuple[Placement, DummyPage]] = []
+    for sheet in press.sheets:
+        if sheet.section != section:
+            continue
+        sides: tuple[tuple[Side, tuple[Placement, ...]], ...] = (
+            ("outer", sheet.outer),
+            ("inner", sheet.inner),
+        )
+        for side, places in sides:
+            for place in places:
+                page = DummyPage(
+                    place.page, section, place.leaf, sheet.sheet, side, place.column + 1, place.row + 1
+                )
+                placed.append((place, page))
+    placed.sort(key=lambda each: (each[0].leaf, each[0].spine != "left"))
+    pages: list[tuple[Placement, DummyPage] | None] = [None, *placed, None]
+    made = []
+    for left, right in zip(pages[::2], pages[1::2], strict=True):
+        join: Join = "none" if left is None or right is None else _join(left[0], left[1], right[0], right[1])
+        made.append(Opening(left and left[1], right and right[1], join))
+    return tuple(made)
+
+
+def _join(left: Placement, on_left: DummyPage, right: Placement, on_right: DummyPage) -> Join:
+    """Whether two facing pages are neighbours across the spine on one side of one sheet."""
+    same_side = (on_left.sheet, on_left.side) == (on_right.sheet, on_right.side)
+    aside, up = left.up
+    # where the right page lies from the left one, on a side with y down
+    step = (right.column - left.column, right.row - left.row)
+    return "one_piece" if same_side and left.up == right.up and step == (up, aside) else "two_pieces"
+
+
+def true_spreads(press: Press) -> tuple[tuple[int, int], ...]:
+    """Every pair of facing printed pages that is one piece of paper: the middle of each section."""
+    if not press.packet.sewn:
+        return ()
+    spreads = []
+    for section in range(1, len(press.sections) + 1):
+        for opening in openings(press, section):
+            left, right = opening.left, opening.right
+            if opening.join == "one_piece" and left and right and left.page and right.page:
+                spreads.append((left.page, right.page))
+    return tuple(spreads)
