@@ -1,3 +1,4 @@
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -16,6 +17,12 @@ hypothesis_settings.load_profile("weald")
 def quick_passwords(settings: Any) -> None:
     """Passwords hashed slowly, as they are in use, would take most of the tests' time."""
     settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+
+@pytest.fixture(autouse=True)
+def files_of_our_own(settings: Any, tmp_path: Path) -> None:
+    """Texts and imposed files of one test are no other's."""
+    settings.FILES_FOLDER = tmp_path / "files"
 
 
 @pytest.fixture

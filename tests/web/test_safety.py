@@ -21,6 +21,13 @@ BODIES: dict[str, Any] = {
     "undo": {"version": 1},
     "redo": {"version": 1},
     "setJobState": {"state": "finished"},
+    "compareFolds": {},
+    "compareMakeUps": {},
+    "foldFilm": {},
+    "openDummy": {},
+    "addPrinter": {"name": "Attic laser"},
+    "changePrinter": {"name": "Attic laser"},
+    "askForPrint": {"part": "whole"},
 }
 
 
@@ -36,7 +43,8 @@ def endpoints() -> list[tuple[str, str, str]]:
 
 
 def call(client: Client, method: str, path: str, name: str, job_id: int) -> Any:
-    path = path.replace("{job_id}", str(job_id))
+    path = path.replace("{job_id}", str(job_id)).replace("{digest}", "0" * 64).replace("{number}", "1")
+    path = path.replace("{print_id}", "00000000-0000-4000-8000-000000000000").replace("{printer_id}", "1")
     query = "?version=1" if name == "saveJob" else ""
     return send(client, method, path + query, BODIES.get(name))
 

@@ -419,6 +419,366 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Texts
+         * @description The texts of the workshop, newest first.
+         */
+        get: operations["listTexts"];
+        put?: never;
+        /**
+         * Bring Text
+         * @description Bring a text: the body is the PDF itself.
+         */
+        post: operations["bringText"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/texts/{digest}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Text
+         * @description A text and what was found in it.
+         */
+        get: operations["openText"];
+        put?: never;
+        post?: never;
+        /**
+         * Throw Text Away
+         * @description Forget a text no job needs.
+         */
+        delete: operations["throwTextAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/texts/{digest}/pages/{number}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Text Page
+         * @description A page of a text as a picture.
+         */
+        get: operations["textPage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/folds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Folds
+         * @description Every way to fold a job's text.
+         */
+        post: operations["compareFolds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/make-ups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Make Ups
+         * @description Ways to make a job's text up into signatures, best first.
+         */
+        post: operations["compareMakeUps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Film
+         * @description One sheet of a job folded step by step.
+         */
+        post: operations["foldFilm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dummy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dummy
+         * @description One signature of the folded dummy, to page through.
+         */
+        post: operations["openDummy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Printers
+         * @description The printers of the workshop.
+         */
+        get: operations["listPrinters"];
+        put?: never;
+        /**
+         * Add Printer
+         * @description Add a printer.
+         */
+        post: operations["addPrinter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printers/{printer_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Printer
+         * @description Change a printer; jobs keep the profile they were planned with until they take it anew.
+         */
+        put: operations["changePrinter"];
+        post?: never;
+        /**
+         * Remove Printer
+         * @description Remove a printer.
+         */
+        delete: operations["removePrinter"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Prints
+         * @description The imposed files of a job, newest first.
+         */
+        get: operations["listPrints"];
+        put?: never;
+        /**
+         * Ask For Print
+         * @description Have a job imposed, as it stands now.
+         */
+        post: operations["askForPrint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/prints/{print_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cancel Print
+         * @description Say that a file is not wanted any more.
+         */
+        post: operations["cancelPrint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/prints/{print_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Run Again
+         * @description Impose a file once more that failed or was cancelled.
+         */
+        post: operations["runPrintAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/prints/{print_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Throw Print Away
+         * @description Forget an imposed file.
+         */
+        delete: operations["throwPrintAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/prints/{print_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Print
+         * @description An imposed file, whole.
+         */
+        get: operations["takePrint"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/test-sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Test Sheet
+         * @description The first sheet of a job, both sides, to try the printer with.
+         */
+        get: operations["testSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/fold-dummy.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fold Dummy
+         * @description One signature at true size with nothing on it but page numbers, to fold.
+         */
+        get: operations["foldDummy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/back-shift.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Back Shift
+         * @description A sheet to measure how far the printer's backs stand off.
+         */
+        get: operations["backShift"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2099,6 +2459,369 @@ export interface components {
              */
             at: string;
         };
+        /**
+         * TextReply
+         * @description A text, and what was found in it.
+         */
+        TextReply: {
+            /** Digest */
+            digest: string;
+            /** Name */
+            name: string;
+            /** Size */
+            size: number;
+            /** Pages */
+            pages: number;
+            /** Sizes */
+            sizes: components["schemas"]["TextSize"][];
+            /** Boxes */
+            boxes: string[];
+            /** Turned */
+            turned: number;
+            /** Repaired */
+            repaired: boolean;
+            /** Odd */
+            odd: string[];
+            /**
+             * Brought
+             * Format: date-time
+             */
+            brought: string;
+        };
+        /**
+         * TextShelf
+         * @description The texts of a workshop, and the room left for more, in bytes.
+         */
+        TextShelf: {
+            /** Texts */
+            texts: components["schemas"]["TextReply"][];
+            /** Room Left */
+            room_left: number;
+        };
+        /**
+         * TextSize
+         * @description A size found in a text: how many pages have it, and the first of them.
+         */
+        TextSize: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Shown */
+            shown: string;
+            /** Pages */
+            pages: number;
+            /** First */
+            first: number;
+        };
+        /**
+         * FoldChoice
+         * @description One way to fold the text.
+         *
+         *     :param sheet: the unfolded sheet it needs; ``grain``: which way that sheet's grain has to run.
+         *     :param bolts: the edges it leaves closed, and what opens each.
+         *     :param impossible: why it cannot be had here; empty when it can.
+         *     :param patch: what choosing it changes.
+         */
+        FoldChoice: {
+            /** Programme */
+            programme: string;
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Pages A Sheet */
+            pages_a_sheet: number;
+            /** Sheets A Section */
+            sheets_a_section: number;
+            /** Sheet */
+            sheet: string;
+            /** Grain */
+            grain: string;
+            /** Bolts */
+            bolts: string[];
+            /** Slits */
+            slits: string;
+            /** Creep */
+            creep: string;
+            /** Impossible */
+            impossible: string;
+            /** Chosen */
+            chosen: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+            picture: components["schemas"]["Drawing"];
+        };
+        /**
+         * MakeUpChoice
+         * @description One way to make the text up into signatures.
+         *
+         *     :param words: the signatures in words; ``reason``: why it is recommended, or what speaks against it.
+         *     :param stitches: passes of the thread along folds, from station to station.
+         */
+        MakeUpChoice: {
+            /** Words */
+            words: string;
+            /** Sections */
+            sections: number;
+            /** Sheets */
+            sheets: number;
+            /** Most Sheets */
+            most_sheets: number;
+            /** Blanks */
+            blanks: number;
+            /** Printed */
+            printed: number;
+            /** Reams */
+            reams: number;
+            /** Creep */
+            creep: number;
+            /** Creep Shown */
+            creep_shown: string;
+            /** Swell */
+            swell: number;
+            /** Swell Shown */
+            swell_shown: string;
+            /** Swell Percent */
+            swell_percent: number;
+            /** Stitches */
+            stitches: number;
+            /** Reason */
+            reason: string;
+            /** Recommended */
+            recommended: boolean;
+            /** Chosen */
+            chosen: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Film
+         * @description One sheet folded step by step.
+         *
+         *     :param end: how its cells lie in the finished packet.
+         *     :param afterwards: what is done with the folded sheets, in words.
+         */
+        Film: {
+            /** Cell Width */
+            cell_width: number;
+            /** Cell Height */
+            cell_height: number;
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /** Cells */
+            cells: components["schemas"]["FilmCell"][];
+            /** Steps */
+            steps: components["schemas"]["FilmStep"][];
+            /** End */
+            end: components["schemas"]["Pose"][];
+            /** Afterwards */
+            afterwards: string;
+        };
+        /**
+         * FilmCell
+         * @description One leaf's place on the flat sheet seen from its inner side, and the pages on it.
+         *
+         *     Head directions are those on the flat sheet, each as seen from its own side.
+         */
+        FilmCell: {
+            /** Column */
+            column: number;
+            /** Row */
+            row: number;
+            /** Inner Page */
+            inner_page: number | null;
+            /** Inner Up */
+            inner_up: [
+                number,
+                number
+            ];
+            /** Outer Page */
+            outer_page: number | null;
+            /** Outer Up */
+            outer_up: [
+                number,
+                number
+            ];
+        };
+        /**
+         * FilmStep
+         * @description Part of the packet carried over a crease.
+         *
+         *     :param crease: its place in the packet in cells; ``moved``: places of the cells in ``poses``.
+         */
+        FilmStep: {
+            /** Fold */
+            fold: number;
+            /** Words */
+            words: string;
+            /** Slit Words */
+            slit_words: string;
+            /**
+             * Axis
+             * @enum {string}
+             */
+            axis: "v" | "h";
+            /** Crease */
+            crease: number;
+            /**
+             * Towards
+             * @enum {string}
+             */
+            towards: "left" | "right" | "down" | "up";
+            /** Poses */
+            poses: components["schemas"]["Pose"][];
+            /** Moved */
+            moved: number[];
+        };
+        /**
+         * Pose
+         * @description Where a cell lies in the packet: the place ``x``, ``y`` in cells (y down), how high, how turned.
+         *
+         *     A sign of −1 says that the cell's own right (x) or upper (y) edge points the other way.
+         */
+        Pose: {
+            /** Column */
+            column: number;
+            /** Row */
+            row: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Level */
+            level: number;
+            /**
+             * Sign X
+             * @default 1
+             */
+            sign_x: number;
+            /**
+             * Sign Y
+             * @default 1
+             */
+            sign_y: number;
+        };
+        /**
+         * Dummy
+         * @description One signature of the folded dummy, and the true spreads of the whole book.
+         */
+        Dummy: {
+            /** Section */
+            section: number;
+            /** Sections */
+            sections: number;
+            /** Openings */
+            openings: components["schemas"]["Opening"][];
+            /** True Spreads */
+            true_spreads: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * DummyPage
+         * @description One page of the folded book, and where it was printed: sheet, side, and cell counted from 1.
+         */
+        DummyPage: {
+            /** Page */
+            page: number | null;
+            /** Section */
+            section: number;
+            /** Leaf */
+            leaf: number;
+            /** Sheet */
+            sheet: number;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "outer" | "inner";
+            /** Column */
+            column: number;
+            /** Row */
+            row: number;
+        };
+        /**
+         * Opening
+         * @description Two facing pages. A picture across them is whole only where both are one piece of paper.
+         */
+        Opening: {
+            left: components["schemas"]["DummyPage"] | null;
+            right: components["schemas"]["DummyPage"] | null;
+            /**
+             * Join
+             * @enum {string}
+             */
+            join: "one_piece" | "two_pieces" | "none";
+        };
+        /**
+         * PrinterReply
+         * @description A printer the workshop has.
+         */
+        PrinterReply: {
+            /** Id */
+            id: number;
+            printer: components["schemas"]["Printer"];
+        };
+        /**
+         * PrintReply
+         * @description An imposed file, how far it has come, and what was decided otherwise since.
+         */
+        PrintReply: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "whole" | "fronts" | "backs" | "signatures";
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "working" | "done" | "failed" | "cancelled";
+            /** Sheets */
+            sheets: number;
+            /** Sheets Done */
+            sheets_done: number;
+            /** Message */
+            message: string;
+            /** Size */
+            size: number;
+            /** Author */
+            author: string;
+            /**
+             * Asked
+             * Format: date-time
+             */
+            asked: string;
+            /** Finished */
+            finished: string | null;
+            /** Changed Since */
+            changed_since: string[];
+        };
+        /**
+         * PrintOrder
+         * @description Which part of a job is to be imposed.
+         */
+        PrintOrder: {
+            /**
+             * Part
+             * @default whole
+             * @enum {string}
+             */
+            part: "whole" | "fronts" | "backs" | "signatures";
+        };
     };
     responses: never;
     parameters: never;
@@ -2842,6 +3565,719 @@ export interface operations {
         };
     };
     exportJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listTexts: {
+        parameters: {
+            query?: {
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextShelf"];
+                };
+            };
+        };
+    };
+    bringText: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/pdf": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextReply"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openText: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                digest: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    throwTextAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                digest: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    textPage: {
+        parameters: {
+            query?: {
+                width?: number;
+            };
+            header?: never;
+            path: {
+                digest: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareFolds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoldChoice"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareMakeUps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakeUpChoice"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    foldFilm: {
+        parameters: {
+            query?: {
+                section?: number;
+                sheet?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Film"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openDummy: {
+        parameters: {
+            query?: {
+                section?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dummy"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listPrinters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterReply"][];
+                };
+            };
+        };
+    };
+    addPrinter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changePrinter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                printer_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removePrinter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                printer_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listPrints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintReply"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    askForPrint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintOrder"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancelPrint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                print_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    runPrintAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                print_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    throwPrintAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                print_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takePrint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                print_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    testSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    foldDummy: {
+        parameters: {
+            query?: {
+                section?: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    backShift: {
         parameters: {
             query?: never;
             header?: never;

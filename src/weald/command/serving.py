@@ -81,7 +81,7 @@ def _web_command(bind: str) -> list[str]:
 
 def _serve(environment: dict[str, str], bind: str, lines: list[str]) -> None:
     """Run web server and worker until one ends or we are asked to stop."""
-    worker = [sys.executable, str(PROJECT / "manage.py"), "procrastinate", "worker"]
+    worker = [sys.executable, str(PROJECT / "manage.py"), "procrastinate", "worker", "--concurrency", "2"]
     with _child(_web_command(bind), environment) as web, _child(worker, environment) as working:
         for line in lines:
             print(line, flush=True)
@@ -103,6 +103,7 @@ def _environment(folder: Path) -> dict[str, str]:
     python_path = os.pathsep.join(filter(None, [str(PROJECT / "src"), os.environ.get("PYTHONPATH")]))
     environment = os.environ | {"PYTHONPATH": python_path}
     environment.setdefault("WEALD_SECRET_KEY", _secret_key(folder))
+    environment.setdefault("WEALD_FILES", str(folder / "files"))
     return environment
 
 
@@ -114,6 +115,7 @@ def demo(fresh: bool) -> None:
         raise NotReadyError("The demo is open already; close it where it was started (Ctrl-C) first.")
     if fresh:
         shutil.rmtree(database, ignore_errors=True)
+        shutil.rmtree(folder / "files", ignore_errors=True)
     environment = _environment(folder) | {"WEALD_PLAIN_HTTP": "1"}
     environment.pop("WEALD_DATABASE_URL", None)
     port = int(os.environ.get("WEALD_PORT", "0")) or free_port()

@@ -42,6 +42,7 @@ INSTALLED_APPS = [
     "procrastinate.contrib.django",
     "weald.web.accounts",
     "weald.web.jobs",
+    "weald.web.printing",
 ]
 
 MIDDLEWARE = [
@@ -107,6 +108,14 @@ AXES_IPWARE_PROXY_COUNT = int(os.environ.get("WEALD_PROXIES", "0")) or None
 LANGUAGE_CODE = "en-gb"
 TIME_ZONE = os.environ.get("WEALD_TIME_ZONE", "UTC")
 USE_TZ = True
+
+FILES_FOLDER = Path(os.environ.get("WEALD_FILES", PROJECT / "var" / "files"))
+"""Texts and imposed files; never served from here."""
+_MB = 1_000_000
+LARGEST_TEXT = int(os.environ.get("WEALD_LARGEST_TEXT_MB", "300")) * _MB
+MOST_PAGES = 5000
+WORKSHOP_QUOTA = int(os.environ.get("WEALD_QUOTA_MB", "5000")) * _MB
+PROGRESS_SECONDS = 0.3
 
 STATIC_URL = "/static/"
 FRONTEND_DIST = Path(os.environ.get("WEALD_FRONTEND", PROJECT / "var" / "frontend" / "none"))

@@ -8,7 +8,7 @@ from ninja import NinjaAPI
 from ninja.responses import NinjaJSONEncoder
 from ninja.security import django_auth
 
-from weald.web.api import downloads, errors, jobs, people, planning
+from weald.web.api import downloads, errors, folding, jobs, people, planning, printers, prints, texts
 
 api = NinjaAPI(
     title="Weald",
@@ -22,6 +22,10 @@ api.add_router("", people.router)
 api.add_router("", planning.router)
 api.add_router("", jobs.router)
 api.add_router("", downloads.router)
+api.add_router("", texts.router)
+api.add_router("", folding.router)
+api.add_router("", printers.router)
+api.add_router("", prints.router)
 errors.install(api)
 
 

@@ -6,6 +6,7 @@ from typing import Literal
 from urllib.parse import quote
 
 from django.http import HttpRequest, HttpResponse
+from django.http.response import HttpResponseBase
 from ninja import Query, Router
 
 from weald.core.drawing import Drawing
@@ -27,15 +28,22 @@ PaperChoice = Literal["a4", "letter"]
 CASE_FLAT = "case.flat"
 
 
-def _file(content: str | bytes, title: str, ending: str, kind: str, inline: bool = False) -> HttpResponse:
-    """A file named after its job, in letters every system takes."""
+def name_file(response: HttpResponseBase, title: str, ending: str, inline: bool = False) -> None:
+    """Name a file after its job, in letters every system takes."""
     plain = re.sub(r"[^A-Za-z0-9]+", "-", title).strip("-").lower() or "job"
     full = re.sub(r'[\\/:*?"<>|\x00-\x1f]+', " ", title).strip() or "job"
-    response = HttpResponse(content, content_type=kind)
     place = "inline" if inline else "attachment"
     response["Content-Disposition"] = (
         f"{place}; filename=\"{plain}{ending}\"; filename*=UTF-8''{quote(full + ending)}"
     )
+
+
+def file_response(
+    content: str | bytes, title: str, ending: str, kind: str, inline: bool = False
+) -> HttpResponse:
+    """A file named after its job."""
+    response = HttpResponse(content, content_type=kind)
+    name_file(response, title, ending, inline)
     return response
 
 
@@ -79,7 +87,7 @@ def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Que
     spec, notation = _spec(request, job_id), notation_of(request)
     facts = tuple(_facts(spec, notation))
     content = job_sheet_pdf(plan(spec, notation), _paper(request, paper), facts)
-    return _file(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
+    return file_response(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
 
 
 @router.get("/jobs/{int:job_id}/case.pdf", response={404: Problem}, operation_id="caseTrueSize")
@@ -90,7 +98,7 @@ def case_true_size(
     spec = _spec(request, job_id)
     case = _case(plan(spec, notation_of(request)))
     content = true_size_pdf(case, spec.title, _paper(request, paper))
-    return _file(content, spec.title, "-case-true-size.pdf", "application/pdf", inline=True)
+    return file_response(content, spec.title, "-case-true-size.pdf", "application/pdf", inline=True)
 
 
 @router.get("/jobs/{int:job_id}/case.svg", response={404: Problem}, operation_id="caseSvg")
@@ -98,18 +106,18 @@ def case_svg(request: HttpRequest, job_id: int) -> HttpResponse:
     """The case laid flat at true size as an SVG."""
     spec = _spec(request, job_id)
     case = _case(plan(spec, notation_of(request)))
-    return _file(drawing_svg(case), spec.title, "-case.svg", "image/svg+xml")
+    return file_response(drawing_svg(case), spec.title, "-case.svg", "image/svg+xml")
 
 
 @router.get("/jobs/{int:job_id}/pieces.csv", response={404: Problem}, operation_id="piecesCsv")
 def pieces(request: HttpRequest, job_id: int) -> HttpResponse:
     """The pieces as a table."""
     spec = _spec(request, job_id)
-    return _file(pieces_csv(plan(spec)), spec.title, "-pieces.csv", "text/csv; charset=utf-8")
+    return file_response(pieces_csv(plan(spec)), spec.title, "-pieces.csv", "text/csv; charset=utf-8")
 
 
 @router.get("/jobs/{int:job_id}/job.json", response={404: Problem}, operation_id="exportJob")
 def export_job(request: HttpRequest, job_id: int) -> HttpResponse:
     """The job as a job file."""
     spec = _spec(request, job_id)
-    return _file(write_job_file(spec), spec.title, ".weald.json", "application/json")
+    return file_response(write_job_file(spec), spec.title, ".weald.json", "application/json")

@@ -11,6 +11,8 @@ from ninja.errors import AuthenticationError, AuthorizationError, HttpError, Val
 from weald.core.errors import SpecError, WealdError
 from weald.web.api.jobs import job_reply
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
+from weald.web.printing.files import TooLargeError
+from weald.web.printing.services import InUseError
 
 Answer = tuple[int, dict[str, Any]]
 
@@ -42,6 +44,8 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
     StaleVersionError: _stale,
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
+    TooLargeError: lambda error: _problem(413, "too_large", str(error)),
+    InUseError: lambda error: _problem(409, "in_use", str(error)),
     WealdError: lambda error: _problem(422, "invalid", str(error)),
     ValidationError: _request,
     Http404: lambda error: _problem(404, "not_found", "There is no such thing in your workshop."),

@@ -1,0 +1,86 @@
+"""Printer profiles over HTTP."""
+
+from typing import Any
+
+from django.db import IntegrityError, transaction
+from django.http import HttpRequest
+from django.shortcuts import get_object_or_404
+from ninja import Body, Router, Schema, Status
+
+from weald.core.errors import SpecError
+from weald.core.spec import Printer, read_spec
+from weald.web.api.people import notation_of, workshop_of
+from weald.web.api.schemas import Problem
+from weald.web.printing.models import PrinterProfile
+
+router = Router(tags=["printers"])
+
+
+class PrinterReply(Schema):
+    """A printer the workshop has."""
+
+    id: int
+    printer: Printer
+
+
+def _reply(profile: PrinterProfile) -> PrinterReply:
+    return PrinterReply(id=profile.pk, printer=Printer.model_validate(profile.spec))
+
+
+def _read(request: HttpRequest, data: dict[str, Any]) -> Printer:
+    """A profile as typed, with lengths in any unit.
+
+    :raises SpecError: naming what is wrong.
+    """
+    try:
+        printer = read_spec({"printing": {"printer": data}}, notation_of(request)).printing.printer
+    except SpecError as error:
+        fields = {path.removeprefix("printing.printer."): text for path, text in error.fields.items()}
+        raise SpecError(fields) from None
+    if not printer.name.strip():
+        raise SpecError({"name": "Give the printer a name."})
+    return printer
+
+
+def _keep(profile: PrinterProfile, printer: Printer) -> PrinterReply:
+    profile.name, profile.spec = printer.name, printer.model_dump(mode="json")
+    try:
+        with transaction.atomic():
+            profile.save()
+    except IntegrityError:
+        raise SpecError({"name": f"There is a printer “{printer.name}” already."}) from None
+    return _reply(profile)
+
+
+@router.get("/printers", response=list[PrinterReply], operation_id="listPrinters")
+def list_printers(request: HttpRequest) -> list[PrinterReply]:
+    """The printers of the workshop."""
+    profiles = PrinterProfile.objects.filter(workshop=workshop_of(request)).order_by("name")
+    return [_reply(profile) for profile in profiles]
+
+
+@router.post("/printers", response={201: PrinterReply, 422: Problem}, operation_id="addPrinter")
+def add_printer(request: HttpRequest, printer: dict[str, Any] = Body(...)) -> Status:
+    """Add a printer."""
+    profile = PrinterProfile(workshop=workshop_of(request))
+    return Status(201, _keep(profile, _read(request, printer)))
+
+
+@router.put(
+    "/printers/{int:printer_id}",
+    response={200: PrinterReply, 404: Problem, 422: Problem},
+    operation_id="changePrinter",
+)
+def change_printer(
+    request: HttpRequest, printer_id: int, printer: dict[str, Any] = Body(...)
+) -> PrinterReply:
+    """Change a printer; jobs keep the profile they were planned with until they take it anew."""
+    profile = get_object_or_404(PrinterProfile, pk=printer_id, workshop=workshop_of(request))
+    return _keep(profile, _read(request, printer))
+
+
+@router.delete("/printers/{int:printer_id}", response={204: None, 404: Problem}, operation_id="removePrinter")
+def remove_printer(request: HttpRequest, printer_id: int) -> Status:
+    """Remove a printer."""
+    get_object_or_404(PrinterProfile, pk=printer_id, workshop=workshop_of(request)).delete()
+    return Status(204, None)

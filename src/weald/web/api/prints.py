@@ -1,0 +1,192 @@
+"""Imposed files over HTTP: asked for, watched, taken."""
+
+import tempfile
+import uuid
+from datetime import datetime
+from pathlib import Path
+from typing import Literal
+
+from django.http import FileResponse, HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import Query, Router, Schema, Status
+
+from weald.core.forme import Face, backs_half_turned
+from weald.core.press import Press, press
+from weald.core.shift_sheet import draw_shift_sheet
+from weald.core.spec import JobSpec, read_spec
+from weald.exchange.drawn_sheets import drawn_sheets_pdf
+from weald.exchange.imposed_pdf import Order, impose_pdf
+from weald.web.api.downloads import file_response, name_file
+from weald.web.api.jobs import job_of
+from weald.web.api.people import person
+from weald.web.api.schemas import Problem
+from weald.web.jobs.models import Job
+from weald.web.printing import services
+from weald.web.printing.files import print_path
+from weald.web.printing.models import PrintFile
+
+router = Router(tags=["prints"])
+Part = Literal["whole", "fronts", "backs", "signatures"]
+PrintState = Literal["waiting", "working", "done", "failed", "cancelled"]
+_FACES: tuple[Face, Face] = ("front", "back")
+
+
+class PrintOrder(Schema):
+    """Which part of a job is to be imposed."""
+
+    part: Part = "whole"
+
+
+class PrintReply(Schema):
+    """An imposed file, how far it has come, and what was decided otherwise since."""
+
+    id: uuid.UUID
+    part: Part
+    state: PrintState
+    sheets: int
+    sheets_done: int
+    message: str
+    size: int
+    author: str
+    asked: datetime
+    finished: datetime | None
+    changed_since: list[str]
+
+
+def _spec(job: Job) -> JobSpec:
+    return read_spec(job.head.spec if job.head else {})
+
+
+def _reply(made: PrintFile, job: Job) -> PrintReply:
+    return PrintReply.model_validate(
+        {
+            **{name: getattr(made, name) for name in _SHOWN},
+            "author": made.author.get_username() if made.author else "somebody who has left",
+            "changed_since": services.changed_since(made, job.head.spec if job.head else {}),
+        }
+    )
+
+
+_SHOWN = ("id", "part", "state", "sheets", "sheets_done", "message", "size", "asked", "finished")
+
+
+def print_of(job: Job, print_id: uuid.UUID) -> PrintFile:
+    """An imposed file of a job.
+
+    :raises django.http.Http404: when there is none.
+    """
+    return get_object_or_404(PrintFile.objects.select_related("author", "change"), job=job, pk=print_id)
+
+
+@router.get(
+    "/jobs/{int:job_id}/prints", response={200: list[PrintReply], 404: Problem}, operation_id="listPrints"
+)
+def list_prints(request: HttpRequest, job_id: int) -> list[PrintReply]:
+    """The imposed files of a job, newest first."""
+    job = job_of(request, job_id)
+    prints = job.prints.select_related("author", "change").order_by("-asked")[:50]
+    return [_reply(made, job) for made in prints]
+
+
+@router.post(
+    "/jobs/{int:job_id}/prints",
+    response={201: PrintReply, 404: Problem, 422: Problem},
+    operation_id="askForPrint",
+)
+def ask_for_print(request: HttpRequest, job_id: int, order: PrintOrder) -> Status:
+    """Have a job imposed, as it stands now."""
+    job = job_of(request, job_id)
+    return Status(201, _reply(services.ask_for_print(job, person(request), order.part), job))
+
+
+@router.post(
+    "/jobs/{int:job_id}/prints/{uuid:print_id}/cancel",
+    response={200: PrintReply, 404: Problem},
+    operation_id="cancelPrint",
+)
+def cancel_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> PrintReply:
+    """Say that a file is not wanted any more."""
+    job = job_of(request, job_id)
+    return _reply(services.cancel_print(print_of(job, print_id)), job)
+
+
+@router.post(
+    "/jobs/{int:job_id}/prints/{uuid:print_id}/again",
+    response={200: PrintReply, 404: Problem},
+    operation_id="runPrintAgain",
+)
+def run_again(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> PrintReply:
+    """Impose a file once more that failed or was cancelled."""
+    job = job_of(request, job_id)
+    return _reply(services.run_again(print_of(job, print_id)), job)
+
+
+@router.delete(
+    "/jobs/{int:job_id}/prints/{uuid:print_id}",
+    response={204: None, 404: Problem},
+    operation_id="throwPrintAway",
+)
+def throw_print_away(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> Status:
+    """Forget an imposed file."""
+    services.throw_print_away(print_of(job_of(request, job_id), print_id))
+    return Status(204, None)
+
+
+@router.get(
+    "/jobs/{int:job_id}/prints/{uuid:print_id}/file",
+    response={404: Problem},
+    operation_id="takePrint",
+)
+def take_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> HttpResponse:
+    """An imposed file, whole."""
+    job = job_of(request, job_id)
+    made = get_object_or_404(PrintFile, job=job, pk=print_id, state=PrintFile.State.DONE)
+    content = print_path(made).open("rb")
+    kind = "application/zip" if made.ending == ".zip" else "application/pdf"
+    response = FileResponse(content, content_type=kind)
+    name_file(response, job.title, f"-{made.part}{made.ending}")
+    return response  # type: ignore[return-value]
+
+
+def _imposed(ready: Press, text: Path | None, order: Order) -> bytes:
+    with tempfile.TemporaryDirectory(prefix="weald-") as folder:
+        path = Path(folder) / "out.pdf"
+        impose_pdf(ready, text, path, order)
+        return path.read_bytes()
+
+
+@router.get(
+    "/jobs/{int:job_id}/test-sheet.pdf", response={404: Problem, 422: Problem}, operation_id="testSheet"
+)
+def test_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
+    """The first sheet of a job, both sides, to try the printer with."""
+    job = job_of(request, job_id)
+    ready = services.ready_to_print(job, _spec(job))
+    content = _imposed(ready, services.text_of(job, ready.spec), Order(one_sheet=True))
+    return file_response(content, job.title, "-test-sheet.pdf", "application/pdf")
+
+
+@router.get(
+    "/jobs/{int:job_id}/fold-dummy.pdf", response={404: Problem, 422: Problem}, operation_id="foldDummy"
+)
+def fold_dummy(request: HttpRequest, job_id: int, section: int = Query(1, ge=1)) -> HttpResponse:
+    """One signature at true size with nothing on it but page numbers, to fold."""
+    job = job_of(request, job_id)
+    ready = services.ready_to_print(job, _spec(job))
+    section = min(section, len(ready.sections))
+    order = Order(content="numbers", sections=frozenset({section}))
+    return file_response(_imposed(ready, None, order), job.title, "-fold-dummy.pdf", "application/pdf")
+
+
+@router.get("/jobs/{int:job_id}/back-shift.pdf", response={404: Problem}, operation_id="backShift")
+def back_shift(request: HttpRequest, job_id: int) -> HttpResponse:
+    """A sheet to measure how far the printer's backs stand off."""
+    job = job_of(request, job_id)
+    spec = _spec(job)
+    layout = press(spec).layout
+    turned = backs_half_turned(layout.width, layout.height, spec.printing.flip)
+    drawings = [
+        (draw_shift_sheet(layout.width, layout.height, face), face == "back" and turned) for face in _FACES
+    ]
+    content = drawn_sheets_pdf(drawings, f"{job.title}: back shift")
+    return file_response(content, job.title, "-back-shift.pdf", "application/pdf")

@@ -1,0 +1,87 @@
+"""Texts brought, printers known, and the files imposed from them.
+
+Files lie outside everything that is served, under names of our own; see :mod:`.files`.
+"""
+
+import uuid
+
+from django.conf import settings
+from django.db import models
+
+from weald.web.accounts.models import Workshop
+from weald.web.jobs.models import Change, Job
+
+
+class SourceText(models.Model):
+    """A text that was brought, known by the digest of its content.
+
+    ``report`` is what was found in it: see :class:`weald.exchange.text_pdf.TextReport`.
+    """
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="texts")
+    digest = models.CharField(max_length=64)
+    name = models.CharField(max_length=200)
+    size = models.PositiveBigIntegerField()
+    report = models.JSONField()
+    brought = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["workshop", "digest"], name="one_text_a_digest")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class PrinterProfile(models.Model):
+    """A printer of the workshop; ``spec`` is a :class:`weald.core.spec.Printer`."""
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="printers")
+    name = models.CharField(max_length=120)
+    spec = models.JSONField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_printer_a_name")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class PrintFile(models.Model):
+    """A file imposed for a job, from the state the job was in when it was asked for."""
+
+    class State(models.TextChoices):
+        WAITING = "waiting", "Waiting"
+        WORKING = "working", "Being imposed"
+        DONE = "done", "Done"
+        FAILED = "failed", "Failed"
+        CANCELLED = "cancelled", "Cancelled"
+
+    class Part(models.TextChoices):
+        WHOLE = "whole", "The whole text"
+        FRONTS = "fronts", "Fronts only"
+        BACKS = "backs", "Backs only"
+        SIGNATURES = "signatures", "One file a signature"
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="prints")
+    change = models.ForeignKey(Change, on_delete=models.PROTECT, related_name="+")
+    part = models.CharField(max_length=10, choices=Part.choices)
+    state = models.CharField(max_length=9, choices=State.choices, default=State.WAITING)
+    sheets = models.PositiveIntegerField(default=0)
+    sheets_done = models.PositiveIntegerField(default=0)
+    message = models.CharField(max_length=300, default="", blank=True)
+    size = models.PositiveBigIntegerField(default=0)
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    asked = models.DateTimeField(auto_now_add=True)
+    finished = models.DateTimeField(null=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["job", "-asked"], name="prints_by_job")]
+
+    def __str__(self) -> str:
+        return f"{self.job}: {self.get_part_display()}"
+
+    @property
+    def ending(self) -> str:
+        """The ending of the file's name."""
+        return ".zip" if self.part == self.Part.SIGNATURES else ".pdf"

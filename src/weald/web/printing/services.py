@@ -1,0 +1,233 @@
+"""What is done with texts and imposed files."""
+
+import logging
+import zipfile
+from collections.abc import Callable, Mapping
+from dataclasses import asdict
+from pathlib import Path
+from typing import Any
+
+from django.conf import settings
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+
+from weald.core.errors import WealdError
+from weald.core.press import Press, press
+from weald.core.spec import JobSpec, read_spec
+from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
+from weald.exchange.text_pdf import TextError, read_text
+from weald.web.accounts.models import Workshop
+from weald.web.jobs.models import Job
+from weald.web.jobs.services import flat
+from weald.web.printing.files import Readable, print_path, receive, room_left, text_path, unfinished
+from weald.web.printing.models import PrintFile, SourceText
+
+log = logging.getLogger("weald")
+
+_PRINTED_BY = ("title", "text.", "leaf.", "paper.", "folding.", "printing.", "copies")
+_STATES = PrintFile.State
+
+
+class InUseError(WealdError):
+    """A text that jobs still need."""
+
+
+class CancelledError(Exception):
+    """Somebody does not want the file any more."""
+
+
+def bring_text(workshop: Workshop, name: str, stream: Readable) -> SourceText:
+    """Take in a text: by its content, not by what it is called.
+
+    :raises weald.web.printing.files.TooLargeError: when there is no room for it.
+    :raises weald.exchange.text_pdf.TextError: when it cannot be bound.
+    """
+    with unfinished() as path:
+        digest, size = receive(stream, path, min(settings.LARGEST_TEXT, room_left(workshop)))
+        report = read_text(path)
+        if report.pages > settings.MOST_PAGES:
+            raise TextError(f"{report.pages} pages are more than {settings.MOST_PAGES}; bring it in volumes.")
+        with transaction.atomic():
+            text, _ = SourceText.objects.get_or_create(
+                workshop=workshop,
+                digest=digest,
+                defaults={"name": name[:200], "size": size, "report": asdict(report)},
+            )
+            path.replace(text_path(text))
+    return text
+
+
+@transaction.atomic
+def throw_text_away(text: SourceText) -> None:
+    """Forget a text.
+
+    :raises InUseError: when a job has it, now or in its history.
+    """
+    jobs = Job.objects.filter(changes__spec__text__file=text.digest, workshop=text.workshop_id).distinct()
+    if names := [job.title for job in jobs[:3]]:
+        raise InUseError(f"The text is kept: “{'”, “'.join(names)}” needs it, or did and may be undone.")
+    path = text_path(text)
+    text.delete()
+    transaction.on_commit(lambda: path.unlink(missing_ok=True))
+
+
+def text_of(job: Job, spec: JobSpec) -> Path | None:
+    """Where the text of a job lies; none for a blank book.
+
+    :raises TextError: when it has to be brought, or brought again.
+    """
+    if spec.text.blank_book:
+        return None
+    text = SourceText.objects.filter(workshop=job.workshop_id, digest=spec.text.file or "").first()
+    if text is None or not text_path(text).exists():
+        raise TextError("Bring the text as a PDF first, at the station Text.")
+    return text_path(text)
+
+
+@transaction.atomic
+def ask_for_print(job: Job, author: User, part: str) -> PrintFile:
+    """Have a job imposed by the worker, as it stands now.
+
+    :raises weald.core.errors.WealdError: when it cannot be imposed as it stands.
+    """
+    from weald.web.printing.tasks import impose
+
+    if job.head is None:
+        raise WealdError("The job is empty.")
+    made = ready_to_print(job, read_spec(job.head.spec))
+    text_of(job, made.spec)
+    asked = PrintFile.objects.create(
+        job=job, change=job.head, author=author, part=part, sheets=len(made.sheets)
+    )
+    impose.defer(print_id=str(asked.pk))
+    return asked
+
+
+def ready_to_print(job: Job, spec: JobSpec) -> Press:
+    """A job laid out for printing.
+
+    :raises weald.core.errors.WealdError: when its sheets do not fit the paper or the printer.
+    """
+    made = press(spec)
+    if not made.layout.fits:
+        block, layout = made.layout.block, made.layout
+        raise WealdError(
+            f"What is printed needs a sheet of {block.width:.1f} × {block.height:.1f} mm, and this one is "
+            f"{layout.width:.1f} × {layout.height:.1f} mm. Choose another at the station Printing."
+        )
+    return made
+
+
+@transaction.atomic
+def cancel_print(made: PrintFile) -> PrintFile:
+    """Say that a file is not wanted any more; one that is done stays as it is."""
+    made = PrintFile.objects.select_for_update().get(pk=made.pk)
+    if made.state in (_STATES.WAITING, _STATES.WORKING):
+        made.state = _STATES.CANCELLED
+        made.save(update_fields=["state"])
+    return made
+
+
+@transaction.atomic
+def run_again(made: PrintFile) -> PrintFile:
+    """Impose a file once more that failed or was cancelled, from the same state of its job."""
+    from weald.web.printing.tasks import impose
+
+    made = PrintFile.objects.select_for_update().get(pk=made.pk)
+    if made.state in (_STATES.FAILED, _STATES.CANCELLED):
+        made.state, made.message, made.sheets_done = _STATES.WAITING, "", 0
+        made.save(update_fields=["state", "message", "sheets_done"])
+        impose.defer(print_id=str(made.pk))
+    return made
+
+
+@transaction.atomic
+def throw_print_away(made: PrintFile) -> None:
+    """Forget an imposed file."""
+    path = print_path(made)
+    made.delete()
+    transaction.on_commit(lambda: path.unlink(missing_ok=True))
+
+
+def changed_since(made: PrintFile, now: Mapping[str, Any]) -> list[str]:
+    """What was decided otherwise since a file was imposed, of all that it depends on."""
+    before, after = flat(made.change.spec), flat(now)
+    return sorted(
+        path
+        for path in before.keys() | after.keys()
+        if path.startswith(_PRINTED_BY) and before.get(path) != after.get(path)
+    )
+
+
+def carry_out(print_id: str) -> None:
+    """Impose a file that was asked for: whole, or not at all.
+
+    Run again after the worker died half way, it begins anew; what was written before is nowhere
+    offered.
+    """
+    made = PrintFile.objects.select_related("job", "change").filter(pk=print_id).first()
+    if made is None or not _begin(made):
+        return
+    try:
+        with unfinished() as path:
+            _write(made, path)
+            size = path.stat().st_size
+            path.replace(print_path(made))
+        _finish(made, _STATES.DONE, "", size)
+    except CancelledError:
+        return
+    except WealdError as error:
+        _finish(made, _STATES.FAILED, str(error)[:300])
+    except Exception:
+        log.exception("imposing %s failed", print_id)
+        _finish(made, _STATES.FAILED, "Something went wrong while imposing; run it again.")
+
+
+def _begin(made: PrintFile) -> bool:
+    """Take a file in hand, unless it is not wanted any more or done already."""
+    states = (_STATES.WAITING, _STATES.WORKING)
+    return bool(
+        PrintFile.objects.filter(pk=made.pk, state__in=states).update(state=_STATES.WORKING, sheets_done=0)
+    )
+
+
+def _finish(made: PrintFile, state: str, message: str, size: int = 0) -> None:
+    """Say how it ended, unless it was cancelled meanwhile; then what was made is dropped."""
+    ended = PrintFile.objects.filter(pk=made.pk, state=_STATES.WORKING).update(
+        state=state, message=message, size=size, finished=timezone.now()
+    )
+    if not ended:
+        print_path(made).unlink(missing_ok=True)
+
+
+def _telling(made: PrintFile) -> Callable[[int, int], None]:
+    """Tells how far it has come, a few times a second, and notices when it is cancelled."""
+    last = timezone.now()
+
+    def tell(done: int, of: int) -> None:
+        nonlocal last
+        now = timezone.now()
+        if (now - last).total_seconds() < settings.PROGRESS_SECONDS:
+            return
+        last = now
+        if not PrintFile.objects.filter(pk=made.pk, state=_STATES.WORKING).update(sheets_done=done):
+            raise CancelledError
+
+    return tell
+
+
+def _write(made: PrintFile, path: Path) -> None:
+    spec = read_spec(made.change.spec)
+    ready, text, tell = ready_to_print(made.job, spec), text_of(made.job, spec), _telling(made)
+    if made.part != PrintFile.Part.SIGNATURES:
+        faces: dict[str, Faces] = {"whole": "both", "fronts": "fronts", "backs": "backs"}
+        impose_pdf(ready, text, path, Order(faces=faces[made.part]), tell)
+        return
+    digits, done = len(str(len(ready.sections))), 0
+    with zipfile.ZipFile(path, "w") as archive, unfinished() as one:
+        for section in ready.sections:
+            order = Order(sections=frozenset({section.section}))
+            impose_pdf(ready, text, one, order, lambda part, of, before=done: tell(before + part, of))  # type: ignore[misc]
+            archive.write(one, f"signature-{section.section:0{digits}}.pdf")
+            done += section.sheets

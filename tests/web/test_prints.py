@@ -1,0 +1,273 @@
+"""Imposed files: asked for, made by the worker, watched, taken."""
+
+import io
+import zipfile
+from pathlib import Path
+from typing import Any
+
+import pikepdf
+import pytest
+from django.contrib.auth.models import User
+from django.test import Client
+from procrastinate.contrib.django.models import ProcrastinateJob
+
+from tests.exchange.texts import read_sides, write_text
+from tests.web.conftest import make_job, send
+from tests.web.test_texts import bring, kept
+from weald.web.jobs import services as job_services
+from weald.web.jobs.models import Job
+from weald.web.printing import services
+from weald.web.printing.files import print_path
+from weald.web.printing.models import PrintFile
+
+
+@pytest.fixture
+def printed(client: Client, binder: User, tmp_path: Path) -> Job:
+    """A job whose text has been brought."""
+    content = write_text(tmp_path / "text.pdf", 20, 140, 210).read_bytes()
+    digest = bring(client, content).json()["digest"]
+    return make_job(
+        binder,
+        {
+            "title": "Tide tables",
+            "text": {"file": digest, "pages": 20},
+            "folding": {"programme": "quarto", "sheets_per_section": 1},
+        },
+    )
+
+
+def ask(client: Client, job: Job, part: str = "whole") -> dict[str, Any]:
+    answer = send(client, "POST", f"/api/jobs/{job.pk}/prints", {"part": part})
+    assert answer.status_code == 201, answer.content
+    reply: dict[str, Any] = answer.json()
+    return reply
+
+
+def take(client: Client, job: Job, made: dict[str, Any]) -> bytes:
+    answer = client.get(f"/api/jobs/{job.pk}/prints/{made['id']}/file")
+    assert answer.status_code == 200
+    content: bytes = b"".join(answer.streaming_content)  # type: ignore[attr-defined]
+    return content
+
+
+def test_a_text_is_imposed_by_the_worker(client: Client, printed: Job, tmp_path: Path) -> None:
+    made = ask(client, printed)
+    assert (made["state"], made["sheets"], made["author"]) == ("waiting", 3, "binder")
+    assert ProcrastinateJob.objects.get(task_name__endswith="impose").args == {"print_id": made["id"]}
+    assert client.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 404
+    services.carry_out(made["id"])
+    done = client.get(f"/api/jobs/{printed.pk}/prints").json()[0]
+    assert (done["state"], done["changed_since"]) == ("done", [])
+    path = tmp_path / "taken.pdf"
+    path.write_bytes(take(client, printed, done))
+    assert done["size"] == path.stat().st_size
+    sides, _ = read_sides(path)
+    assert [sorted(side) for side in sides[:2]] == [[1, 4, 5, 8], [2, 3, 6, 7]]
+    # done again by a worker that did not know, nothing changes
+    services.carry_out(made["id"])
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0] == done
+
+
+def test_parts_of_a_text(client: Client, printed: Job) -> None:
+    counts = {}
+    for part in ("fronts", "backs"):
+        made = ask(client, printed, part)
+        services.carry_out(made["id"])
+        with pikepdf.open(io.BytesIO(take(client, printed, made))) as pdf:
+            counts[part] = len(pdf.pages)
+    assert counts == {"fronts": 3, "backs": 3}
+    made = ask(client, printed, "signatures")
+    services.carry_out(made["id"])
+    with zipfile.ZipFile(io.BytesIO(take(client, printed, made))) as archive:
+        assert archive.namelist() == ["signature-1.pdf", "signature-2.pdf", "signature-3.pdf"]
+
+
+def test_a_file_says_what_was_decided_otherwise_since(client: Client, printed: Job, binder: User) -> None:
+    made = ask(client, printed)
+    services.carry_out(made["id"])
+    spec = printed.head.spec if printed.head else {}
+    changed = spec | {"leaf": {"width": 140, "height": 210, "trim": {"head": 5}}}
+    answer = send(client, "PUT", f"/api/jobs/{printed.pk}?version=1", changed)
+    assert answer.status_code == 200
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["changed_since"] == ["leaf.trim.head"]
+    printed.refresh_from_db()
+    job_services.undo(printed, 2, binder)
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["changed_since"] == []
+
+
+def test_a_cancelled_file_is_never_offered(
+    client: Client, printed: Job, settings: Any, tmp_path: Path
+) -> None:
+    made = ask(client, printed)
+    answer = send(client, "POST", f"/api/jobs/{printed.pk}/prints/{made['id']}/cancel")
+    assert answer.json()["state"] == "cancelled"
+    services.carry_out(made["id"])
+    assert client.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 404
+    # run again, and cancelled while it is being written
+    assert (
+        send(client, "POST", f"/api/jobs/{printed.pk}/prints/{made['id']}/again").json()["state"] == "waiting"
+    )
+    settings.PROGRESS_SECONDS = 0
+    real = services.impose_pdf
+
+    def cancelled_half_way(*arguments: Any) -> int:
+        services.cancel_print(PrintFile.objects.get(pk=made["id"]))
+        return real(*arguments)
+
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(services, "impose_pdf", cancelled_half_way)
+        services.carry_out(made["id"])
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["state"] == "cancelled"
+    assert [name for name in kept(tmp_path) if not name.startswith(printed.head.spec["text"]["file"])] == []  # type: ignore[union-attr]
+
+
+def test_progress_is_told_by_sheet(client: Client, printed: Job, settings: Any) -> None:
+    settings.PROGRESS_SECONDS = 0
+    made = ask(client, printed)
+    told = []
+    real = services.impose_pdf
+
+    def watched(ready: Any, text: Any, out: Any, order: Any, progress: Any) -> int:
+        def tell(done: int, of: int) -> None:
+            progress(done, of)
+            told.append((PrintFile.objects.get(pk=made["id"]).sheets_done, of))
+
+        return real(ready, text, out, order, tell)
+
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(services, "impose_pdf", watched)
+        services.carry_out(made["id"])
+    assert told[:3] == [(1, 3), (2, 3), (3, 3)]
+
+
+def test_a_text_that_has_gone_fails_in_words_and_can_be_run_again(
+    client: Client, printed: Job, tmp_path: Path
+) -> None:
+    made = ask(client, printed)
+    path = next((tmp_path / "files" / "texts").rglob("*.pdf"))
+    content = path.read_bytes()
+    path.unlink()
+    services.carry_out(made["id"])
+    failed = client.get(f"/api/jobs/{printed.pk}/prints").json()[0]
+    assert failed["state"] == "failed"
+    assert "Bring the text as a PDF first" in failed["message"]
+    path.write_bytes(content)
+    assert (
+        send(client, "POST", f"/api/jobs/{printed.pk}/prints/{made['id']}/again").json()["state"] == "waiting"
+    )
+    services.carry_out(made["id"])
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["state"] == "done"
+
+
+def test_something_unforeseen_is_said_without_a_trace(client: Client, printed: Job) -> None:
+    made = ask(client, printed)
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(services, "impose_pdf", lambda *arguments: 1 / 0)
+        services.carry_out(made["id"])
+    failed = client.get(f"/api/jobs/{printed.pk}/prints").json()[0]
+    assert (failed["state"], "run it again" in failed["message"]) == ("failed", True)
+    assert "division" not in failed["message"]
+
+
+def test_a_worker_that_died_half_way_leaves_nothing_to_take(client: Client, printed: Job) -> None:
+    made = ask(client, printed)
+    PrintFile.objects.filter(pk=made["id"]).update(state="working", sheets_done=2)
+    assert client.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 404
+    services.carry_out(made["id"])
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["state"] == "done"
+
+
+def test_a_file_is_thrown_away(client: Client, printed: Job, django_capture_on_commit_callbacks: Any) -> None:
+    made = ask(client, printed)
+    services.carry_out(made["id"])
+    path = print_path(PrintFile.objects.get(pk=made["id"]))
+    assert path.exists()
+    with django_capture_on_commit_callbacks(execute=True):
+        assert client.delete(f"/api/jobs/{printed.pk}/prints/{made['id']}").status_code == 204
+    assert not path.exists()
+
+
+@pytest.mark.parametrize(
+    ("spec", "words"),
+    [
+        ({"title": "No text yet"}, "Bring the text as a PDF first"),
+        (
+            {"printing": {"sheet": {"width": 100, "height": 100}}, "text": {"blank_book": True}},
+            "needs a sheet",
+        ),
+    ],
+)
+def test_what_cannot_be_imposed_is_said_at_once(
+    client: Client, binder: User, spec: dict[str, Any], words: str
+) -> None:
+    job = make_job(binder, spec)
+    answer = send(client, "POST", f"/api/jobs/{job.pk}/prints", {"part": "whole"})
+    assert answer.status_code == 422
+    assert words in answer.json()["message"]
+    assert not PrintFile.objects.exists()
+
+
+def test_a_blank_book_is_imposed_without_a_text(client: Client, binder: User) -> None:
+    job = make_job(binder, {"text": {"blank_book": True, "filler": "staves", "pages": 16}})
+    made = ask(client, job)
+    services.carry_out(made["id"])
+    with pikepdf.open(io.BytesIO(take(client, job, made))) as pdf:
+        assert len(pdf.pages) == 8
+        assert any(name.startswith("/Ruled") for name in pdf.pages[0].Resources.XObject)
+
+
+@pytest.mark.parametrize(("name", "pages"), [("test-sheet", 2), ("fold-dummy", 2), ("back-shift", 2)])
+def test_sheets_to_try_the_printer_with(client: Client, printed: Job, name: str, pages: int) -> None:
+    answer = client.get(f"/api/jobs/{printed.pk}/{name}.pdf")
+    assert answer.status_code == 200
+    with pikepdf.open(io.BytesIO(answer.content)) as pdf:
+        assert len(pdf.pages) == pages
+        width, height = (float(each) * 25.4 / 72 for each in pdf.pages[0].MediaBox[2:])  # type: ignore[index]
+        assert (width, height) == pytest.approx((288, 432), abs=0.01)
+
+
+def test_printers_are_kept_changed_and_removed(client: Client, stranger: User) -> None:
+    laser = {"name": "Attic laser", "largest": {"width": "216mm", "height": "14in"}, "unprintable": 4.5}
+    answer = send(client, "POST", "/api/printers", laser)
+    assert answer.status_code == 201
+    made = answer.json()
+    assert made["printer"]["largest"]["height"] == pytest.approx(355.6)
+    again = send(client, "POST", "/api/printers", laser)
+    assert (again.status_code, list(again.json()["fields"])) == (422, ["name"])
+    wrong = send(client, "PUT", f"/api/printers/{made['id']}", laser | {"unprintable": "wide"})
+    assert (wrong.status_code, list(wrong.json()["fields"])) == (422, ["unprintable"])
+    assert send(client, "POST", "/api/printers", {"name": " "}).json()["fields"] == {
+        "name": "Give the printer a name."
+    }
+    assert send(client, "PUT", f"/api/printers/{made['id']}", laser | {"flips": "none"}).status_code == 200
+    other = Client()
+    other.force_login(stranger)
+    assert other.get("/api/printers").json() == []
+    assert send(other, "PUT", f"/api/printers/{made['id']}", laser).status_code == 404
+    assert other.delete(f"/api/printers/{made['id']}").status_code == 404
+    assert client.get("/api/printers").json()[0]["printer"]["flips"] == "none"
+    assert client.delete(f"/api/printers/{made['id']}").status_code == 204
+
+
+def test_folds_and_make_ups_are_compared(client: Client) -> None:
+    job = {"text": {"pages": 186}}
+    folds = send(client, "POST", "/api/folds", job).json()
+    assert [each["name"] for each in folds if each["chosen"]] == ["folio"]
+    assert all(each["picture"]["elements"] for each in folds)
+    own = send(client, "POST", "/api/folds", {"folding": {"programme": "v h h v"}}).json()
+    assert own[0]["name"] == "v h h v"
+    choices = send(client, "POST", "/api/make-ups", job).json()
+    assert [each["recommended"] for each in choices].count(True) == 1
+    assert sum(each["chosen"] for each in choices) == 1
+    wrong = send(client, "POST", "/api/folds", {"folding": {"programme": "v q"}})
+    assert (wrong.status_code, list(wrong.json()["fields"])) == (422, ["folding.programme"])
+
+
+def test_the_film_and_the_dummy(client: Client) -> None:
+    job = {"text": {"pages": 64}, "folding": {"programme": "octavo", "sheets_per_section": 1}}
+    film = send(client, "POST", "/api/film?section=2", job).json()
+    assert (film["columns"], film["rows"], len(film["steps"])) == (4, 2, 3)
+    dummy = send(client, "POST", "/api/dummy?section=2", job).json()
+    assert dummy["true_spreads"] == [[8, 9], [24, 25], [40, 41], [56, 57]]
+    pages = [page["page"] for each in dummy["openings"] for page in (each["left"], each["right"]) if page]
+    assert pages == list(range(17, 33))
