@@ -271,3 +271,21 @@ def test_the_film_and_the_dummy(client: Client) -> None:
     assert dummy["true_spreads"] == [[8, 9], [24, 25], [40, 41], [56, 57]]
     pages = [page["page"] for each in dummy["openings"] for page in (each["left"], each["right"]) if page]
     assert pages == list(range(17, 33))
+
+
+def test_a_file_is_tried_on_the_simulated_printer(client: Client, printed: Job) -> None:
+    made = ask(client, printed)
+    path = f"/api/jobs/{printed.pk}/prints/{made['id']}"
+    assert send(client, "POST", f"{path}/try", {"flip": "short"}).status_code == 404
+    services.carry_out(made["id"])
+    # quartos are printed upright; the job is set to flip on the short edge
+    good = send(client, "POST", f"{path}/try", {"flip": "short"}).json()
+    assert good["verdicts"][0]["severity"] == "good"
+    assert good["sheets"][1] == {"number": 2, "front": 3, "back": 4, "back_half_turned": True}
+    wrong = send(client, "POST", f"{path}/try", {"flip": "long", "mishap": "none"}).json()
+    assert "Every back" in wrong["verdicts"][0]["message"]
+    lost = send(client, "POST", f"{path}/try", {"flip": "short", "mishap": "lost_sheet", "first": 9})
+    assert (lost.status_code, "it has 3" in lost.json()["message"]) == (422, True)
+    picture = client.get(f"{path}/pages/2.png?width=100&half_turn=true")
+    assert picture["Content-Type"] == "image/png"
+    assert picture.content != client.get(f"{path}/pages/2.png?width=100").content

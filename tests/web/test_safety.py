@@ -28,6 +28,7 @@ BODIES: dict[str, Any] = {
     "addPrinter": {"name": "Attic laser"},
     "changePrinter": {"name": "Attic laser"},
     "askForPrint": {"part": "whole"},
+    "tryPrint": {"flip": "long"},
 }
 
 

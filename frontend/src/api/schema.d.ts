@@ -779,6 +779,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/prints/{print_id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Print
+         * @description Print a file on the simulated printer, fold what comes out, and read it.
+         */
+        post: operations["tryPrint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/prints/{print_id}/pages/{number}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Print Page
+         * @description A side of an imposed file as a picture, half turned where the printer turned it.
+         */
+        get: operations["printPage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2822,6 +2862,92 @@ export interface components {
              */
             part: "whole" | "fronts" | "backs" | "signatures";
         };
+        /**
+         * TriedPage
+         * @description One page of the folded book as it was read.
+         */
+        TriedPage: {
+            /** Section */
+            section: number;
+            /** Expected */
+            expected: number | null;
+            /** Found */
+            found: number | null;
+            /** Upright */
+            upright: boolean;
+            /** Right */
+            right: boolean;
+            /** Sheet */
+            sheet: number | null;
+        };
+        /**
+         * TriedSheet
+         * @description One sheet as it lies in the pile: its file pages, and whether its back came out half turned.
+         */
+        TriedSheet: {
+            /** Number */
+            number: number;
+            /** Front */
+            front: number;
+            /** Back */
+            back: number;
+            /** Back Half Turned */
+            back_half_turned: boolean;
+        };
+        /**
+         * TriedVerdict
+         * @description What a binder would find, and how to put it right.
+         */
+        TriedVerdict: {
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "good" | "stop";
+            /** Message */
+            message: string;
+            /** Remedy */
+            remedy: string;
+        };
+        /**
+         * TryReply
+         * @description What came out of the simulated printer, folded and read.
+         */
+        TryReply: {
+            /** Sheets */
+            sheets: components["schemas"]["TriedSheet"][];
+            /** Pages */
+            pages: components["schemas"]["TriedPage"][];
+            /** Verdicts */
+            verdicts: components["schemas"]["TriedVerdict"][];
+        };
+        /**
+         * TryOrder
+         * @description How the simulated printer is set, and the mishap to befall the pile.
+         */
+        TryOrder: {
+            /**
+             * Flip
+             * @enum {string}
+             */
+            flip: "long" | "short";
+            /**
+             * Mishap
+             * @default none
+             * @enum {string}
+             */
+            mishap: "none" | "lost_sheet" | "turned_section" | "swapped_sheets";
+            /**
+             * First
+             * @default 1
+             */
+            first: number;
+            /**
+             * Second
+             * @default 2
+             */
+            second: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -4290,6 +4416,87 @@ export interface operations {
         responses: {
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tryPrint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                print_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TryReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    printPage: {
+        parameters: {
+            query?: {
+                width?: number;
+                half_turn?: boolean;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                print_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -9,17 +9,23 @@ from typing import Literal
 from django.http import FileResponse, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema, Status
+from pydantic import Field
 
-from weald.core.forme import Face, backs_half_turned
+from weald.core.forme import Face, Flip, backs_half_turned
 from weald.core.press import Press, press
+from weald.core.reading import fold_and_read, verdicts
 from weald.core.shift_sheet import draw_shift_sheet
 from weald.core.spec import JobSpec, read_spec
 from weald.exchange.drawn_sheets import drawn_sheets_pdf
 from weald.exchange.imposed_pdf import Order, impose_pdf
+from weald.exchange.page_images import WIDEST, page_png
+from weald.exchange.read_imposed import read_imposed
+from weald.standins.duplex_printer import Mishap, Run, back_half_turned, print_pile, turned_sections
 from weald.web.api.downloads import file_response, name_file
 from weald.web.api.jobs import job_of
 from weald.web.api.people import person
 from weald.web.api.schemas import Problem
+from weald.web.api.texts import picture_response
 from weald.web.jobs.models import Job
 from weald.web.printing import services
 from weald.web.printing.files import print_path
@@ -190,3 +196,106 @@ def back_shift(request: HttpRequest, job_id: int) -> HttpResponse:
     ]
     content = drawn_sheets_pdf(drawings, f"{job.title}: back shift")
     return file_response(content, job.title, "-back-shift.pdf", "application/pdf")
+
+
+class TryOrder(Schema):
+    """How the simulated printer is set, and the mishap to befall the pile."""
+
+    flip: Flip
+    mishap: Mishap = "none"
+    first: int = Field(1, ge=1, le=100000)
+    second: int = Field(2, ge=1, le=100000)
+
+
+class TriedSheet(Schema):
+    """One sheet as it lies in the pile: its file pages, and whether its back came out half turned."""
+
+    number: int
+    front: int
+    back: int
+    back_half_turned: bool
+
+
+class TriedPage(Schema):
+    """One page of the folded book as it was read."""
+
+    section: int
+    expected: int | None
+    found: int | None
+    upright: bool
+    right: bool
+    sheet: int | None
+
+
+class TriedVerdict(Schema):
+    """What a binder would find, and how to put it right."""
+
+    severity: Literal["good", "stop"]
+    message: str
+    remedy: str
+
+
+class TryReply(Schema):
+    """What came out of the simulated printer, folded and read."""
+
+    sheets: list[TriedSheet]
+    pages: list[TriedPage]
+    verdicts: list[TriedVerdict]
+
+
+@router.post(
+    "/jobs/{int:job_id}/prints/{uuid:print_id}/try",
+    response={200: TryReply, 404: Problem, 422: Problem},
+    operation_id="tryPrint",
+)
+def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: TryOrder) -> TryReply:
+    """Print a file on the simulated printer, fold what comes out, and read it."""
+    made = whole_print_of(job_of(request, job_id), print_id)
+    ready = press(read_spec(made.change.spec))
+    size = (ready.layout.width, ready.layout.height)
+    run = Run(order.flip, order.mishap, order.first, order.second)
+    pile = print_pile(read_imposed(print_path(made)), size, run)
+    read = fold_and_read(ready, pile, turned_sections(run))
+    turned = back_half_turned(*size, run.flip)
+    return TryReply(
+        sheets=[
+            TriedSheet(
+                number=sheet.number,
+                front=2 * sheet.number - 1,
+                back=2 * sheet.number,
+                back_half_turned=turned,
+            )
+            for sheet in pile
+        ],
+        pages=[TriedPage.from_orm(page) for page in read],
+        verdicts=[TriedVerdict.from_orm(each) for each in verdicts(ready, pile, read, run.flip)],
+    )
+
+
+def whole_print_of(job: Job, print_id: uuid.UUID) -> PrintFile:
+    """An imposed file that is done and holds fronts and backs.
+
+    :raises django.http.Http404: when there is none.
+    """
+    done, whole = PrintFile.State.DONE, PrintFile.Part.WHOLE
+    return get_object_or_404(
+        PrintFile.objects.select_related("change"), job=job, pk=print_id, state=done, part=whole
+    )
+
+
+@router.get(
+    "/jobs/{int:job_id}/prints/{uuid:print_id}/pages/{int:number}.png",
+    response={404: Problem, 422: Problem},
+    operation_id="printPage",
+)
+def print_page(
+    request: HttpRequest,
+    job_id: int,
+    print_id: uuid.UUID,
+    number: int,
+    width: int = Query(400, ge=40, le=WIDEST),
+    half_turn: bool = Query(False),
+) -> HttpResponse:
+    """A side of an imposed file as a picture, half turned where the printer turned it."""
+    made = whole_print_of(job_of(request, job_id), print_id)
+    return picture_response(page_png(print_path(made), number, width, half_turn))

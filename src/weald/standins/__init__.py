@@ -1,0 +1,1 @@
+"""Simulated devices, for trying things out before paper is spent."""

@@ -1,0 +1,89 @@
+"""Imposed files printed on the simulated printer, folded and read."""
+
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from tests.exchange.texts import write_text
+from weald.core.press import Press, press
+from weald.core.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.reading import ReadPage, Verdict, fold_and_read, verdicts
+from weald.core.spec import read_spec
+from weald.exchange.imposed_pdf import Order, impose_pdf
+from weald.exchange.read_imposed import read_imposed
+from weald.standins.duplex_printer import PrinterError, Run, print_pile, turned_sections
+
+SEWN = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind != "concertina"]
+
+
+def job(pages: int, **parts: Any) -> Press:
+    return press(read_spec({"leaf": {"width": 60, "height": 90}, "text": {"pages": pages}} | parts))
+
+
+def tried(made: Press, folder: Path, run: Run) -> tuple[tuple[ReadPage, ...], tuple[Verdict, ...]]:
+    pages = made.spec.text.pages
+    out = folder / "out.pdf"
+    impose_pdf(made, write_text(folder / "text.pdf", pages), out, Order())
+    pile = print_pile(read_imposed(out), (made.layout.width, made.layout.height), run)
+    read = fold_and_read(made, pile, turned_sections(run))
+    return read, verdicts(made, pile, read, run.flip)
+
+
+@pytest.mark.parametrize("name", SEWN)
+@pytest.mark.parametrize("flip", ["long", "short"])
+@pytest.mark.parametrize("work", ["sheetwise", "turn", "tumble"])
+def test_the_right_edge_reads_in_order_and_the_wrong_one_is_found(
+    tmp_path: Path, name: str, flip: Any, work: str
+) -> None:
+    made = job(
+        37, folding={"programme": name, "sheets_per_section": 2}, printing={"flip": flip, "work": work}
+    )
+    read, (verdict,) = tried(made, tmp_path, Run(flip))
+    assert [page.found for page in read if page.found] == list(range(1, 38))
+    assert (verdict.severity, verdict.message) == ("good", "Pages 1 to 37 follow in order, all upright.")
+    other = "short" if flip == "long" else "long"
+    read, wrong = tried(made, tmp_path, Run(other))
+    assert not all(page.right for page in read)
+    assert wrong[0].severity == "stop"
+    if work == "sheetwise":
+        assert "Every back came out the wrong way up" in wrong[0].message
+        assert f"flip on the {flip} edge" in wrong[0].remedy
+
+
+@pytest.fixture
+def folios() -> Press:
+    return job(46, folding={"programme": "folio", "sheets_per_section": 4}, printing={"flip": "short"})
+
+
+def test_a_lost_sheet_is_named_with_its_pages(folios: Press, tmp_path: Path) -> None:
+    _, found = tried(folios, tmp_path, Run("short", "lost_sheet", 6))
+    assert len(found) == 1
+    # sheet 6 is the second of the second signature: pages 19, 20, 29, 30
+    assert "Sheet 6 is missing (signature 2, sheet 2, pages 19, 20, 29, 30)" in found[0].message
+    assert "from page 19 on nothing is in order" in found[0].message
+    assert "file pages 11 and 12" in found[0].remedy
+
+
+def test_a_section_turned_round_reads_backwards(folios: Press, tmp_path: Path) -> None:
+    read, found = tried(folios, tmp_path, Run("short", "turned_section", 2))
+    assert [verdict.message for verdict in found] == [
+        "Signature 2 is bound upside down: it reads backwards, on its head."
+    ]
+    second = [page for page in read if page.section == 2]
+    assert [page.found for page in second] == list(range(32, 16, -1))
+    assert not any(page.upright for page in second)
+
+
+def test_two_sheets_that_changed_places_are_named(folios: Press, tmp_path: Path) -> None:
+    read, found = tried(folios, tmp_path, Run("short", "swapped_sheets", 2, 7))
+    assert [verdict.message for verdict in found] == ["Sheets 2 and 7 have changed places."]
+    wrong = {page.expected for page in read if not page.right}
+    # the four pages of each
+    assert wrong == {3, 4, 13, 14, 21, 22, 27, 28}
+
+
+@pytest.mark.parametrize("run", [Run("short", "lost_sheet", 13), Run("short", "swapped_sheets", 1, 0)])
+def test_a_sheet_that_is_not_there_is_refused(folios: Press, tmp_path: Path, run: Run) -> None:
+    with pytest.raises(PrinterError, match="it has 12"):
+        tried(folios, tmp_path, run)
