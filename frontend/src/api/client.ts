@@ -22,6 +22,17 @@ export type Problem = Schemas["Problem"];
 export type StaleReply = Schemas["StaleReply"];
 export type HistoryStep = Schemas["HistoryStep"];
 export type Choices = Schemas["Choices"];
+export type FoldChoice = Schemas["FoldChoice"];
+export type MakeUpChoice = Schemas["MakeUpChoice"];
+export type Film = Schemas["Film"];
+export type Dummy = Schemas["Dummy"];
+export type DummyPage = Schemas["DummyPage"];
+export type SourceText = Schemas["TextReply"];
+export type PrinterProfile = Schemas["PrinterReply"];
+export type PrintFile = Schemas["PrintReply"];
+export type PrintPart = PrintFile["part"];
+export type TryOrder = Schemas["TryOrder"];
+export type TryReply = Schemas["TryReply"];
 
 function cookie(name: string): string {
   const found = document.cookie.split("; ").find((entry) => entry.startsWith(`${name}=`));
@@ -31,11 +42,16 @@ function cookie(name: string): string {
 const withToken: Middleware = {
   onRequest({ request }) {
     if (!["GET", "HEAD"].includes(request.method)) {
-      request.headers.set("X-CSRFToken", cookie("csrftoken"));
+      request.headers.set("X-CSRFToken", csrfToken());
     }
     return request;
   },
 };
+
+/** The token Django wants with every write. */
+export function csrfToken(): string {
+  return cookie("csrftoken");
+}
 
 export const api = createClient<paths>({ baseUrl: "/" });
 api.use(withToken);

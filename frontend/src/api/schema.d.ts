@@ -2695,6 +2695,7 @@ export interface components {
          * @description Part of the packet carried over a crease.
          *
          *     :param crease: its place in the packet in cells; ``moved``: places of the cells in ``poses``.
+         *     :param slit: borders of cells, as seen from the inner side, slit before it.
          */
         FilmStep: {
             /** Fold */
@@ -2719,6 +2720,11 @@ export interface components {
             poses: components["schemas"]["Pose"][];
             /** Moved */
             moved: number[];
+            /** Slit */
+            slit: [
+                number,
+                "left" | "right" | "top" | "bottom"
+            ][];
         };
         /**
          * Pose

@@ -2,12 +2,13 @@ import { Popover } from "radix-ui";
 
 const LINES: readonly (readonly [string, string])[] = [
   ["cut", "cut"],
-  ["fold", "fold"],
+  ["fold", "fold; its order in a circle"],
+  ["slit", "slit before the next fold"],
   ["trim", "trimmed off (hatched)"],
   ["glue", "joint, glue (stippled)"],
   ["grain", "grain: lines run along it"],
   ["thread", "cloth in section"],
-  ["hidden", "uncut sheet, folds inside"],
+  ["hidden", "leaf, uncut sheet, ruling"],
   ["dimension", "dimension"],
 ];
 
@@ -18,6 +19,7 @@ const FILLS: readonly (readonly [string, string])[] = [
   ["board", "board"],
   ["cloth", "cloth"],
   ["block", "book block"],
+  ["mark", "mark printed in the waste"],
 ];
 
 /** What lines and fills mean, always within reach. */

@@ -90,7 +90,9 @@ function Hatch({ element, view, id }: { element: Kind<"hatch">; view: View; id: 
 
 function Label({ element, view }: { element: Kind<"label">; view: View }) {
   const [x, y] = view.at([element.x, element.y]);
-  const size = element.height ? Math.max(8, element.height * view.scale * 1.4) : TEXT;
+  const scaled = element.height * view.scale * 1.4;
+  // lettering of the printed waste keeps its true size, however small
+  const size = element.height ? (element.height < 2.5 ? scaled : Math.max(8, scaled)) : TEXT;
   return (
     <text
       x={x}

@@ -17,22 +17,28 @@ export interface View {
   at: (point: readonly number[]) => Point;
 }
 
-export function fit(drawing: Drawing, width: number, height: number, zoom: number): View {
+export function fit(
+  drawing: Drawing,
+  width: number,
+  height: number,
+  zoom: number,
+  padding = PADDING,
+): View {
   const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = drawing.extent;
   const [rowsLeft = 0, rowsTop = 0, rowsRight = 0, rowsBottom = 0] = drawing.rows;
-  const across = (rowsLeft + rowsRight) * ROW + 2 * PADDING;
-  const down = (rowsTop + rowsBottom) * ROW + 2 * PADDING;
+  const across = (rowsLeft + rowsRight) * ROW + 2 * padding;
+  const down = (rowsTop + rowsBottom) * ROW + 2 * padding;
   const free = Math.min(
-    Math.max(40, width - across) / Math.max(1e-9, x1 - x0),
-    Math.max(40, height - down) / Math.max(1e-9, y1 - y0),
+    Math.max(12, width - across) / Math.max(1e-9, x1 - x0),
+    Math.max(12, height - down) / Math.max(1e-9, y1 - y0),
   );
   const scale = free * zoom;
   const drawnWidth = (x1 - x0) * scale + across;
   const drawnHeight = (y1 - y0) * scale + down;
   const spareX = Math.max(0, width - drawnWidth) / 2;
   const spareY = Math.max(0, height - drawnHeight) / 2;
-  const left = spareX + rowsLeft * ROW + PADDING;
-  const top = spareY + rowsTop * ROW + PADDING;
+  const left = spareX + rowsLeft * ROW + padding;
+  const top = spareY + rowsTop * ROW + padding;
   return {
     scale,
     left,

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, type Job, ProblemError, type Station, unwrap } from "../api/client";
+import { api, type Job, type Plan, ProblemError, type Station, unwrap } from "../api/client";
 import { useKeys } from "../app/keys";
 import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
@@ -13,8 +13,11 @@ import { Conflict } from "./Conflict";
 import { LitContext, SessionContext, useLit, useSession, useSnapshot } from "./context";
 import { Find } from "./Find";
 import { Cautions, Findings } from "./Findings";
+import { FoldingViews } from "./folding/FoldingViews";
 import { History } from "./History";
+import { type Draft, valueAt } from "./paths";
 import { Pieces } from "./Pieces";
+import { Prints } from "./printing/Prints";
 import { Reckoning } from "./Reckoning";
 import { SaveMark } from "./SaveMark";
 import { SectionTable } from "./SectionTable";
@@ -24,8 +27,10 @@ import { BlockInputs } from "./stations/BlockInputs";
 import { BoardsInputs } from "./stations/BoardsInputs";
 import { FoldingInputs } from "./stations/FoldingInputs";
 import { PaperInputs } from "./stations/PaperInputs";
+import { PrintingInputs } from "./stations/PrintingInputs";
 import { TextInputs } from "./stations/TextInputs";
 import { TakeMenu } from "./TakeMenu";
+import { TextSource } from "./text/TextSource";
 import { Thread } from "./Thread";
 
 export default function JobPage() {
@@ -159,10 +164,21 @@ function Stations() {
             {station === "text" && <TextInputs />}
             {station === "paper" && <PaperInputs />}
             {station === "folding" && <FoldingInputs section={section} onSection={setSection} />}
+            {station === "printing" && <PrintingInputs />}
             {station === "block" && <BlockInputs />}
             {station === "boards" && <BoardsInputs />}
           </form>
-          <Drawings station={station} grain={grain} />
+          {station === "text" && draft.text !== undefined && <TextSourceOf draft={draft} />}
+          {station === "folding" ? (
+            <FoldingViews
+              section={Math.min(section, plan?.sections.length ?? 1)}
+              onSection={setSection}
+              sheets={<Drawings ids={["folding.section", "folding.nest"]} grain={grain} />}
+              spine={<Drawings ids={["folding.collation"]} grain={grain} />}
+            />
+          ) : (
+            <Drawings station={station} grain={grain} />
+          )}
         </main>
         <aside className="overflow-y-auto p-3" aria-label="The reckoning">
           {Object.entries(errors).map(([path, text]) => (
@@ -173,26 +189,24 @@ function Stations() {
           {plan && (
             <>
               <Findings findings={findings.filter((each) => each.station === station)} />
+              {station === "printing" && (
+                <>
+                  <Prints />
+                  <h2 className="mt-4 mb-1 text-lg font-semibold">In the print dialog</h2>
+                  <ol className="mb-4 list-decimal space-y-0.5 pl-5 text-sm">
+                    {plan.printing.map((words) => (
+                      <li key={words}>{words}</li>
+                    ))}
+                  </ol>
+                </>
+              )}
               <h2 className="mb-1 text-lg font-semibold">The reckoning</h2>
               <Reckoning
                 quantities={plan.quantities.filter((each) => each.station === station)}
                 open={open}
                 onOpen={setOpen}
               />
-              {station === "folding" && (
-                <>
-                  <h2 className="mt-4 mb-1 text-lg font-semibold">The fold</h2>
-                  <p className="text-sm">{plan.grain_needed}</p>
-                  <p className="text-sm">Lay the sheet with its inner side up.</p>
-                  {plan.folds.map((fold) => (
-                    <p key={fold.number} className="text-sm">
-                      {fold.number}. {fold.slit_words} {fold.words}
-                    </p>
-                  ))}
-                  <h2 className="mt-4 mb-1 text-lg font-semibold">Signatures</h2>
-                  <SectionTable plan={plan} onSection={setSection} />
-                </>
-              )}
+              {station === "folding" && <FoldWords plan={plan} onSection={setSection} />}
               <Cautions plan={plan} station={station} />
             </>
           )}
@@ -240,27 +254,58 @@ function TitleField() {
   );
 }
 
-function Drawings({ station, grain }: { station: Station; grain: boolean }) {
+/** The folds in words, and what the signatures hold. */
+function FoldWords({ plan, onSection }: { plan: Plan; onSection: (section: number) => void }) {
+  return (
+    <>
+      <h2 className="mt-4 mb-1 text-lg font-semibold">The fold</h2>
+      <p className="text-sm">{plan.grain_needed}</p>
+      {plan.folds.length > 0 && <p className="text-sm">Lay the sheet with its inner side up.</p>}
+      {plan.folds.map((fold) => (
+        <p key={fold.number} className="text-sm">
+          {fold.number}. {fold.slit_words} {fold.words}
+        </p>
+      ))}
+      <h2 className="mt-4 mb-1 text-lg font-semibold">Signatures</h2>
+      <SectionTable plan={plan} onSection={onSection} />
+    </>
+  );
+}
+
+function TextSourceOf({ draft }: { draft: Draft }) {
+  return valueAt(draft, "text.blank_book") === true ? null : <TextSource />;
+}
+
+function Drawings({
+  station,
+  ids,
+  grain,
+}: {
+  station?: Station;
+  ids?: readonly string[];
+  grain: boolean;
+}) {
   const { plan, errors } = useSnapshot();
-  const { ids, point } = useLit();
+  const { ids: lit, point } = useLit();
   const person = usePerson();
-  const drawings = plan?.drawings.filter((each) => each.station === station) ?? [];
+  const drawings =
+    plan?.drawings.filter((each) => (ids ? ids.includes(each.id) : each.station === station)) ?? [];
   const wrong = Object.keys(errors).length > 0;
   return (
     <>
       {wrong && <p className="text-sm">The drawing still shows the last sizes that were right.</p>}
       <div
-        className={`flex min-h-0 flex-1 gap-2 ${station === "folding" ? "flex-col" : "flex-col xl:flex-row"}`}
+        className={`flex min-h-0 flex-1 flex-col gap-2 ${ids ? "" : "xl:flex-row"}`}
         data-stale={wrong || undefined}
       >
         {drawings.map((drawing, index) => (
           <div
             key={drawing.id}
-            className={`flex min-h-[20rem] min-w-0 flex-col lg:min-h-0 ${index === 0 ? "flex-[1.9]" : "flex-1"}`}
+            className={`flex min-h-[20rem] min-w-0 flex-col lg:min-h-0 ${index > 0 ? "flex-1" : ids ? "flex-[3]" : "flex-[1.9]"}`}
           >
             <DrawingView
               drawing={drawing}
-              lit={ids}
+              lit={lit}
               onPoint={point}
               grain={grain}
               inches={person.units === "inch"}

@@ -204,6 +204,28 @@ export function SelectField({
   );
 }
 
+/** Something that is so, or not. */
+export function CheckField({ path, label }: { path: string; label: string }) {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  const { point } = useLit();
+  return (
+    <label
+      className="flex items-center gap-1.5 pt-[1.55rem] text-sm"
+      onMouseEnter={() => point(path)}
+      onMouseLeave={() => point("")}
+    >
+      <input
+        type="checkbox"
+        className="size-4 accent-hill"
+        checked={valueAt(draft, path) === true}
+        onChange={(event) => session.set(path, event.target.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
 /** Sets several entries at once from something that has a name. */
 export function NamedSizeField({
   label,

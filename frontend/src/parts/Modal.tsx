@@ -9,20 +9,23 @@ export function Modal({
   title,
   children,
   wide = false,
+  wider = false,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   title: string;
   children: ReactNode;
   wide?: boolean;
+  wider?: boolean;
 }) {
+  const most = wider ? "max-w-6xl" : wide ? "max-w-3xl" : "max-w-lg";
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
-          className={`fixed top-1/2 left-1/2 max-h-[90vh] w-[92vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-rule bg-chalk p-6 text-ink ${wide ? "max-w-3xl" : "max-w-lg"}`}
+          className={`fixed top-1/2 left-1/2 max-h-[90vh] w-[92vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-rule bg-chalk p-6 text-ink ${most}`}
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Dialog.Title className="text-xl font-semibold">{title}</Dialog.Title>

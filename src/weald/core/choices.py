@@ -122,7 +122,8 @@ def _slits(steps: tuple[FoldStep, ...]) -> str:
     slit = [step.number for step in steps if step.slits]
     if not slit:
         return ""
-    return "slit before fold " + " and ".join(map(str, slit))
+    *before, last = map(str, slit)
+    return f"slit before fold{'s' if before else ''} {', '.join(before)}{' and ' if before else ''}{last}"
 
 
 def _impossible(spec: JobSpec, packet: FoldedPacket, size: tuple[Mm, Mm], notation: Notation) -> str:

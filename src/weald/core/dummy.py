@@ -1,14 +1,17 @@
 """The folded dummy: a section as steps of folding, and as a book to page through."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from weald.core.folding import Pose, Side, Towards, Up, fold_motions
+from weald.core.fold_steps import FoldStep
+from weald.core.folding import Cell, Pose, Side, Towards, Up, fold_motions
 from weald.core.imposition import Placement, Sheet
 from weald.core.press import Press
 from weald.core.programme import Axis, parse_programme
 from weald.core.units import Mm
 
+Border = Literal["left", "right", "top", "bottom"]
 Join = Literal["one_piece", "two_pieces", "none"]
 MOST_CELLS = 128
 """Cells a film of the folding shows; stacks with more are shown by their outermost sheet."""
@@ -34,6 +37,7 @@ class FilmStep:
     """Part of the packet carried over a crease.
 
     :param crease: its place in the packet in cells; ``moved``: places of the cells in ``poses``.
+    :param slit: borders of cells, as seen from the inner side, slit before it.
     """
 
     fold: int
@@ -44,6 +48,7 @@ class FilmStep:
     towards: Towards
     poses: tuple[Pose, ...]
     moved: tuple[int, ...]
+    slit: tuple[tuple[int, Border], ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,6 +96,7 @@ def fold_film(press: Press, section: int, sheet: int) -> Film:
                 motion.towards,
                 motion.before,
                 tuple(sorted(order[cell] for cell in motion.moved)),
+                tuple(_slit_borders(step, order)) if first else (),
             )
         )
     layout = press.layout
@@ -104,6 +110,20 @@ def fold_film(press: Press, section: int, sheet: int) -> Film:
         end,
         _afterwards(press, len(mine)),
     )
+
+
+def _slit_borders(step: FoldStep, order: dict[Cell, int]) -> Iterator[tuple[int, Border]]:
+    """Both sides of every slit before a fold."""
+    for slit in step.slits:
+        (x1, y1), (x2, y2) = sorted((slit.start, slit.end))
+        if x1 == x2:
+            for row in range(y1, y2):
+                yield order[x1 - 1, row], "right"
+                yield order[x1, row], "left"
+        else:
+            for column in range(x1, x2):
+                yield order[column, y1 - 1], "bottom"
+                yield order[column, y1], "top"
 
 
 def _film_cell(sheet: Sheet, pose: Pose, columns: int) -> FilmCell:

@@ -94,6 +94,12 @@ class Rule:
     y2: Mm
 
 
+def ruled_area(page: tuple[Mm, Mm], head: Mm, tail: Mm, spine: Mm, fore_edge: Mm, spine_left: bool) -> Rect:
+    """What the margins leave of a page; spine and fore-edge change sides with every page."""
+    left, right = (spine, fore_edge) if spine_left else (fore_edge, spine)
+    return Rect(left, head, page[0] - left - right, page[1] - head - tail)
+
+
 def _steps(length: Mm, pitch: Mm) -> int:
     """How many whole pitches go into a length."""
     return int(max(0.0, length) / pitch + 1e-9)

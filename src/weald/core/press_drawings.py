@@ -6,6 +6,8 @@ from weald.core.press import Press, SideMarks
 from weald.core.stations.folding_drawings import draw_face
 from weald.core.units import Notation
 
+VIEW = 1.9
+"""Width to height of the window drawings are mostly seen in."""
 _FACES: tuple[Face, Face] = ("front", "back")
 
 
@@ -18,7 +20,9 @@ def draw_printed(press: Press, section: int, notation: Notation) -> Drawing:
     sheet = next(each for each in press.sheets if each.section == section)
     layout, show = press.layout, notation.figure
     gap = max(layout.width, layout.height) / 10
-    beside = layout.width <= 1.3 * layout.height
+    beside = min(VIEW / (2 * layout.width + gap), 1 / layout.height) > min(
+        VIEW / layout.width, 1 / (2 * layout.height + gap)
+    )
     sketch = Sketch()
     for number, face in enumerate(_FACES):
         at = (number * (layout.width + gap), 0.0) if beside else (0.0, number * (layout.height + gap))

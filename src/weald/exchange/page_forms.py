@@ -8,7 +8,7 @@ from pikepdf import Array, Dictionary, Name
 from reportlab.lib.units import mm
 
 from weald.core.imposition import SpineSide
-from weald.core.page import Rect, Rule, place_content, ruling
+from weald.core.page import Rule, place_content, ruled_area, ruling
 from weald.core.spec import JobSpec
 from weald.core.units import Mm
 from weald.exchange.text_pdf import Geometry, TextError, TextPage
@@ -98,11 +98,9 @@ class PageForms:
 
     def _make_ruled(self, spine: SpineSide | None) -> pikepdf.Object:
         text, leaf = self.spec.text, self.spec.leaf
-        margins, look = text.ruling.margins, text.ruling
-        left, right = margins.spine, margins.fore_edge
-        if spine == "right":
-            left, right = right, left
-        area = Rect(left, margins.head, leaf.width - left - right, leaf.height - margins.head - margins.tail)
+        look = text.ruling
+        margins = look.margins.model_dump()
+        area = ruled_area((leaf.width, leaf.height), **margins, spine_left=spine != "right")
         width = look.line * (DOT if text.filler == "dots" else 1.0)
         colour = [int(look.colour[at : at + 2], 16) / 255 for at in (1, 3, 5)]
         commands = [f"{numbers(colour)} RG {width * mm:.4f} w 1 J"]

@@ -1,17 +1,27 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { IconButton } from "../../parts/controls";
 import { useSnapshot } from "../context";
-import { Group, NumberField, SelectField } from "../fields";
+import { Group, NumberField, SelectField, TextField } from "../fields";
+import { ChooseFold } from "../folding/ChooseFold";
+import { CompareMakeUps } from "../folding/CompareMakeUps";
+import { valueAt } from "../paths";
 
 const MAKE_UP = [
   ["even", "shared evenly"],
   ["short_last", "shorter last one"],
   ["full", "all full, more blanks"],
+  ["mix", "a mix, as listed"],
+  ["one_section", "all in one"],
 ] as const;
 
-const FLIP = [
-  ["short", "short edge"],
-  ["long", "long edge"],
+const GATHER = [
+  ["inset", "one in another"],
+  ["together", "folded together"],
+] as const;
+
+const FOLD_TO = [
+  ["marks", "printed marks"],
+  ["edges", "paper's edges"],
 ] as const;
 
 export function FoldingInputs({
@@ -21,25 +31,15 @@ export function FoldingInputs({
   section: number;
   onSection: (section: number) => void;
 }) {
-  const { plan } = useSnapshot();
+  const { plan, draft } = useSnapshot();
+  const makeUp = valueAt(draft, "folding.make_up");
+  const sewn = plan?.quantities.some((each) => each.id === "sections.sheets") ?? true;
   const count = plan?.sections.length ?? 1;
   return (
     <>
-      <Group title="Signatures">
-        <NumberField
-          path="folding.sheets_per_section"
-          label="Sheets a signature"
-          min={1}
-          width="w-28"
-        />
-        <SelectField path="folding.make_up" label="Make-up" options={MAKE_UP} width="w-40" />
-        <SelectField
-          path="printing.flip"
-          label="Printer turns on the"
-          options={FLIP}
-          width="w-32"
-        />
-        <NumberField path="folding.creep_factor" label="Creep factor" step={0.01} width="w-20" />
+      <Group title="Sheet">
+        <ChooseFold />
+        <SelectField path="folding.fold_to" label="Folded to" options={FOLD_TO} width="w-36" />
       </Group>
       <Group title="Shown">
         <div className="flex items-center gap-1 pt-[1.1rem]">
@@ -62,6 +62,25 @@ export function FoldingInputs({
           </IconButton>
         </div>
       </Group>
+      {sewn && <CompareMakeUps />}
+      {sewn && (
+        <Group title="Signatures">
+          <SelectField path="folding.make_up" label="Make-up" options={MAKE_UP} width="w-40" />
+          {makeUp === "mix" && (
+            <TextField path="folding.mix" label="Sheets, as 5+4+4" width="w-32" />
+          )}
+          {makeUp !== "mix" && makeUp !== "one_section" && (
+            <NumberField
+              path="folding.sheets_per_section"
+              label="Sheets a signature"
+              min={1}
+              width="w-36"
+            />
+          )}
+          <SelectField path="folding.gather" label="Sheets lie" options={GATHER} width="w-36" />
+          <NumberField path="folding.creep_factor" label="Creep factor" step={0.01} width="w-24" />
+        </Group>
+      )}
     </>
   );
 }

@@ -1,8 +1,35 @@
+import { Popover } from "radix-ui";
 import { Choice } from "../../parts/controls";
 import { useChoices } from "../choices";
 import { useSession, useSnapshot } from "../context";
 import { Group, LengthField, NamedSizeField, NumberField, SelectField } from "../fields";
 import { valueAt } from "../paths";
+
+const FILLERS = [
+  ["plain", "nothing"],
+  ["ruled", "lines"],
+  ["dots", "dots"],
+  ["squares", "squares"],
+  ["staves", "staves"],
+] as const;
+
+const PLACING = [
+  ["as_is", "as they are"],
+  ["fit", "scaled to fit"],
+  ["fill", "scaled to fill"],
+] as const;
+
+const ANCHORS = [
+  ["middle", "the middle"],
+  ["head", "head"],
+  ["tail", "tail"],
+  ["spine", "spine"],
+  ["fore_edge", "fore-edge"],
+  ["head_spine", "head and spine"],
+  ["head_fore_edge", "head and fore-edge"],
+  ["tail_spine", "tail and spine"],
+  ["tail_fore_edge", "tail and fore-edge"],
+] as const;
 
 const BLANKS = [
   ["end", "at the end"],
@@ -15,6 +42,7 @@ export function TextInputs() {
   const { draft } = useSnapshot();
   const choices = useChoices();
   const blankBook = valueAt(draft, "text.blank_book") === true;
+  const ruled = valueAt(draft, "text.filler") !== "plain";
   return (
     <>
       <Group title="Text">
@@ -31,10 +59,23 @@ export function TextInputs() {
         </div>
         <NumberField path="text.pages" label="Pages" min={1} width="w-20" />
         {!blankBook && (
-          <SelectField path="text.blanks" label="Blanks" options={BLANKS} width="w-32" />
+          <SelectField path="text.blanks" label="Blanks" options={BLANKS} width="w-28" />
         )}
+        <SelectField
+          path="text.filler"
+          label={blankBook ? "On the leaves" : "On the blanks"}
+          options={FILLERS}
+          width="w-24"
+        />
+        {ruled && <RulingFields />}
         <NumberField path="copies" label="Copies" min={1} width="w-16" />
       </Group>
+      {!blankBook && valueAt(draft, "text.file") != null && (
+        <Group title="Its pages">
+          <SelectField path="text.placing" label="Printed" options={PLACING} width="w-32" />
+          <SelectField path="text.anchor" label="Lined up on" options={ANCHORS} width="w-36" />
+        </Group>
+      )}
       <Group title="Finished leaf">
         <NamedSizeField
           label="Size"
@@ -51,5 +92,48 @@ export function TextInputs() {
         <LengthField path="leaf.trim.fore_edge" label="Fore-edge" width="w-20" />
       </Group>
     </>
+  );
+}
+
+/** How a ruled leaf is ruled; out of the way until it is asked for. */
+function RulingFields() {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  return (
+    <div className="pt-[1.3rem]">
+      <Popover.Root>
+        <Popover.Trigger
+          type="button"
+          className="rounded border border-hill px-2.5 py-1 font-medium text-hill hover:bg-linen"
+        >
+          Ruling …
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            className="z-20 grid w-72 grid-cols-2 gap-2 rounded border border-rule bg-chalk p-3 text-ink shadow-lg"
+            sideOffset={4}
+          >
+            <LengthField path="text.ruling.pitch" label="From line to line" width="w-full" />
+            <LengthField path="text.ruling.line" label="Line, thick" width="w-full" />
+            <LengthField path="text.ruling.margins.head" label="Free at the head" width="w-full" />
+            <LengthField path="text.ruling.margins.tail" label="At the tail" width="w-full" />
+            <LengthField path="text.ruling.margins.spine" label="At the spine" width="w-full" />
+            <LengthField
+              path="text.ruling.margins.fore_edge"
+              label="At the fore-edge"
+              width="w-full"
+            />
+            <label className="col-span-2 flex items-center gap-2 text-sm text-faded">
+              Colour
+              <input
+                type="color"
+                value={String(valueAt(draft, "text.ruling.colour") ?? "#8a8f98")}
+                onChange={(event) => session.set("text.ruling.colour", event.target.value)}
+              />
+            </label>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </div>
   );
 }

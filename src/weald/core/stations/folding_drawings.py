@@ -54,8 +54,8 @@ def draw_section(
             pages = list(placed_pages(layout, sheet, "back" if inner else "front"))
             draw_face(sketch, packet, layout, pages, inner, (x, top))
             _draw_folds(sketch, layout, steps, inner, (x, top))
-            name = "inner side" if inner else "outer side"
-            sketch.label(x + width / 2, top - gap * 0.5, f"sheet {sheet.sheet}, {name}", about="sheets.count")
+            name = f"{sheet.sheet} {'inner' if inner else 'outer'}"
+            sketch.label(x + width / 2, top - gap * 0.5, name, about="sheets.count")
     sketch.dimension((0, height), (0, 0), show(height), about="sheet.height")
     bottom = max(point[1] for point in sketch.points)
     sketch.dimension((width, bottom), (0, bottom), show(width), about="sheet.width")
@@ -234,6 +234,7 @@ def draw_collation(spec: JobSpec, plan: FoldingPlan) -> Drawing:
         if number in (1, shown) or shown <= 24:
             mark = _signature_mark(spec, number)
             sketch.label(left + SPINE_WIDTH / 2, height + 4, mark, height=2.4)
+    sketch.points.append((0, height + 8))
     return sketch.finish(
         "folding.collation",
         "folding",

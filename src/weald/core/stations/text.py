@@ -6,9 +6,12 @@ from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding import FoldedPacket
 from weald.core.makeup import MakeUp
+from weald.core.page import ruled_area, ruling
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec, made_up
 from weald.core.units import Mm
+
+DRAWN_RULES = 400
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,6 +97,18 @@ def mind(spec: JobSpec, text: TextPlan) -> list[Finding]:
     ]
 
 
+def _draw_ruling(sketch: Sketch, spec: JobSpec, left: Mm, top: Mm, side: int) -> None:
+    """What stands on the leaves of a blank book; of very many dots only the first."""
+    margins = spec.text.ruling.margins.model_dump()
+    area = ruled_area((spec.leaf.width, spec.leaf.height), **margins, spine_left=side > 0)
+    for line in ruling(spec.text.filler, area, spec.text.ruling.pitch)[:DRAWN_RULES]:
+        if line.x1 == line.x2 and line.y1 == line.y2:
+            sketch.arc(left + line.x1, top + line.y1, 0.3, 0, 359.9, "hidden", "text.filler")
+        else:
+            ends = ((left + line.x1, top + line.y1), (left + line.x2, top + line.y2))
+            sketch.line(ends, "hidden", "text.filler")
+
+
 def draw(spec: JobSpec, text: TextPlan, ledger: Ledger) -> Drawing:
     """An opening of the book: two facing leaves with their trims, the left one page 2."""
     trim, show = spec.leaf.trim, ledger.notation.figure
@@ -132,7 +147,9 @@ def draw(spec: JobSpec, text: TextPlan, ledger: Ledger) -> Drawing:
             ),
             "text",
         )
-        if not spec.text.blank_book:
+        if spec.text.blank_book:
+            _draw_ruling(sketch, spec, page_left, trim.head, side)
+        else:
             sketch.label(middle, trim.head + height - mark, str(number), height=mark * 0.6)
     sketch.line(((0, 0), (0, outer_height)), "fold")
     sketch.dimension((0, trim.head), (width, trim.head), show(width), about="leaf.width", offset=1)

@@ -1,0 +1,240 @@
+/** The printers of the workshop: what each can do, and how far its backs stand off. */
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useId, useState } from "react";
+import { api, type PrinterProfile, ProblemError, unwrap } from "../../api/client";
+import { Button } from "../../parts/controls";
+import { Modal } from "../../parts/Modal";
+
+type Entry = Record<string, string>;
+
+const BLANK: Entry = {
+  name: "",
+  width: "",
+  height: "",
+  unprintable: "4",
+  flips: "both",
+  stacks: "face_down",
+  feeds: "face_down",
+  back_right: "0",
+  back_down: "0",
+};
+
+export function usePrinters() {
+  return useQuery({
+    queryKey: ["printers"],
+    queryFn: async () => unwrap(await api.GET("/api/printers")),
+  });
+}
+
+function entryOf(profile: PrinterProfile): Entry {
+  const { largest, ...rest } = profile.printer;
+  const texts = Object.fromEntries(
+    Object.entries(rest).map(([key, value]) => [key, String(value)]),
+  );
+  return {
+    ...texts,
+    width: largest ? String(largest.width) : "",
+    height: largest ? String(largest.height) : "",
+  };
+}
+
+function bodyOf({ width, height, ...rest }: Entry): Record<string, unknown> {
+  return { ...rest, largest: width && height ? { width, height } : null };
+}
+
+export function Printers({
+  open,
+  onOpenChange,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}) {
+  const queries = useQueryClient();
+  const printers = usePrinters();
+  const [id, setId] = useState<number | null>(null);
+  const [entry, setEntry] = useState(BLANK);
+  const refresh = () => queries.invalidateQueries({ queryKey: ["printers"] });
+  const keep = useMutation({
+    mutationFn: async () =>
+      id === null
+        ? unwrap(await api.POST("/api/printers", { body: bodyOf(entry) }))
+        : unwrap(
+            await api.PUT("/api/printers/{printer_id}", {
+              params: { path: { printer_id: id } },
+              body: bodyOf(entry),
+            }),
+          ),
+    onSuccess: (kept) => {
+      setId(kept.id);
+      setEntry(entryOf(kept));
+      void refresh();
+    },
+  });
+  const remove = useMutation({
+    mutationFn: async (printerId: number) => {
+      await api.DELETE("/api/printers/{printer_id}", {
+        params: { path: { printer_id: printerId } },
+      });
+    },
+    onSuccess: () => {
+      setId(null);
+      setEntry(BLANK);
+      void refresh();
+    },
+  });
+  const fields = keep.error instanceof ProblemError ? (keep.error.problem.fields ?? {}) : {};
+  const set = (key: string, value: string) => setEntry((old) => ({ ...old, [key]: value }));
+  const choose = (profile: PrinterProfile | null) => {
+    keep.reset();
+    setId(profile?.id ?? null);
+    setEntry(profile ? entryOf(profile) : BLANK);
+  };
+  const props = { entry, set, fields };
+  return (
+    <Modal open={open} onOpenChange={onOpenChange} title="Printers of the workshop" wide>
+      <div className="mb-3 flex flex-wrap gap-2">
+        {printers.data?.map((profile) => (
+          <Button
+            key={profile.id}
+            kind={profile.id === id ? "main" : "plain"}
+            onClick={() => choose(profile)}
+          >
+            {profile.printer.name}
+          </Button>
+        ))}
+        <Button kind={id === null ? "main" : "plain"} onClick={() => choose(null)}>
+          A new one
+        </Button>
+      </div>
+      {printers.data?.length === 0 && (
+        <p className="mb-3 text-sm text-faded">
+          Say what your printer can do, and Weald says when a sheet does not go through it, places
+          backs to suit the way it turns, and takes back how far they stand off.
+        </p>
+      )}
+      <form
+        className="grid gap-3 sm:grid-cols-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <Text {...props} id="name" label="Name" />
+        <Text {...props} id="width" label="Largest sheet, width" error="largest.width" />
+        <Text {...props} id="height" label="Largest sheet, height" error="largest.height" />
+        <Text {...props} id="unprintable" label="Unprintable edge" />
+        <Pick
+          {...props}
+          id="flips"
+          label="Turns sheets by itself on"
+          options={[
+            ["both", "either edge"],
+            ["long", "the long edge only"],
+            ["short", "the short edge only"],
+            ["none", "no edge: by hand"],
+          ]}
+        />
+        <span />
+        <Pick
+          {...props}
+          id="stacks"
+          label="Printed sheets come to lie"
+          options={[
+            ["face_down", "face down"],
+            ["face_up", "face up"],
+          ]}
+        />
+        <Pick
+          {...props}
+          id="feeds"
+          label="In its tray it prints the side that lies"
+          options={[
+            ["face_down", "face down"],
+            ["face_up", "face up"],
+          ]}
+        />
+        <span />
+        <Text {...props} id="back_right" label="Backs stand too far right by" />
+        <Text {...props} id="back_down" label="Backs stand too low by" />
+        <p className="text-sm text-faded">
+          Read both off the back-shift sheet of a job, held against the light.
+        </p>
+        <div className="flex gap-2 sm:col-span-3">
+          <Button kind="main" type="submit" disabled={keep.isPending}>
+            {id === null ? "Add this printer" : "Keep the changes"}
+          </Button>
+          {id !== null && (
+            <Button onClick={() => remove.mutate(id)} disabled={remove.isPending}>
+              Remove it
+            </Button>
+          )}
+          <span role="status" className="self-center text-sm">
+            {keep.isSuccess && "Kept. Choose it anew in a job to print with it."}
+          </span>
+        </div>
+      </form>
+    </Modal>
+  );
+}
+
+interface FieldProps {
+  entry: Entry;
+  set: (key: string, value: string) => void;
+  fields: Record<string, string>;
+  id: string;
+  label: string;
+}
+
+function Text({ entry, set, fields, id, label, error = id }: FieldProps & { error?: string }) {
+  const key = useId();
+  const wrong = fields[error];
+  return (
+    <div>
+      <label htmlFor={key} className="block text-sm text-faded">
+        {label}
+      </label>
+      <input
+        id={key}
+        className="figures w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder"
+        value={entry[id] ?? ""}
+        aria-invalid={wrong ? true : undefined}
+        aria-describedby={wrong ? `${key}-error` : undefined}
+        onChange={(event) => set(id, event.target.value)}
+      />
+      {wrong && (
+        <p id={`${key}-error`} role="alert" className="text-sm text-madder">
+          {wrong}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Pick({
+  entry,
+  set,
+  id,
+  label,
+  options,
+}: FieldProps & { options: readonly (readonly [string, string])[] }) {
+  const key = useId();
+  return (
+    <div>
+      <label htmlFor={key} className="block text-sm text-faded">
+        {label}
+      </label>
+      <select
+        id={key}
+        className="w-full rounded border border-faded bg-sheet px-2 py-1"
+        value={entry[id] ?? ""}
+        onChange={(event) => set(id, event.target.value)}
+      >
+        {options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
