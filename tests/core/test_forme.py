@@ -10,7 +10,7 @@ from weald.core.drawing import Area, Element, Label, Line, moved
 from weald.core.fold_steps import fold_steps
 from weald.core.folding import fold_packet
 from weald.core.forme import backs_half_turned, lay_out, natural_flip, pile_turned
-from weald.core.marks import outside, signature_letters
+from weald.core.marks import edges_of, outside, signature_letters
 from weald.core.page import Rect
 from weald.core.press import Press, SideMarks, press
 from weald.core.programme import NAMED_PROGRAMMES, parse_programme
@@ -158,7 +158,7 @@ boxes = st.builds(Rect, st.floats(0, 80), st.floats(0, 80), st.floats(1, 60), st
 @given(st.lists(boxes, max_size=4), st.floats(0, 100), st.booleans())
 def test_what_is_left_of_a_line_lies_outside_all_boxes(obstacles: list[Rect], at: float, level: bool) -> None:
     line = ((0.0, at), (100.0, at)) if level else ((at, 0.0), (at, 100.0))
-    left = outside(line, obstacles)
+    left = outside(line, [edges_of(box) for box in obstacles])
     covered = sum(abs(a[0] - b[0]) + abs(a[1] - b[1]) for a, b in left)
     samples = 400
     hits = 0

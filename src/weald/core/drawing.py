@@ -121,14 +121,22 @@ Element = Line | Area | Arc | Label | Dimension | Hatch
 
 def moved(element: Element, right: Mm, down: Mm) -> Element:
     """An element somewhere else."""
+    if isinstance(element, Line):
+        return Line(_moved_points(element.points, right, down), element.layer, element.about)
+    if isinstance(element, Area):
+        points = _moved_points(element.points, right, down)
+        return Area(points, element.material, element.layer, element.about)
+    if isinstance(element, Hatch):
+        points = _moved_points(element.points, right, down)
+        return Hatch(points, element.layer, element.angle, element.about)
     if isinstance(element, Dimension):
-        start, end = element.start, element.end
-        return replace(
-            element, start=(start[0] + right, start[1] + down), end=(end[0] + right, end[1] + down)
-        )
-    if isinstance(element, (Arc, Label)):
-        return replace(element, x=element.x + right, y=element.y + down)
-    return replace(element, points=tuple((x + right, y + down) for x, y in element.points))
+        start, end = _moved_points((element.start, element.end), right, down)
+        return replace(element, start=start, end=end)
+    return replace(element, x=element.x + right, y=element.y + down)
+
+
+def _moved_points(points: tuple[Point, ...], right: Mm, down: Mm) -> tuple[Point, ...]:
+    return tuple([(x + right, y + down) for x, y in points])
 
 
 @dataclass(frozen=True, slots=True)

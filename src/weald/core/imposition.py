@@ -5,6 +5,7 @@ a placement without a page.
 """
 
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from weald.core.folding import FoldedPacket, Side, Up, fold_inset, fold_packet
@@ -69,6 +70,20 @@ def folded_section(programme: str, sheets: int, gather: Gather) -> FoldedPacket:
     return fold_inset(programme, sheets) if gather == "inset" else fold_packet(programme, sheets)
 
 
+Spot = tuple[int, Side, int, int, Up, int, int, SpineSide | None]
+"""Sheet, side, column, row, head direction, leaf, folio and spine side of a page in its packet."""
+
+
+@lru_cache(maxsize=64)
+def _spots(programme: str, sheets: int, gather: Gather) -> tuple[Spot, ...]:
+    """Where the pages of a folded section stand, in reading order."""
+    packet = folded_section(programme, sheets, gather)
+    return tuple(
+        (cell.sheet, cell.side, cell.column, cell.row, cell.up, *_on_leaf(packet, index))
+        for index, cell in enumerate(packet.pages)
+    )
+
+
 def _on_leaf(packet: FoldedPacket, index: int) -> tuple[int, int, SpineSide | None]:
     """Leaf, folio and spine side of the page at ``index`` of a packet."""
     leaves = len(packet.pages) // 2
@@ -80,22 +95,19 @@ def _on_leaf(packet: FoldedPacket, index: int) -> tuple[int, int, SpineSide | No
 
 
 def _impose_section(
-    packet: FoldedPacket, section: int, numbers: list[int | None]
+    spots: tuple[Spot, ...], section: int, sheet_count: int, numbers: list[int | None]
 ) -> tuple[Section, list[Sheet]]:
-    sides: dict[tuple[int, Side], list[Placement]] = {
-        (sheet, side): [] for sheet in range(packet.sheets) for side in ("outer", "inner")
-    }
-    for index, (number, cell) in enumerate(zip(numbers, packet.pages, strict=True)):
-        leaf, folio, spine = _on_leaf(packet, index)
-        place = Placement(number, cell.column, cell.row, cell.up, leaf, folio, spine)
-        sides[cell.sheet, cell.side].append(place)
+    outer: list[list[Placement]] = [[] for _ in range(sheet_count)]
+    inner: list[list[Placement]] = [[] for _ in range(sheet_count)]
+    for number, (sheet, side, column, row, up, leaf, folio, spine) in zip(numbers, spots, strict=True):
+        place = Placement(number, column, row, up, leaf, folio, spine)
+        (outer if side == "outer" else inner)[sheet].append(place)
     sheets = [
-        Sheet(section, sheet + 1, tuple(sides[sheet, "outer"]), tuple(sides[sheet, "inner"]))
-        for sheet in range(packet.sheets)
+        Sheet(section, sheet + 1, tuple(outer[sheet]), tuple(inner[sheet])) for sheet in range(sheet_count)
     ]
     printed = [number for number in numbers if number is not None]
     first, last = (printed[0], printed[-1]) if printed else (None, None)
-    return Section(section, packet.sheets, first, last, len(numbers)), sheets
+    return Section(section, sheet_count, first, last, len(numbers)), sheets
 
 
 def impose(
@@ -109,13 +121,13 @@ def impose(
     sheets: list[Sheet] = []
     position = -make_up.blanks_front
     for count in make_up.sheets:
-        packet = folded_section(programme, count, gather)
+        spots = _spots(programme, count, gather)
         pages = count * make_up.pages_a_sheet
         numbers = [
             number + 1 if 0 <= number < text_pages else None for number in range(position, position + pages)
         ]
         position += pages
-        section, its_sheets = _impose_section(packet, len(sections) + 1, numbers)
+        section, its_sheets = _impose_section(spots, len(sections) + 1, count, numbers)
         sections.append(section)
         sheets += its_sheets
     return tuple(sections), tuple(sheets)

@@ -5,7 +5,7 @@ on the fold itself, where it shows on the spine once the sections are gathered.
 """
 
 import math
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 
 from weald.core.drawing import Layer, Point, Sketch, box
@@ -88,26 +88,39 @@ def signature_letters(number: int) -> str:
     return SIGNATURE_LETTERS[place] * (repeat + 1)
 
 
-def outside(segment: Segment, boxes: Iterable[Rect]) -> list[Segment]:
+Edges = tuple[Mm, Mm, Mm, Mm]
+"""Left, top, right, bottom."""
+
+
+def edges_of(box: Rect) -> Edges:
+    """The edges of a rectangle."""
+    return box.left, box.top, box.left + box.width, box.top + box.height
+
+
+def outside(segment: Segment, boxes: Iterable[Edges]) -> list[Segment]:
     """What of a level or upright line stays outside all boxes."""
-    level = abs(segment[0][1] - segment[1][1]) < TOLERANCE
-    along, across = (0, 1) if level else (1, 0)
-    at = segment[0][across]
-    spans = [tuple(sorted((segment[0][along], segment[1][along])))]
-    for each in boxes:
-        low, high = (each.left, each.right) if level else (each.top, each.bottom)
-        near, far = (each.top, each.bottom) if level else (each.left, each.right)
-        if not near < at < far:
-            continue
-        spans = [
-            (a, b)
-            for start, end in spans
-            for a, b in ((start, min(end, low)), (max(start, high), end))
-            if b - a > TOLERANCE
-        ]
+    (x1, y1), (x2, y2) = segment
+    level = abs(y1 - y2) < TOLERANCE
+    at = y1 if level else x1
+    spans = [(min(x1, x2), max(x1, x2)) if level else (min(y1, y2), max(y1, y2))]
+    for left, top, right, bottom in boxes:
+        low, high, near, far = (left, right, top, bottom) if level else (top, bottom, left, right)
+        if near < at < far and low < spans[-1][1] and spans[0][0] < high:
+            spans = list(_without(spans, low, high))
+            if not spans:
+                return []
     if level:
         return [((a, at), (b, at)) for a, b in spans]
     return [((at, a), (at, b)) for a, b in spans]
+
+
+def _without(spans: list[tuple[Mm, Mm]], low: Mm, high: Mm) -> Iterator[tuple[Mm, Mm]]:
+    """Spans with what lies between ``low`` and ``high`` taken out."""
+    for start, end in spans:
+        if min(end, low) - start > TOLERANCE:
+            yield start, min(end, low)
+        if end - max(start, high) > TOLERANCE:
+            yield max(start, high), end
 
 
 @dataclass(slots=True)
@@ -119,10 +132,10 @@ class Marker:
     face: Face
     pages: list[PlacedPage]
     bleed: Mm
-    _boxes: list[Rect] = field(init=False)
+    _boxes: list[Edges] = field(init=False)
 
     def __post_init__(self) -> None:
-        self._boxes = [page.box.grown(max(CLEAR, self.bleed)) for page in self.pages]
+        self._boxes = [edges_of(page.box.grown(max(CLEAR, self.bleed))) for page in self.pages]
 
     def _inside_sheet(self, segment: Segment) -> Segment:
         (x1, y1), (x2, y2) = segment
@@ -148,11 +161,8 @@ class Marker:
             and area.bottom <= self.layout.height
         )
         return on_sheet and not any(
-            area.left < each.right
-            and each.left < area.right
-            and area.top < each.bottom
-            and each.top < area.bottom
-            for each in self._boxes
+            area.left < right and left < area.right and area.top < bottom and top < area.bottom
+            for left, top, right, bottom in self._boxes
         )
 
     def _at(self, position: Position, x: float, y: float) -> Point:
@@ -283,12 +293,12 @@ class Marker:
             strips += [max(wide, key=lambda each: (max(each.width, each.height), -each.top))] if wide else []
         return strips
 
-    def grain_arrows(self, strips: list[Rect], grain: SheetGrain) -> None:
+    def grain_arrows(self, strips: Sequence[Rect], grain: SheetGrain) -> None:
         """A double arrow along the grain at the beginning of every label."""
         for strip in strips:
             self._grain_arrow(_along(strip, ARROW), grain)
 
-    def words(self, strips: list[Rect], words: str, at: int, of: int) -> None:
+    def words(self, strips: Sequence[Rect], words: str, at: int, of: int) -> None:
         """Words on the waste after the arrow of the grain, ``at`` letters into a label ``of`` letters."""
         for strip in strips:
             room = max(strip.width, strip.height) - 3 * ARROW

@@ -3,7 +3,7 @@
 ``plan`` is pure and cheap enough for every keystroke; the plan is never stored as truth.
 """
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 
 from weald.core.bindings import flat_case
@@ -16,7 +16,7 @@ from weald.core.imposition import Section, Sheet
 from weald.core.pieces import Piece, draw_pieces
 from weald.core.press import Press, folds_of
 from weald.core.press_drawings import draw_printed
-from weald.core.reckoning import QUANTITIES, Ledger, Quantity, Station
+from weald.core.reckoning import QUANTITIES, STATIONS, Ledger, Quantity, Station
 from weald.core.spec import JobSpec
 from weald.core.stations import block as block_station
 from weald.core.stations import folding as folding_station
@@ -29,6 +29,9 @@ from weald.core.stations.paper import PaperPlan
 from weald.core.units import MILLIMETRES, Notation
 
 STRUCTURES: Mapping[str, Structure] = {"flat_case": flat_case.bind}
+
+DRAWN = (*STATIONS, "pieces")
+"""Everything that is drawn."""
 
 _CAUTIONS: tuple[tuple[Station, str], ...] = (
     (
@@ -81,11 +84,17 @@ class Plan:
     shown_section: int
 
 
-def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> Plan:
+def plan(
+    spec: JobSpec,
+    notation: Notation = MILLIMETRES,
+    section: int = 1,
+    drawn: Collection[str] = DRAWN,
+) -> Plan:
     """Plan a job.
 
     :param notation: how lengths are written in sums and drawings.
     :param section: the signature to draw at the folding station, from 1.
+    :param drawn: the stations whose drawings are wanted.
     :raises weald.core.errors.FoldError: when the section cannot be folded.
     """
     ledger = Ledger(measured=spec.measured, notation=notation)
@@ -102,17 +111,19 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
     bound = STRUCTURES[spec.binding.structure](spec, block, ledger)
 
     pieces = (*_paper_pieces(spec, packet, paper, ledger), *bound.pieces)
-    drawings = (
+    drawings: list[Drawing] = [
         text_station.draw(spec, text, ledger),
         paper_station.draw(spec, packet, paper, ledger),
-        folding_drawings.draw_section(spec, packet, steps, folding, section, ledger),
-        *_sewn_drawings(spec, packet, paper, folding, section, ledger),
-        draw_printed(press, section, notation),
         block_station.draw_front(block, ledger),
         block_station.draw_tail(block, ledger),
         *bound.drawings,
         draw_pieces(pieces, notation),
-    )
+    ]
+    if "folding" in drawn:
+        drawings.append(folding_drawings.draw_section(spec, packet, steps, folding, section, ledger))
+        drawings += _sewn_drawings(spec, packet, paper, folding, section, ledger)
+    if "printing" in drawn:
+        drawings.append(draw_printed(press, section, notation))
     findings = (
         *text_station.mind(spec, text),
         *text_findings,
@@ -129,7 +140,7 @@ def plan(spec: JobSpec, notation: Notation = MILLIMETRES, section: int = 1) -> P
         sections=folding.sections,
         sheets=folding.sheets,
         pieces=pieces,
-        drawings=drawings,
+        drawings=tuple(each for each in drawings if each.station in drawn),
         findings=findings,
         folds=steps,
         printing=printing.words,

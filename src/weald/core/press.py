@@ -5,13 +5,16 @@ the plan on screen cannot disagree.
 """
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 from weald.core.drawing import Drawing, Element, Sketch
 from weald.core.fold_steps import FoldStep, fold_steps, slits_advised
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.forme import Face, Layout, PlacedPage, placed_pages
-from weald.core.imposition import Section, Sheet
+from weald.core.imposition import Section, Sheet, impose
+from weald.core.makeup import MakeUp
 from weald.core.marks import Marker, SheetLabel, rotation_of, signature_letters
+from weald.core.page import Rect
 from weald.core.programme import parse_programme
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
@@ -49,13 +52,38 @@ class Press:
         return page.place.folio * self.creep_step if self.spec.printing.creep_shift else 0.0
 
 
+@lru_cache(maxsize=32)
+def _sample_sheet(programme: str) -> Sheet:
+    """A sheet like all others of a programme, whatever its pages."""
+    pages_a_sheet = 2 * fold_packet(programme).leaves_a_sheet
+    return impose(pages_a_sheet, MakeUp(pages_a_sheet, (1,), 0, 0), programme, "inset")[1][0]
+
+
+@lru_cache(maxsize=32)
+def _geometric_marks(
+    layout: Layout, programme: str, steps: tuple[FoldStep, ...], bleed: Mm, face: Face
+) -> tuple[tuple[Element, ...], tuple[Rect, ...]]:
+    """Marks that follow from the layout alone, and the strips that labels go into."""
+    pages = list(placed_pages(layout, _sample_sheet(programme), face))
+    marker = Marker(Sketch(), layout, face, pages, bleed)
+    strips = marker.label_strips()
+    marker.trims()
+    marker.folds(steps)
+    marker.symbols(steps)
+    marker.register()
+    marker.grain_arrows(strips, fold_packet(programme).grain)
+    return tuple(marker.sketch.elements), tuple(strips)
+
+
 class SideMarks:
     """The marks of one side. All sheets of a job are laid out alike, so most of them are the same."""
 
     def __init__(self, press: Press, face: Face) -> None:
         self._press, self._face = press, face
-        self._pages = press.pages(press.sheets[0], face)
-        self._strips = self._marker().label_strips()
+        self._elements, self._strips = _geometric_marks(
+            press.layout, press.packet.programme, press.steps, press.spec.printing.bleed, face
+        )
+        self._pages = list(placed_pages(press.layout, _sample_sheet(press.packet.programme), face))
         most = max(section.sheets for section in press.sections)
         self._label = SheetLabel(press.spec.title, len(press.sections), most, press.packet.sewn)
 
@@ -65,15 +93,10 @@ class SideMarks:
 
     def shared(self) -> Drawing:
         """What all sheets share: folds, trims, register crosses, symbols that meet, grain, job and side."""
-        marker, press = self._marker(), self._press
-        marker.trims()
-        marker.folds(press.steps)
-        marker.symbols(press.steps)
-        marker.register()
-        marker.grain_arrows(self._strips, press.packet.grain)
-        label = self._label
+        marker, label = self._marker(), self._label
+        marker.sketch.elements += self._elements
         marker.words(self._strips, label.rest(self._face), label.places()[2], label.length)
-        return side_drawing(press.layout, marker.sketch)
+        return side_drawing(self._press.layout, marker.sketch)
 
     def sheet(self, sheet: int) -> Drawing:
         """Which sheet of its section it is."""

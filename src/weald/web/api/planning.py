@@ -9,7 +9,7 @@ from ninja import Body, Query, Router
 from pydantic import TypeAdapter
 
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
-from weald.core.plan import plan
+from weald.core.plan import DRAWN, plan
 from weald.core.reckoning import Station
 from weald.core.spec import JobSpec, editable_lengths, read_spec
 from weald.core.units import Notation, parse_length
@@ -46,11 +46,9 @@ def plan_job(
     """
     notation = notation_of(request)
     spec = read_spec(job, notation)
-    made = plan(spec, notation, section)
+    made = plan(spec, notation, section, DRAWN if station is None else (station, "pieces"))
     if station is not None:
-        shown = (station, "pieces")
-        drawings = tuple(each for each in made.drawings if each.station in shown)
-        made = replace(made, sheets=(), drawings=drawings)
+        made = replace(made, sheets=())
     parts = {field.name: getattr(made, field.name) for field in fields(made)}
     reply = PlanReply(**parts, inputs=editable_lengths(spec, notation))
     return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")

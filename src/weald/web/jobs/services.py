@@ -60,7 +60,7 @@ def _summary(old: Mapping[str, Any], new: Mapping[str, Any]) -> str:
 
 def _note_follows(job: Job, spec: JobSpec) -> None:
     """Bring up to date what a list of jobs shows."""
-    findings = plan(spec).findings
+    findings = plan(spec, drawn=()).findings
     serious = sorted(
         (each for each in findings if each.severity != "note"),
         key=lambda each: each.severity != "stop",
