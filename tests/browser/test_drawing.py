@@ -46,7 +46,7 @@ def test_larger_smaller_and_fit(desk: Page) -> None:
     case.get_by_role("button", name="Larger").click()
     larger = svg.bounding_box()
     assert larger
-    assert larger["width"] > 1.5 * before["width"]
+    assert larger["height"] > 1.5 * before["height"]
     assert_accessible(desk)
     case.get_by_role("button", name="Fit").click()
     expect(case.get_by_role("button", name="Smaller")).to_be_disabled()

@@ -55,6 +55,8 @@ def test_thickness_of_a_leaf_from_whatever_is_known(paper: dict[str, Any], calli
     ("job", "code"),
     [
         ({"text": {"pages": 187}}, "text.blanks"),
+        ({"text": {"pages": 100, "file": "0" * 64, "file_pages": 128}}, "text.left_out"),
+        ({"text": {"pages": 130, "file": "0" * 64, "file_pages": 128}}, "text.run_out"),
         ({"leaf": {"width": 400}}, "sheet.too_small"),
         ({"paper": {"sheet": {"width": 297, "height": 216, "grain": "width"}}}, "grain.across"),
         ({"paper": {"sheet": {"width": 450, "height": 320, "grain": "width"}}}, "grain.turned"),
@@ -100,6 +102,8 @@ def apply(job: dict[str, Any], patch: dict[str, Any]) -> None:
     ("job", "code"),
     [
         ({"text": {"pages": 187}}, "text.blanks"),
+        ({"text": {"pages": 130, "file": "0" * 64, "file_pages": 128}}, "text.run_out"),
+        ({"printing": {"sheet": {"width": 200, "height": 200}}}, "printed.too_small"),
         ({"paper": {"sheet": {"width": 297, "height": 216, "grain": "width"}}}, "grain.across"),
         ({"folding": {"sheets_per_section": 9}}, "section.thick"),
         ({"folding": {"sheets_per_section": 1}}, "section.thin"),

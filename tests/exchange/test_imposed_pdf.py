@@ -305,3 +305,21 @@ def test_turned_pages_stand_upright_and_fitted(tmp_path: Path) -> None:
     x, y, head = sides[0][1]
     assert head == (1, 0)
     assert (x, y) == pytest.approx((width / 2 + 30, height / 2), abs=1)
+
+
+def test_what_is_over_is_ruled_for_notes(tmp_path: Path) -> None:
+    text = {"pages": 5, "filler": "dots", "blanks": "end"}
+    made = job(text=text, folding={"sheets_per_section": 2}, printing={"flip": "short"})
+    impose_pdf(made, write_text(tmp_path / "text.pdf", 5), tmp_path / "out.pdf", Order())
+    with pikepdf.open(tmp_path / "out.pdf") as pdf:
+        sides = [sorted(name for name in page.Resources.XObject if name != "/Marks") for page in pdf.pages]
+        # eight pages: 8 1, 2 7, 6 3, 4 5; the last three are notes
+        assert sides == [
+            ["/Ruled-right", "/Text1"],
+            ["/Ruled-left", "/Text2"],
+            ["/Ruled-right", "/Text3"],
+            ["/Text4", "/Text5"],
+        ]
+        dots = pdf.pages[0].Resources.XObject["/Ruled-right"].read_bytes().splitlines()
+        # 35 × 60 mm between the margins, a dot every 5 mm
+        assert len(dots) == 1 + 8 * 13

@@ -1,6 +1,7 @@
 """Imposed files: asked for, made by the worker, watched, taken."""
 
 import io
+import os
 import zipfile
 from pathlib import Path
 from typing import Any
@@ -17,7 +18,7 @@ from tests.web.test_texts import bring, kept
 from weald.web.jobs import services as job_services
 from weald.web.jobs.models import Job
 from weald.web.printing import services
-from weald.web.printing.files import print_path
+from weald.web.printing.files import print_path, sweep
 from weald.web.printing.models import PrintFile
 
 
@@ -289,3 +290,12 @@ def test_a_file_is_tried_on_the_simulated_printer(client: Client, printed: Job) 
     picture = client.get(f"{path}/pages/2.png?width=100&half_turn=true")
     assert picture["Content-Type"] == "image/png"
     assert picture.content != client.get(f"{path}/pages/2.png?width=100").content
+
+
+def test_what_was_left_unfinished_is_swept(client: Client, printed: Job, tmp_path: Path) -> None:
+    left = tmp_path / "files" / "unfinished" / "tmpleft"
+    left.write_bytes(b"half a file")
+    assert sweep() == 0
+    os.utime(left, (0, 0))
+    assert sweep() == 1
+    assert not left.exists()

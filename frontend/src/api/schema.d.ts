@@ -1771,6 +1771,7 @@ export interface components {
              *         "pitch": 5
              *       },
              *       "file": null,
+             *       "file_pages": null,
              *       "page": null,
              *       "placing": "as_is",
              *       "anchor": "middle"
@@ -2273,7 +2274,8 @@ export interface components {
          * @description The pages to be bound. A blank book has leaves to write on instead of printed pages.
          *
          *     ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
-         *     ``file`` names the uploaded text by the digest of its content.
+         *     ``file`` names the uploaded text by the digest of its content; ``file_pages`` and ``page`` are how
+         *     many pages it has, and how large most of them are.
          */
         Text: {
             /**
@@ -2314,6 +2316,8 @@ export interface components {
             ruling: components["schemas"]["Ruling"];
             /** File */
             file?: string | null;
+            /** File Pages */
+            file_pages?: number | null;
             page?: components["schemas"]["PageSize"] | null;
             /**
              * Placing

@@ -107,7 +107,13 @@ export const DrawingView = memo(function DrawingView({
             {drawing.elements.map((element, index) => (
               <g
                 key={index}
-                className={touches(element.about, lit) ? "lit" : undefined}
+                className={
+                  touches(element.about, lit)
+                    ? "lit"
+                    : element.about
+                      ? undefined
+                      : "pointer-events-none"
+                }
                 onMouseEnter={element.about ? () => onPoint(element.about) : undefined}
                 onMouseLeave={element.about ? () => onPoint("") : undefined}
               >

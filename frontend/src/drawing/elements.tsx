@@ -19,12 +19,7 @@ export function Element({
     case "area":
       return <Area element={element} view={view} />;
     case "line":
-      return (
-        <path
-          className={`pen pen-${element.layer}`}
-          d={pathOf(element.points.map(view.at), false)}
-        />
-      );
+      return <Line element={element} view={view} />;
     case "arc":
       return <Arc element={element} view={view} />;
     case "hatch":
@@ -34,6 +29,17 @@ export function Element({
     case "dimension":
       return <Dimension element={element} view={view} />;
   }
+}
+
+/** A line; one that stands for something can be pointed at a little beside it, too. */
+function Line({ element, view }: { element: Kind<"line">; view: View }) {
+  const path = pathOf(element.points.map(view.at), false);
+  return (
+    <>
+      <path className={`pen pen-${element.layer}`} d={path} />
+      {element.about && <path className="hit" d={path} />}
+    </>
+  );
 }
 
 function Area({ element, view }: { element: Kind<"area">; view: View }) {

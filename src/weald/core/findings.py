@@ -42,7 +42,19 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "note",
         "text",
         "{pages} pages do not fill whole sheets: {blanks} blank {pages_word} at the {place}.",
-        "Leave them blank, or make notes pages of them: {total} pages fill {sheets} sheets exactly.",
+        "Leave them blank, or rule them for notes: {total} pages fill {sheets} sheets exactly.",
+    ),
+    "text.left_out": (
+        "mind",
+        "text",
+        "The text has {file} pages, and only {pages} of them are bound.",
+        "Bind them all, or leave the last ones out on purpose.",
+    ),
+    "text.run_out": (
+        "mind",
+        "text",
+        "The text has only {file} pages; pages {first} to {pages} come out as {filler}.",
+        "Bind as many pages as the text has; what fills whole sheets is added by itself.",
     ),
     "sheet.too_small": (
         "stop",

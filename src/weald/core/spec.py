@@ -95,7 +95,8 @@ class Text(_Part):
     """The pages to be bound. A blank book has leaves to write on instead of printed pages.
 
     ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
-    ``file`` names the uploaded text by the digest of its content.
+    ``file`` names the uploaded text by the digest of its content; ``file_pages`` and ``page`` are how
+    many pages it has, and how large most of them are.
     """
 
     pages: Annotated[int, Field(ge=1, le=20000)] = 128
@@ -104,6 +105,7 @@ class Text(_Part):
     filler: Filler = "plain"
     ruling: Ruling = Ruling()
     file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
+    file_pages: Annotated[int, Field(ge=1, le=20000)] | None = None
     page: PageSize | None = None
     placing: Placing = "as_is"
     anchor: Anchor = "middle"

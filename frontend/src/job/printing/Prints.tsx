@@ -133,7 +133,11 @@ function TryLink({ href, shown, children }: { href: string; shown: boolean; chil
   if (!shown) return null;
   return (
     <li>
-      <a className="text-hill underline-offset-2 hover:underline" href={href} download>
+      <a
+        className="inline-block py-1 text-hill underline-offset-2 hover:underline"
+        href={href}
+        download
+      >
         {children} (PDF)
       </a>
     </li>
@@ -227,10 +231,10 @@ function PrintLine({
           Made before you changed {changed(print.changed_since)}.
         </p>
       )}
-      <p className="mt-1 flex flex-wrap gap-x-3">
+      <p className="mt-1 flex flex-wrap items-center gap-x-3">
         {print.state === "done" && (
           <a
-            className="font-medium text-hill underline-offset-2 hover:underline"
+            className="inline-block py-1 font-medium text-hill underline-offset-2 hover:underline"
             href={`/api/jobs/${jobId}/prints/${print.id}/file`}
             download
           >
@@ -238,22 +242,22 @@ function PrintLine({
           </a>
         )}
         {print.state === "done" && print.part === "whole" && (
-          <Button kind="quiet" className="!p-0" onClick={onTry}>
+          <Button kind="quiet" className="!px-0" onClick={onTry}>
             Try it on the simulated printer
           </Button>
         )}
         {busy(print) && (
-          <Button kind="quiet" className="!p-0" onClick={() => change.mutate("cancel")}>
+          <Button kind="quiet" className="!px-0" onClick={() => change.mutate("cancel")}>
             Cancel
           </Button>
         )}
         {(print.state === "failed" || print.state === "cancelled") && (
-          <Button kind="quiet" className="!p-0" onClick={() => change.mutate("again")}>
+          <Button kind="quiet" className="!px-0" onClick={() => change.mutate("again")}>
             Run it again
           </Button>
         )}
         {!busy(print) && (
-          <Button kind="quiet" className="!p-0" onClick={() => change.mutate("remove")}>
+          <Button kind="quiet" className="!px-0" onClick={() => change.mutate("remove")}>
             Throw away
           </Button>
         )}

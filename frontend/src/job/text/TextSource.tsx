@@ -37,6 +37,7 @@ export function TextSource() {
     session.apply({
       "text.file": chosen.digest,
       "text.pages": chosen.pages,
+      "text.file_pages": chosen.pages,
       "text.page": size ? { width: size.width, height: size.height } : null,
       "text.blank_book": false,
     });

@@ -18,6 +18,7 @@ from weald.core.forme import (
 )
 from weald.core.imposition import Sheet
 from weald.core.page import place_content
+from weald.core.paper import SHEET_SIZES
 from weald.core.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
@@ -194,7 +195,7 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
     block = layout.block
     others = tuple(_other_folds(spec, packet, layout))
     if not layout.fits:
-        actions = others
+        actions = (*_other_sheets(spec, plan), *others)
         if spec.printing.sheet and spec.printing.sheet.width != spec.printing.sheet.height:
             turned = (spec.printing.sheet.height, spec.printing.sheet.width)
             if block.width <= turned[0] + TOLERANCE and block.height <= turned[1] + TOLERANCE:
@@ -225,6 +226,25 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
                 most=size(printer.largest.width, printer.largest.height),
                 actions=others,
             )
+
+
+def _other_sheets(spec: JobSpec, plan: PrintingPlan) -> Iterator[Action]:
+    """The smallest sheet with a name that takes what is printed and goes through the printer."""
+    needs, largest = sorted(plan.least), spec.printing.printer.largest
+    most = sorted((largest.width, largest.height)) if largest else [math.inf, math.inf]
+    fitting = [
+        size
+        for size in SHEET_SIZES
+        if needs[0] <= size.width + TOLERANCE
+        and needs[1] <= size.height + TOLERANCE
+        and size.width <= most[0] + TOLERANCE
+        and size.height <= most[1] + TOLERANCE
+    ]
+    if fitting:
+        size = min(fitting, key=lambda each: each.width * each.height)
+        across = plan.least[0] > plan.least[1]
+        width, height = (size.height, size.width) if across else (size.width, size.height)
+        yield Action(f"Print on {size.name}", {"printing.sheet": {"width": width, "height": height}})
 
 
 def _other_folds(spec: JobSpec, packet: FoldedPacket, layout: Layout) -> Iterator[Action]:

@@ -1,5 +1,6 @@
 """Text: how many pages are bound, and the leaf before and after trimming."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Sketch, box
@@ -78,23 +79,46 @@ def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
 
 def mind(spec: JobSpec, text: TextPlan) -> list[Finding]:
     """What to mind about the text."""
-    made = text.make_up
-    if not made.blanks or spec.text.blank_book:
-        return []
-    places = {"end": "end", "front": "front", "both": "front and end"}
-    return [
-        finding(
-            "text.blanks",
-            "text.blanks",
-            pages=spec.text.pages,
-            blanks=made.blanks,
-            pages_word="page" if made.blanks == 1 else "pages",
-            place=places[spec.text.blanks],
-            total=made.pages,
-            sheets=made.sheet_count,
-            actions=(Action(f"Add {made.blanks} notes pages to the text", {"text.pages": made.pages}),),
+    return [*_mind_length(spec), *_mind_blanks(spec, text)]
+
+
+def _mind_length(spec: JobSpec) -> Iterator[Finding]:
+    """Whether the uploaded text is as long as what is bound."""
+    pages, file = spec.text.pages, spec.text.file_pages
+    if file is None or spec.text.blank_book or spec.text.file is None or pages == file:
+        return
+    actions = (Action(f"Bind {file} pages", {"text.pages": file}),)
+    if pages < file:
+        yield finding("text.left_out", "text.pages", pages=pages, file=file, actions=actions)
+    else:
+        filler = "blanks" if spec.text.filler == "plain" else "notes pages"
+        yield finding(
+            "text.run_out",
+            "text.pages",
+            pages=pages,
+            first=file + 1,
+            file=file,
+            filler=filler,
+            actions=actions,
         )
-    ]
+
+
+def _mind_blanks(spec: JobSpec, text: TextPlan) -> Iterator[Finding]:
+    made = text.make_up
+    if not made.blanks or spec.text.blank_book or spec.text.filler != "plain":
+        return
+    places = {"end": "end", "front": "front", "both": "front and end"}
+    yield finding(
+        "text.blanks",
+        "text.blanks",
+        pages=spec.text.pages,
+        blanks=made.blanks,
+        pages_word="page" if made.blanks == 1 else "pages",
+        place=places[spec.text.blanks],
+        total=made.pages,
+        sheets=made.sheet_count,
+        actions=(Action("Rule them for notes", {"text.filler": "ruled"}),),
+    )
 
 
 def _draw_ruling(sketch: Sketch, spec: JobSpec, left: Mm, top: Mm, side: int) -> None:

@@ -1,13 +1,17 @@
 """An invented bindery with its own books."""
 
+import io
 from typing import Any
 
 from django.contrib.auth.models import User
 
-from weald.core.spec import read_spec
+from weald.core.spec import Printer, read_spec
 from weald.web.accounts.models import Workshop
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
+from weald.web.printing.demo_texts import TIDE_PAGES, tide_tables_pdf
+from weald.web.printing.models import PrinterProfile
+from weald.web.printing.services import bring_text
 
 WORKSHOP = "Saltmarsh Bindery"
 
@@ -149,9 +153,45 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
 )
 
 
+PRINTERS: tuple[dict[str, Any], ...] = (
+    {
+        "name": "Attic laser",
+        "largest": {"width": 216, "height": 356},
+        "unprintable": 4.2,
+        "flips": "both",
+        "stacks": "face_down",
+        "feeds": "face_down",
+    },
+    {"name": "Copy shop, SRA3", "largest": {"width": 320, "height": 450}, "unprintable": 5, "flips": "both"},
+    {
+        "name": "Old inkjet",
+        "largest": {"width": 297, "height": 420},
+        "unprintable": 3,
+        "flips": "none",
+        "stacks": "face_up",
+        "feeds": "face_down",
+    },
+)
+
+
+def _with_text(job: dict[str, Any], digest: str) -> dict[str, Any]:
+    """The tide tables with the text they are printed from."""
+    if "Tide tables" not in job["title"]:
+        return job
+    page = {"width": 140, "height": 210}
+    return job | {"text": job["text"] | {"file": digest, "file_pages": TIDE_PAGES, "page": page}}
+
+
 def load(workshop: Workshop, author: User) -> None:
-    """Put the demo's jobs into a workshop, last one first so that the first is the newest."""
-    for state, begun, changes in reversed(JOBS):
+    """Put the demo's printers and jobs into a workshop, the last job first so that the first is newest."""
+    for data in PRINTERS:
+        printer = Printer.model_validate(data)
+        PrinterProfile.objects.create(
+            workshop=workshop, name=printer.name, spec=printer.model_dump(mode="json")
+        )
+    text = bring_text(workshop, "tide-tables.pdf", io.BytesIO(tide_tables_pdf()))
+    for state, listed, changes in reversed(JOBS):
+        begun = _with_text(listed, text.digest)
         job = services.create_job(workshop, author, read_spec(begun))
         for change in changes:
             job = services.save_job(job, job.version, author, read_spec(begun | change))

@@ -4,6 +4,7 @@ import contextlib
 import hashlib
 import os
 import tempfile
+import time
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Protocol
@@ -54,6 +55,15 @@ def unfinished() -> Iterator[Path]:
         yield path
     finally:
         path.unlink(missing_ok=True)
+
+
+def sweep(older_than: float = 86_400) -> int:
+    """Remove unfinished files nobody has written to for so many seconds; gives how many."""
+    now = time.time()
+    old = [path for path in _folder("unfinished").iterdir() if now - path.stat().st_mtime > older_than]
+    for path in old:
+        path.unlink(missing_ok=True)
+    return len(old)
 
 
 def receive(stream: Readable, path: Path, most: int) -> tuple[str, int]:

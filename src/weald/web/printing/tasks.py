@@ -3,7 +3,9 @@
 from django.utils import timezone
 from procrastinate import JobContext
 from procrastinate.contrib.django import app
+from procrastinate.manager import JobManager
 
+from weald.web.printing.files import sweep
 from weald.web.printing.services import carry_out
 
 SILENT_SECONDS = 30
@@ -20,7 +22,20 @@ def impose(print_id: str) -> None:
 @app.task(queueing_lock="resume", pass_context=True)
 async def resume(context: JobContext, timestamp: int) -> None:
     """Every minute: take up again what a worker that died left half done."""
-    manager = context.app.job_manager
-    for job in await manager.get_stalled_jobs(seconds_since_heartbeat=SILENT_SECONDS):
+    await take_up_stalled(context.app.job_manager)
+
+
+async def take_up_stalled(manager: JobManager, silent_seconds: float = SILENT_SECONDS) -> int:
+    """Put tasks of dead workers back into the queue; gives how many."""
+    stalled = list(await manager.get_stalled_jobs(seconds_since_heartbeat=silent_seconds))
+    for job in stalled:
         if job.id is not None:
             await manager.retry_job_by_id_async(job.id, retry_at=timezone.now())
+    return len(stalled)
+
+
+@app.periodic(cron="37 3 * * *")
+@app.task(queueing_lock="sweep")
+def sweep_files(timestamp: int) -> None:
+    """Every night: remove what a worker or server that died left unfinished."""
+    sweep()

@@ -1,0 +1,103 @@
+import resource
+import subprocess
+import sys
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+import pikepdf
+import pytest
+from reportlab.lib.units import mm
+from reportlab.pdfgen.canvas import Canvas
+
+from weald.core.folding import fold_inset, fold_motions, fold_packet
+from weald.core.press import press
+from weald.core.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.spec import JobSpec, read_spec
+from weald.exchange.imposed_pdf import Order, impose_pdf
+
+ROUNDS = 5
+LINES = 38
+MOST_MB = 300
+
+
+def write_novel(path: Path, pages: int) -> Path:
+    """Pages of running text, as a novel has them."""
+    canvas = Canvas(str(path), pagesize=(140 * mm, 210 * mm), pageCompression=1)
+    for page in range(1, pages + 1):
+        canvas.setFont("Times-Roman", 10)
+        for number in range(LINES):
+            words = " ".join(f"tide{(page * number + word) % 997}" for word in range(9))
+            canvas.drawString(15 * mm, (190 - 4.8 * number) * mm, words)
+        canvas.drawCentredString(70 * mm, 8 * mm, str(page))
+        canvas.showPage()
+    canvas.save()
+    return path
+
+
+def octavo(pages: int) -> JobSpec:
+    folding = {"programme": "octavo", "sheets_per_section": 1}
+    return read_spec({"text": {"pages": pages}, "folding": folding})
+
+
+def fastest(work: Callable[[], object]) -> float:
+    times = []
+    for _ in range(ROUNDS):
+        began = time.perf_counter()
+        work()
+        times.append(time.perf_counter() - began)
+    return min(times)
+
+
+def test_imposing_takes_at_most_twice_as_long_as_copying(tmp_path: Path) -> None:
+    text, out = write_novel(tmp_path / "text.pdf", 1000), tmp_path / "out.pdf"
+
+    def copy() -> None:
+        with pikepdf.open(text) as pdf:
+            pdf.save(out)
+
+    def impose() -> None:
+        impose_pdf(press(octavo(1000)), text, out, Order())
+
+    copied, imposed = fastest(copy), fastest(impose)
+    print(
+        f"\n1,000 pages: copied in {copied:.2f} s, imposed in {imposed:.2f} s, {imposed / copied:.2f} × (2)"
+    )
+    assert imposed < 2 * copied
+
+
+def peak_megabytes(text: Path, pages: int) -> float:
+    """Memory a process of its own needs at most to impose a text."""
+    code = (
+        "import sys; from pathlib import Path; from benchmarks.test_imposing import impose_alone;"
+        "impose_alone(Path(sys.argv[1]), int(sys.argv[2]))"
+    )
+    command = [sys.executable, "-c", code, str(text), str(pages)]
+    done = subprocess.run(command, capture_output=True, text=True, check=True)
+    return float(done.stdout)
+
+
+def impose_alone(text: Path, pages: int) -> None:
+    impose_pdf(press(octavo(pages)), text, text.with_suffix(".out"), Order())
+    print(resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024)
+
+
+def test_memory_stays_flat(tmp_path: Path) -> None:
+    few = peak_megabytes(write_novel(tmp_path / "few.pdf", 1000), 1000)
+    many = peak_megabytes(write_novel(tmp_path / "many.pdf", 10_000), 10_000)
+    print(f"\nmemory: {few:.0f} MB for 1,000 pages, {many:.0f} MB for 10,000 (budget {MOST_MB})")
+    assert many < MOST_MB
+
+
+@pytest.mark.parametrize("name", [name for name, text in NAMED_PROGRAMMES.items() if "x" not in text])
+def test_a_section_of_64_pages_is_folded_at_once(name: str) -> None:
+    sheets = max(1, 32 // fold_packet(name).leaves_a_sheet)
+
+    def fold() -> None:
+        for cached in (parse_programme, fold_motions, fold_packet, fold_inset):
+            cached.cache_clear()
+        fold_inset(name, sheets)
+
+    took = 1000 * fastest(fold)
+    print(f"\n{name}: {took:.2f} ms (budget 5)")
+    assert took < 5
