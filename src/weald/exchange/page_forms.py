@@ -17,6 +17,7 @@ Matrix = tuple[float, float, float, float, float, float]
 
 DOT = 3.0
 """A dot of a dot grid is so many line widths across."""
+_FORM = Name.Form
 _UPRIGHT: dict[int, Callable[[Geometry], Matrix]] = {
     0: lambda page: (1, 0, 0, 1, -page.box[0], -page.box[1]),
     90: lambda page: (0, -1, 1, 0, -page.box[1], page.box[2]),
@@ -39,6 +40,7 @@ class PageForms:
     text: list[TextPage]
     _of_text: dict[int, pikepdf.Object] = field(default_factory=dict)
     _ruled: dict[SpineSide | None, pikepdf.Object] = field(default_factory=dict)
+    _media_boxes: dict[Geometry, pikepdf.Object] = field(default_factory=dict)
     _matrices: dict[tuple[Geometry, SpineSide | None, Mm], str] = field(default_factory=dict)
 
     def has(self, number: int | None) -> bool:
@@ -56,22 +58,30 @@ class PageForms:
 
     def _page_as_form(self, page: TextPage, number: int) -> pikepdf.Object:
         """A single content stream becomes the form as it is, without being decoded."""
-        contents = page.page.get("/Contents")
+        contents, box = page.page.get("/Contents"), self._media_box(page)
         try:
             if isinstance(contents, pikepdf.Stream) and "/Subtype" not in contents:
                 form: pikepdf.Object = contents
-                form["/Subtype"] = Name.Form
-                form["/BBox"] = page.media_box
-                form["/Resources"] = Dictionary() if page.resources is None else page.resources
+                form["/Subtype"] = _FORM
+                form["/BBox"] = box
+                resources = page.entry("/Resources")
+                form["/Resources"] = Dictionary() if resources is None else resources
                 group = page.page.get("/Group")
                 if group is not None:
                     form["/Group"] = group
                 return form
             form = self.pdf.make_indirect(pikepdf.Page(page.page).as_form_xobject(False))
-            form["/BBox"] = page.media_box
+            form["/BBox"] = box
         except (pikepdf.PdfError, RuntimeError, ValueError) as error:
             raise TextError(f"Page {number} of the text cannot be read ({error}); export it again.") from None
         return form
+
+    def _media_box(self, page: TextPage) -> pikepdf.Object:
+        """The box beyond which a page shows nothing."""
+        if page.geometry not in self._media_boxes:
+            box = page.entry("/MediaBox")
+            self._media_boxes[page.geometry] = Array([]) if box is None else box
+        return self._media_boxes[page.geometry]
 
     def matrix(self, number: int, spine: SpineSide | None, towards_spine: Mm) -> str:
         """From the text's own page to the trimmed page as it is read, from its lower left."""

@@ -4,6 +4,7 @@ A page's size is that of its trim box where it has one, else of its crop box, el
 box, turned as the page is turned.
 """
 
+import re
 from collections import Counter
 from collections.abc import Iterator, Mapping
 from contextlib import contextmanager
@@ -24,7 +25,7 @@ _HEAD, _TAIL = 1024, 2048
 BoxName = Literal["trim", "crop", "media"]
 Box = tuple[float, float, float, float]
 _BOX_KEYS: dict[BoxName, str] = {"trim": "/TrimBox", "crop": "/CropBox", "media": "/MediaBox"}
-_SHAPE_KEYS = (*_BOX_KEYS.values(), "/Rotate", "/UserUnit")
+_SHAPING = re.compile(rb"/(?:MediaBox|CropBox|TrimBox|Rotate|UserUnit)\s*(?:\[[^\]]*\]|[-.\d]+(?: \d+ R)?)")
 _INHERITED = frozenset(("/CropBox", "/MediaBox", "/Rotate", "/Resources"))
 _PAGE_KEYS = _INHERITED | {"/TrimBox", "/UserUnit"}
 
@@ -33,9 +34,12 @@ class TextError(WealdError):
     """A text that cannot be used, with the remedy."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class Geometry:
-    """A page's box in points as written, how it is turned, its size as it is read."""
+    """A page's box in points as written, how it is turned, its size as it is read.
+
+    Pages share one where all that shapes them is written alike.
+    """
 
     box: Box
     box_name: BoxName
@@ -47,12 +51,16 @@ class Geometry:
 
 @dataclass(frozen=True, slots=True)
 class TextPage:
-    """One page of an opened text, with what it inherits."""
+    """One page of an opened text; ``inherited`` is what stands above it in the tree of pages."""
 
     page: pikepdf.Object
     geometry: Geometry
-    media_box: pikepdf.Object
-    resources: pikepdf.Object | None
+    inherited: Mapping[str, pikepdf.Object]
+
+    def entry(self, key: str) -> pikepdf.Object | None:
+        """An entry of the page, its own or one it inherits."""
+        own: pikepdf.Object | None = self.page.get(key)
+        return self.inherited.get(key) if own is None else own
 
 
 @dataclass(frozen=True, slots=True)
@@ -131,34 +139,32 @@ def pages_of(pdf: pikepdf.Pdf) -> list[TextPage]:
 
 
 class _PageReader:
-    """Reads pages one after the other. Most look alike, so what was worked out once is kept."""
+    """Reads pages one after the other. Most look alike, so what was worked out once is kept.
+
+    Two pages that inherit the same and write the same of what shapes them have the same geometry.
+    """
 
     def __init__(self) -> None:
         self._inherited: dict[tuple[int, int], dict[str, pikepdf.Object]] = {}
         self._geometries: dict[tuple[object, ...], Geometry] = {}
 
     def read(self, page: pikepdf.Object, number: int) -> TextPage:
-        above = self._above(page)
-        own = {key: value for key, value in page.items() if key in _PAGE_KEYS}
-        found = {**above, **own}
-        key = tuple(
-            value if isinstance(value, int) else value.unparse()
-            for value in (found.get(name, 0) for name in _SHAPE_KEYS)
-        )
-        if key not in self._geometries:
-            self._geometries[key] = _geometry(found, number)
-        return TextPage(page, self._geometries[key], found["/MediaBox"], found.get("/Resources"))
-
-    def _above(self, page: pikepdf.Object) -> dict[str, pikepdf.Object]:
-        """What a page inherits; the nearest wins, and a circle of parents ends."""
         parent = page.get("/Parent")
-        if not isinstance(parent, pikepdf.Dictionary):
-            return {}
-        key = parent.objgen
+        above = self._entries(parent) if isinstance(parent, pikepdf.Dictionary) else {}
+        key = (id(above), *_SHAPING.findall(page.unparse()))
+        if key not in self._geometries:
+            own = {name: value for name, value in page.items() if name in _PAGE_KEYS}
+            self._geometries[key] = _geometry({**above, **own}, number)
+        return TextPage(page, self._geometries[key], above)
+
+    def _entries(self, node: pikepdf.Dictionary) -> dict[str, pikepdf.Object]:
+        """What a node of the tree hands down; the nearest wins, and a circle of parents ends."""
+        key = node.objgen
         if key not in self._inherited:
             self._inherited[key] = {}
-            above = self._above(parent)
-            own = {name: value for name, value in parent.items() if name in _INHERITED}
+            parent = node.get("/Parent")
+            above = self._entries(parent) if isinstance(parent, pikepdf.Dictionary) else {}
+            own = {name: value for name, value in node.items() if name in _INHERITED}
             self._inherited[key] = {**above, **own}
         return self._inherited[key]
 
