@@ -151,7 +151,7 @@ class _PageReader:
     def read(self, page: pikepdf.Object, number: int) -> TextPage:
         parent = page.get("/Parent")
         above = self._entries(parent) if isinstance(parent, pikepdf.Dictionary) else {}
-        key = (id(above), *_SHAPING.findall(page.unparse()))
+        key = (id(above), *_SHAPING.findall(page.unparse(resolved=True)))
         if key not in self._geometries:
             own = {name: value for name, value in page.items() if name in _PAGE_KEYS}
             self._geometries[key] = _geometry({**above, **own}, number)
