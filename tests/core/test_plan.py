@@ -57,6 +57,8 @@ def test_thickness_of_a_leaf_from_whatever_is_known(paper: dict[str, Any], calli
         ({"text": {"pages": 187}}, "text.blanks"),
         ({"text": {"pages": 100, "file": "0" * 64, "file_pages": 128}}, "text.left_out"),
         ({"text": {"pages": 130, "file": "0" * 64, "file_pages": 128}}, "text.run_out"),
+        ({"text": {"pages": 64, "spreads": "10"}}, "spread.crosses"),
+        ({"text": {"pages": 64, "spreads": "9"}}, "spread.backs"),
         ({"leaf": {"width": 400}}, "sheet.too_small"),
         ({"paper": {"sheet": {"width": 297, "height": 216, "grain": "width"}}}, "grain.across"),
         ({"paper": {"sheet": {"width": 450, "height": 320, "grain": "width"}}}, "grain.turned"),
@@ -204,3 +206,15 @@ def test_the_craft_loads_no_framework_and_no_file_format() -> None:
     )
     done = subprocess.run([sys.executable, "-c", script], capture_output=True, text=True, check=True)
     assert done.stdout.strip() == "[]"
+
+
+def test_a_picture_in_the_middle_of_a_signature_is_whole() -> None:
+    assert "spread.crosses" not in codes(planned({"text": {"pages": 64, "spreads": "8, 24"}}))
+    finding = next(
+        each
+        for each in planned({"text": {"pages": 64, "spreads": "8, 20"}}).findings
+        if each.code == "spread.crosses"
+    )
+    assert "pages 20 and 21" in finding.message
+    assert "signature 2, sheet 2, inner side and signature 2, sheet 3, outer side" in finding.message
+    assert "8–9, 24–25, 40–41" in finding.remedy

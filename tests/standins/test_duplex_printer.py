@@ -9,12 +9,13 @@ from tests.exchange.texts import write_text
 from weald.core.press import Press, press
 from weald.core.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.reading import ReadPage, Verdict, fold_and_read, verdicts
-from weald.core.spec import read_spec
+from weald.core.spec import Printer, read_spec
 from weald.exchange.imposed_pdf import Order, impose_pdf
 from weald.exchange.read_imposed import read_imposed
 from weald.standins.duplex_printer import PrinterError, Run, print_pile, turned_sections
 
-SEWN = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind != "concertina"]
+ANY = Printer()
+FOLDED = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind != "concertina"]
 
 
 def job(pages: int, **parts: Any) -> Press:
@@ -30,7 +31,7 @@ def tried(made: Press, folder: Path, run: Run) -> tuple[tuple[ReadPage, ...], tu
     return read, verdicts(made, pile, read, run.flip)
 
 
-@pytest.mark.parametrize("name", SEWN)
+@pytest.mark.parametrize("name", FOLDED)
 @pytest.mark.parametrize("flip", ["long", "short"])
 @pytest.mark.parametrize("work", ["sheetwise", "turn", "tumble"])
 def test_the_right_edge_reads_in_order_and_the_wrong_one_is_found(
@@ -39,11 +40,11 @@ def test_the_right_edge_reads_in_order_and_the_wrong_one_is_found(
     made = job(
         37, folding={"programme": name, "sheets_per_section": 2}, printing={"flip": flip, "work": work}
     )
-    read, (verdict,) = tried(made, tmp_path, Run(flip))
+    read, (verdict,) = tried(made, tmp_path, Run(ANY, flip))
     assert [page.found for page in read if page.found] == list(range(1, 38))
     assert (verdict.severity, verdict.message) == ("good", "Pages 1 to 37 follow in order, all upright.")
     other = "short" if flip == "long" else "long"
-    read, wrong = tried(made, tmp_path, Run(other))
+    read, wrong = tried(made, tmp_path, Run(ANY, other))
     assert not all(page.right for page in read)
     assert wrong[0].severity == "stop"
     if work == "sheetwise":
@@ -57,7 +58,7 @@ def folios() -> Press:
 
 
 def test_a_lost_sheet_is_named_with_its_pages(folios: Press, tmp_path: Path) -> None:
-    _, found = tried(folios, tmp_path, Run("short", "lost_sheet", 6))
+    _, found = tried(folios, tmp_path, Run(ANY, "short", "lost_sheet", 6))
     assert len(found) == 1
     # sheet 6 is the second of the second signature: pages 19, 20, 29, 30
     assert "Sheet 6 is missing (signature 2, sheet 2, pages 19, 20, 29, 30)" in found[0].message
@@ -66,7 +67,7 @@ def test_a_lost_sheet_is_named_with_its_pages(folios: Press, tmp_path: Path) -> 
 
 
 def test_a_section_turned_round_reads_backwards(folios: Press, tmp_path: Path) -> None:
-    read, found = tried(folios, tmp_path, Run("short", "turned_section", 2))
+    read, found = tried(folios, tmp_path, Run(ANY, "short", "turned_section", 2))
     assert [verdict.message for verdict in found] == [
         "Signature 2 is bound upside down: it reads backwards, on its head."
     ]
@@ -76,14 +77,58 @@ def test_a_section_turned_round_reads_backwards(folios: Press, tmp_path: Path) -
 
 
 def test_two_sheets_that_changed_places_are_named(folios: Press, tmp_path: Path) -> None:
-    read, found = tried(folios, tmp_path, Run("short", "swapped_sheets", 2, 7))
+    read, found = tried(folios, tmp_path, Run(ANY, "short", "swapped_sheets", 2, 7))
     assert [verdict.message for verdict in found] == ["Sheets 2 and 7 have changed places."]
     wrong = {page.expected for page in read if not page.right}
     # the four pages of each
     assert wrong == {3, 4, 13, 14, 21, 22, 27, 28}
 
 
-@pytest.mark.parametrize("run", [Run("short", "lost_sheet", 13), Run("short", "swapped_sheets", 1, 0)])
+@pytest.mark.parametrize(
+    "run", [Run(ANY, "short", "lost_sheet", 13), Run(ANY, "short", "swapped_sheets", 1, 0)]
+)
 def test_a_sheet_that_is_not_there_is_refused(folios: Press, tmp_path: Path, run: Run) -> None:
     with pytest.raises(PrinterError, match="it has 12"):
         tried(folios, tmp_path, run)
+
+
+@pytest.mark.parametrize("name", NAMED_PROGRAMMES)
+@pytest.mark.parametrize("pages", [16, 300])
+def test_an_eight_leaf_test_and_a_real_text_fold_to_order_on_the_first_try(
+    tmp_path: Path, name: str, pages: int
+) -> None:
+    made = job(pages, folding={"programme": name, "sheets_per_section": 2}, printing={"flip": "short"})
+    read, (verdict,) = tried(made, tmp_path, Run(ANY, "short"))
+    assert verdict.message == f"Pages 1 to {pages} follow in order, all upright."
+    assert [page.found for page in read if page.found] == list(range(1, pages + 1))
+
+
+def by_hand(**more: Any) -> dict[str, Any]:
+    return {"flips": "none", "stacks": "face_up", "feeds": "face_down"} | more
+
+
+def test_a_pile_turned_by_hand_the_wrong_way_is_found(tmp_path: Path) -> None:
+    made = job(46, printing={"printer": by_hand(), "flip": "long"})
+    run = Run(Printer(**by_hand()), "long")
+    assert tried(made, tmp_path, run)[1][0].severity == "good"
+    _, found = tried(made, tmp_path, Run(run.printer, "long", "pile_other_way"))
+    assert [verdict.message.split(".")[0] for verdict in found] == [
+        "Every sheet carries another sheet's back"
+    ]
+
+
+def test_a_printer_that_cannot_turn_so_says_so(folios: Press, tmp_path: Path) -> None:
+    with pytest.raises(PrinterError, match="on the long edge only"):
+        tried(folios, tmp_path, Run(Printer(flips="long"), "short"))
+
+
+def test_backs_that_stand_off_are_seen_until_the_profile_takes_them_back(tmp_path: Path) -> None:
+    crooked = Printer(back_right=1.5, back_down=-0.8)
+    made = job(16, printing={"flip": "short"})
+    _, found = tried(made, tmp_path, Run(crooked, "short"))
+    assert [verdict.severity for verdict in found] == ["good", "mind"]
+    assert found[1].message == "Backs stand 1.5 mm too far right and 0.8 mm too high."
+    profile = {"back_right": 1.5, "back_down": -0.8}
+    corrected = job(16, printing={"flip": "short", "printer": profile})
+    _, found = tried(corrected, tmp_path, Run(crooked, "short"))
+    assert [verdict.severity for verdict in found] == ["good"]

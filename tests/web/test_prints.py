@@ -87,7 +87,8 @@ def test_a_file_says_what_was_decided_otherwise_since(client: Client, printed: J
     made = ask(client, printed)
     services.carry_out(made["id"])
     spec = printed.head.spec if printed.head else {}
-    changed = spec | {"leaf": {"width": 140, "height": 210, "trim": {"head": 5}}}
+    leaf = {"width": 140, "height": 210, "trim": {"head": 5}}
+    changed = spec | {"leaf": leaf, "binding": {"board": 3}, "paper": {"name": "Other", "spoilage": 9}}
     answer = send(client, "PUT", f"/api/jobs/{printed.pk}?version=1", changed)
     assert answer.status_code == 200
     assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["changed_since"] == ["leaf.trim.head"]

@@ -900,7 +900,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -933,7 +933,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -1145,7 +1145,7 @@ export interface components {
              * Layer
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /** Angle */
             angle: number;
             /**
@@ -1193,7 +1193,7 @@ export interface components {
              * @default text
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -1221,7 +1221,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -1770,6 +1770,7 @@ export interface components {
              *         },
              *         "pitch": 5
              *       },
+             *       "spreads": "",
              *       "file": null,
              *       "file_pages": null,
              *       "page": null,
@@ -2274,8 +2275,9 @@ export interface components {
          * @description The pages to be bound. A blank book has leaves to write on instead of printed pages.
          *
          *     ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
-         *     ``file`` names the uploaded text by the digest of its content; ``file_pages`` and ``page`` are how
-         *     many pages it has, and how large most of them are.
+         *     ``spreads`` lists the left-hand pages of pictures across two pages: ``24, 60``. ``file`` names the
+         *     uploaded text by the digest of its content; ``file_pages`` and ``page`` are how many pages it has,
+         *     and how large most of them are.
          */
         Text: {
             /**
@@ -2314,6 +2316,11 @@ export interface components {
              *     }
              */
             ruling: components["schemas"]["Ruling"];
+            /**
+             * Spreads
+             * @default
+             */
+            spreads: string;
             /** File */
             file?: string | null;
             /** File Pages */
@@ -2562,7 +2569,8 @@ export interface components {
          * FoldChoice
          * @description One way to fold the text.
          *
-         *     :param sheet: the unfolded sheet it needs; ``grain``: which way that sheet's grain has to run.
+         *     :param sheet: the unfolded sheet it needs; ``printed``: the smallest sheet to print it on, where
+         *         that is larger; ``grain``: which way the sheet's grain has to run.
          *     :param bolts: the edges it leaves closed, and what opens each.
          *     :param impossible: why it cannot be had here; empty when it can.
          *     :param patch: what choosing it changes.
@@ -2580,6 +2588,8 @@ export interface components {
             sheets_a_section: number;
             /** Sheet */
             sheet: string;
+            /** Printed */
+            printed: string;
             /** Grain */
             grain: string;
             /** Bolts */
@@ -2729,6 +2739,30 @@ export interface components {
                 number,
                 "left" | "right" | "top" | "bottom"
             ][];
+            /**
+             * Symbol
+             * @enum {string}
+             */
+            symbol: "circle" | "triangle" | "square" | "diamond" | "bar" | "cross";
+            /** Symbols */
+            symbols: components["schemas"]["FilmSymbol"][];
+        };
+        /**
+         * FilmSymbol
+         * @description A matching symbol in the corner of a cell, on the side it is seen from: right and down are 0 or 1.
+         */
+        FilmSymbol: {
+            /** Cell */
+            cell: number;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "outer" | "inner";
+            /** Right */
+            right: number;
+            /** Down */
+            down: number;
         };
         /**
          * Pose
@@ -2913,7 +2947,7 @@ export interface components {
              * Severity
              * @enum {string}
              */
-            severity: "good" | "stop";
+            severity: "good" | "mind" | "stop";
             /** Message */
             message: string;
             /** Remedy */
@@ -2934,6 +2968,8 @@ export interface components {
         /**
          * TryOrder
          * @description How the simulated printer is set, and the mishap to befall the pile.
+         *
+         *     Without ``printer_id`` it is the printer the job was planned for.
          */
         TryOrder: {
             /**
@@ -2941,12 +2977,14 @@ export interface components {
              * @enum {string}
              */
             flip: "long" | "short";
+            /** Printer Id */
+            printer_id?: number | null;
             /**
              * Mishap
              * @default none
              * @enum {string}
              */
-            mishap: "none" | "lost_sheet" | "turned_section" | "swapped_sheets";
+            mishap: "none" | "lost_sheet" | "turned_section" | "swapped_sheets" | "pile_other_way";
             /**
              * First
              * @default 1

@@ -8,7 +8,7 @@ const LINES: readonly (readonly [string, string])[] = [
   ["glue", "joint, glue (stippled)"],
   ["grain", "grain: lines run along it"],
   ["thread", "cloth in section"],
-  ["hidden", "leaf, uncut sheet, ruling"],
+  ["hidden", "leaf, uncut sheet"],
   ["dimension", "dimension"],
 ];
 

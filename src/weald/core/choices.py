@@ -7,15 +7,16 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Patch
 from weald.core.fold_steps import FoldStep, fold_steps, slits_advised
 from weald.core.folding import MAX_SHEETS, FoldedPacket, fold_packet
+from weald.core.forme import lay_out
 from weald.core.makeup import MakeUpRule, share_out
 from weald.core.paper import calliper_from_bulk, grain_word, lays_on_sheet, sheets_a_section
-from weald.core.press import Press, press
+from weald.core.press import Press, press, sample_sheet
 from weald.core.programme import NAMED_PROGRAMMES, Programme, parse_programme
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
 from weald.core.stations import paper as paper_station
 from weald.core.stations.folding import make_up_words
-from weald.core.stations.printing import untrimmed_leaf
+from weald.core.stations.printing import margin_needed, untrimmed_leaf
 from weald.core.textblock import FLAT_BACK_SWELL_LIMIT, swell
 from weald.core.units import TOLERANCE, Mm, Notation
 
@@ -28,7 +29,8 @@ SHEETS_COMPARED = 10
 class FoldChoice:
     """One way to fold the text.
 
-    :param sheet: the unfolded sheet it needs; ``grain``: which way that sheet's grain has to run.
+    :param sheet: the unfolded sheet it needs; ``printed``: the smallest sheet to print it on, where
+        that is larger; ``grain``: which way the sheet's grain has to run.
     :param bolts: the edges it leaves closed, and what opens each.
     :param impossible: why it cannot be had here; empty when it can.
     :param patch: what choosing it changes.
@@ -40,6 +42,7 @@ class FoldChoice:
     pages_a_sheet: int
     sheets_a_section: int
     sheet: str
+    printed: str
     grain: str
     bolts: tuple[str, ...]
     slits: str
@@ -74,14 +77,15 @@ def _fold_choice(spec: JobSpec, programme: Programme, chosen: Programme, notatio
     patch: Patch = {"folding.programme": programme.text}
     if packet.sewn:
         patch["folding.sheets_per_section"] = sheets
-    size = f"{notation.length(width, True)} × {notation.length(height, True)}"
+    margin = _margin(spec, packet, leaf)
     return FoldChoice(
         programme=programme.text,
         name=programme.name or programme.text,
         kind=programme.kind,
         pages_a_sheet=2 * packet.leaves_a_sheet,
         sheets_a_section=sheets,
-        sheet=size,
+        sheet=_size(width, height, notation),
+        printed=_size(width + 2 * margin, height + 2 * margin, notation) if margin else "",
         grain=f"along the {packet.grain}" + ("" if word == "square" else f", {word} grain"),
         bolts=tuple(_bolts(spec, packet)),
         slits=_slits(steps),
@@ -91,6 +95,20 @@ def _fold_choice(spec: JobSpec, programme: Programme, chosen: Programme, notatio
         patch=patch,
         picture=_picture(programme, packet, steps, across, down),
     )
+
+
+def _size(width: Mm, height: Mm, notation: Notation) -> str:
+    return f"{notation.length(width, True)} × {notation.length(height, True)}"
+
+
+def _margin(spec: JobSpec, packet: FoldedPacket, leaf: tuple[Mm, Mm]) -> Mm:
+    """Paper needed around the unfolded sheet for what the printer cannot reach."""
+    trim, printing = spec.leaf.trim, spec.printing
+    if spec.text.blank_book and spec.text.filler == "plain":
+        return 0.0
+    layout = lay_out(packet, leaf, (trim.head, trim.tail, trim.fore_edge))
+    sheet = sample_sheet(packet.programme)
+    return margin_needed(layout, sheet, printing.bleed, printing.printer.unprintable)
 
 
 def leaf_thickness(spec: JobSpec) -> Mm:
@@ -129,8 +147,7 @@ def _slits(steps: tuple[FoldStep, ...]) -> str:
 def _impossible(spec: JobSpec, packet: FoldedPacket, size: tuple[Mm, Mm], notation: Notation) -> str:
     stock = spec.paper.sheet
     if not lays_on_sheet(size, packet.grain, (stock.width, stock.height), stock.grain):
-        has = f"{notation.length(stock.width, True)} × {notation.length(stock.height, True)}"
-        return f"the paper is only {has}"
+        return f"the paper is only {_size(stock.width, stock.height, notation)}"
     largest = spec.printing.printer.largest
     if largest and not spec.text.blank_book:
         needs, most = sorted(size), sorted((largest.width, largest.height))

@@ -26,6 +26,7 @@ Layer = Literal[
     "trim",
     "glue",
     "grain",
+    "ruling",
     "thread",
     "hidden",
     "dimension",

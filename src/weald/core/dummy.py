@@ -4,9 +4,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from weald.core.fold_steps import FoldStep
+from weald.core.fold_steps import FoldStep, Symbol
 from weald.core.folding import Cell, Pose, Side, Towards, Up, fold_motions
-from weald.core.imposition import Placement, Sheet
+from weald.core.imposition import Placement, Sheet, one_piece
 from weald.core.press import Press
 from weald.core.programme import Axis, parse_programme
 from weald.core.units import Mm
@@ -33,6 +33,16 @@ class FilmCell:
 
 
 @dataclass(frozen=True, slots=True)
+class FilmSymbol:
+    """A matching symbol in the corner of a cell, on the side it is seen from: right and down are 0 or 1."""
+
+    cell: int
+    side: Side
+    right: int
+    down: int
+
+
+@dataclass(frozen=True, slots=True)
 class FilmStep:
     """Part of the packet carried over a crease.
 
@@ -49,6 +59,8 @@ class FilmStep:
     poses: tuple[Pose, ...]
     moved: tuple[int, ...]
     slit: tuple[tuple[int, Border], ...]
+    symbol: Symbol
+    symbols: tuple[FilmSymbol, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,6 +109,8 @@ def fold_film(press: Press, section: int, sheet: int) -> Film:
                 motion.before,
                 tuple(sorted(order[cell] for cell in motion.moved)),
                 tuple(_slit_borders(step, order)) if first else (),
+                step.symbol,
+                tuple(_film_symbols(step, order, programme.columns)),
             )
         )
     layout = press.layout
@@ -110,6 +124,13 @@ def fold_film(press: Press, section: int, sheet: int) -> Film:
         end,
         _afterwards(press, len(mine)),
     )
+
+
+def _film_symbols(step: FoldStep, order: dict[Cell, int], columns: int) -> Iterator[FilmSymbol]:
+    """The two symbols that meet in a fold."""
+    for corner in step.corners:
+        column = corner.column if corner.side == "inner" else columns - 1 - corner.column
+        yield FilmSymbol(order[column, corner.row], corner.side, corner.right, corner.down)
 
 
 def _slit_borders(step: FoldStep, order: dict[Cell, int]) -> Iterator[tuple[int, Border]]:
@@ -193,12 +214,9 @@ def openings(press: Press, section: int) -> tuple[Opening, ...]:
 
 
 def _join(left: Placement, on_left: DummyPage, right: Placement, on_right: DummyPage) -> Join:
-    """Whether two facing pages are neighbours across the spine on one side of one sheet."""
+    """Whether two facing pages are one piece of paper."""
     same_side = (on_left.sheet, on_left.side) == (on_right.sheet, on_right.side)
-    aside, up = left.up
-    # where the right page lies from the left one, on a side with y down
-    step = (right.column - left.column, right.row - left.row)
-    return "one_piece" if same_side and left.up == right.up and step == (up, aside) else "two_pieces"
+    return "one_piece" if same_side and one_piece(left, right) else "two_pieces"
 
 
 def true_spreads(press: Press) -> tuple[tuple[int, int], ...]:

@@ -94,6 +94,18 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "trimmed edges stay uneven.",
         "Trim at least {needs} at the fore-edge, or put fewer sheets in a section.",
     ),
+    "spread.crosses": (
+        "mind",
+        "folding",
+        "The picture across pages {left} and {right} lies on two pieces of paper: {where}.",
+        "Whole are pictures across pages {whole}; move it there, or expect its halves not to line up.",
+    ),
+    "spread.backs": (
+        "mind",
+        "folding",
+        "Pages {left} and {right} do not face one another: {left} is a right-hand page.",
+        "Name the left-hand page of the picture, an even one.",
+    ),
     "bolts.closed": (
         "note",
         "folding",

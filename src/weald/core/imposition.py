@@ -62,6 +62,13 @@ def in_reading_order(side: tuple[Placement, ...]) -> list[Placement]:
     return sorted(side, key=lambda place: (place.row, place.column))
 
 
+def one_piece(left: Placement, right: Placement) -> bool:
+    """Whether two facing pages on one side of one sheet are neighbours across the spine."""
+    aside, up = left.up
+    # where the right page lies from the left one, on a side with y down
+    return left.up == right.up and (right.column - left.column, right.row - left.row) == (up, aside)
+
+
 def folded_section(programme: str, sheets: int, gather: Gather) -> FoldedPacket:
     """One section folded: nested sheet by sheet, or all together.
 

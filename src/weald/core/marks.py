@@ -21,6 +21,7 @@ CLEAR: Mm = 0.3
 """Between a mark and a trimmed page."""
 TICK: Mm = 3.0
 SYMBOL: Mm = 1.0
+SYMBOL_FROM_CORNER: Mm = 7.0
 CROSS: Mm = 1.6
 COLLATION_LENGTH: Mm = 5.0
 COLLATION_HALF: Mm = 0.5
@@ -216,10 +217,11 @@ class Marker:
     def _symbol(self, position: Position, corner: Corner, symbol: Symbol) -> None:
         x, y = self._at(position, corner.column + corner.right, corner.row + corner.down)
         middle_x, middle_y = self._at(position, corner.column + 0.5, corner.row + 0.5)
-        inset = SYMBOL + CLEAR
-        # in from the corner; further along the longer edge, where a signature's fold line is not in the way
-        x += inset * (1 if middle_x > x else -1)
-        y += inset * (1 if middle_y > y else -1)
+        # near the edge that is trimmed at head or tail, and along it clear of the corner's other marks
+        near, along = SYMBOL + CLEAR, SYMBOL_FROM_CORNER
+        across, down = (along, near) if self.pages[0].up[1] else (near, along)
+        x += across * (1 if middle_x > x else -1)
+        y += down * (1 if middle_y > y else -1)
         if self._clear(Rect(x - SYMBOL, y - SYMBOL, 2 * SYMBOL, 2 * SYMBOL)):
             shape = [(x + SYMBOL * right, y + SYMBOL * down) for right, down in _SHAPES[symbol]]
             self.sketch.area(shape, "mark", "text")

@@ -10,7 +10,7 @@ from functools import lru_cache
 from weald.core.drawing import Drawing, Element, Sketch
 from weald.core.fold_steps import FoldStep, fold_steps, slits_advised
 from weald.core.folding import FoldedPacket, fold_packet
-from weald.core.forme import Face, Layout, PlacedPage, placed_pages
+from weald.core.forme import Face, Layout, PlacedPage, backs_half_turned, placed_pages
 from weald.core.imposition import Section, Sheet, impose
 from weald.core.makeup import MakeUp
 from weald.core.marks import Marker, SheetLabel, rotation_of, signature_letters
@@ -47,13 +47,24 @@ class Press:
         """Every page on one side of a printed sheet."""
         return list(placed_pages(self.layout, sheet, face))
 
+    @property
+    def backs_half_turned(self) -> bool:
+        """Whether backs are printed on their heads to suit the edge the printer turns sheets on.
+
+        Turned by hand, sheets are turned sideways, as backs are laid out.
+        """
+        printing = self.spec.printing
+        if printing.printer.flips == "none":
+            return False
+        return backs_half_turned(self.layout.width, self.layout.height, printing.flip)
+
     def creep_shift(self, page: PlacedPage) -> Mm:
         """How far a page's content is moved towards the spine, so that margins are even once trimmed."""
         return page.place.folio * self.creep_step if self.spec.printing.creep_shift else 0.0
 
 
 @lru_cache(maxsize=32)
-def _sample_sheet(programme: str) -> Sheet:
+def sample_sheet(programme: str) -> Sheet:
     """A sheet like all others of a programme, whatever its pages."""
     pages_a_sheet = 2 * fold_packet(programme).leaves_a_sheet
     return impose(pages_a_sheet, MakeUp(pages_a_sheet, (1,), 0, 0), programme, "inset")[1][0]
@@ -64,7 +75,7 @@ def _geometric_marks(
     layout: Layout, programme: str, steps: tuple[FoldStep, ...], bleed: Mm, face: Face
 ) -> tuple[tuple[Element, ...], tuple[Rect, ...]]:
     """Marks that follow from the layout alone, and the strips that labels go into."""
-    pages = list(placed_pages(layout, _sample_sheet(programme), face))
+    pages = list(placed_pages(layout, sample_sheet(programme), face))
     marker = Marker(Sketch(), layout, face, pages, bleed)
     strips = marker.label_strips()
     marker.trims()
@@ -83,7 +94,7 @@ class SideMarks:
         self._elements, self._strips = _geometric_marks(
             press.layout, press.packet.programme, press.steps, press.spec.printing.bleed, face
         )
-        self._pages = list(placed_pages(press.layout, _sample_sheet(press.packet.programme), face))
+        self._pages = list(placed_pages(press.layout, sample_sheet(press.packet.programme), face))
         most = max(section.sheets for section in press.sections)
         self._label = SheetLabel(press.spec.title, len(press.sections), most, press.packet.sewn)
 

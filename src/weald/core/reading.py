@@ -10,11 +10,13 @@ from typing import Literal
 
 from weald.core.folding import FoldedPacket, Side, Up
 from weald.core.forme import Layout, Position
-from weald.core.imposition import folded_section
+from weald.core.imposition import Placement, Sheet, folded_section
 from weald.core.press import Press
 from weald.core.units import Mm
 
-Severity = Literal["good", "stop"]
+Severity = Literal["good", "mind", "stop"]
+SHIFT_SEEN: Mm = 0.25
+"""Backs that stand off by more are noticed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,13 +85,19 @@ def fold_and_read(press: Press, pile: Sequence[PrintedSheet], turned: frozenset[
     return tuple(read)
 
 
-def _expected(press: Press, section: int) -> list[int | None]:
-    """The pages of a section in reading order."""
-    placed = [
-        place for sheet in press.sheets if sheet.section == section for place in (*sheet.outer, *sheet.inner)
-    ]
-    placed.sort(key=lambda place: (place.leaf, place.spine == "right"))
-    return [place.page for place in placed]
+def _expected(press: Press, section: int) -> dict[tuple[int, Side, int, int], int | None]:
+    """The page that should stand in each cell of a section's sheets."""
+    return {
+        (sheet.sheet - 1, side, place.column, place.row): place.page
+        for sheet in press.sheets
+        if sheet.section == section
+        for side, places in _sides(sheet)
+        for place in places
+    }
+
+
+def _sides(sheet: Sheet) -> tuple[tuple[Side, tuple[Placement, ...]], ...]:
+    return ("outer", sheet.outer), ("inner", sheet.inner)
 
 
 def _read_section(
@@ -97,7 +105,9 @@ def _read_section(
 ) -> Iterator[ReadPage]:
     packet = folded_section(press.spec.folding.programme, sheets, press.spec.folding.gather)
     found = [_by_cell(press.layout, packet, sheet) for sheet in pile]
-    for expected, cell in zip(_expected(press, section), packet.pages, strict=True):
+    pages = _expected(press, section)
+    for cell in packet.pages:
+        expected = pages[cell.sheet, cell.side, cell.column, cell.row]
         if cell.sheet >= len(pile):
             yield ReadPage(section, expected, None, True, None, cell.side)
             continue
@@ -153,8 +163,9 @@ def verdicts(
     wrong = [page for page in pages if not page.right]
     if not wrong:
         count = sum(page.found is not None for page in pages)
-        return (Verdict("good", f"Pages 1 to {count} follow in order, all upright.", ""),)
-    found = list(_wrong_flip(press, pile, wrong[0], flip)) or [
+        good = Verdict("good", f"Pages 1 to {count} follow in order, all upright.", "")
+        return (good, *_shifted(press, pile))
+    found = [*_wrong_flip(press, pile, wrong[0], flip), *_wrong_pile(press, pile, wrong[0])] or [
         *_missing(press, pages, len(pile)),
         *_upside_down(pages),
         *_exchanged(press, pages),
@@ -189,6 +200,44 @@ def _wrong_flip(press: Press, pile: Sequence[PrintedSheet], first: ReadPage, fli
             f"Every back came out the wrong way up. {_where(first)} stands {_what(first)}.",
             f"Print again and set the printer to flip on the {right} edge. If it can only do the {flip} "
             "edge, say so at the station Printing and impose anew: the backs are then placed to suit.",
+        )
+
+
+def _wrong_pile(press: Press, pile: Sequence[PrintedSheet], first: ReadPage) -> Iterator[Verdict]:
+    """Everything comes right once the backs are dealt out from the other end."""
+    backs = [sheet.back for sheet in reversed(pile)]
+    other = [PrintedSheet(sheet.number, sheet.front, back) for sheet, back in zip(pile, backs, strict=True)]
+    if all(page.right for page in fold_and_read(press, other, frozenset())):
+        yield Verdict(
+            "stop",
+            f"Every sheet carries another sheet's back. {_where(first)} stands {_what(first)}.",
+            "The pile went back into the tray the wrong way. Follow the words at the station Printing; if "
+            "they do not suit this printer, change how it stacks and feeds in its profile, and impose anew.",
+        )
+
+
+def _shifted(press: Press, pile: Sequence[PrintedSheet]) -> Iterator[Verdict]:
+    """Backs that stand beside the place they were meant for."""
+    planned = {
+        page.page: (page.box.left + page.box.width / 2, page.box.top + page.box.height / 2)
+        for page in press.pages(press.sheets[0], "back")
+        if page.position == 0
+    }
+    offsets = [
+        (stamp.x - planned[stamp.page][0], stamp.y - planned[stamp.page][1])
+        for stamp in pile[0].back
+        if stamp.page in planned
+    ]
+    if not offsets:
+        return
+    right, down = offsets[0]
+    if max(abs(right), abs(down)) > SHIFT_SEEN:
+        yield Verdict(
+            "mind",
+            f"Backs stand {abs(right):.1f} mm too far {'right' if right > 0 else 'left'} and "
+            f"{abs(down):.1f} mm too {'low' if down > 0 else 'high'}.",
+            "Print the sheet to measure the shift of backs, enter both figures in the printer's profile, "
+            "choose it anew and impose again.",
         )
 
 

@@ -95,8 +95,9 @@ class Text(_Part):
     """The pages to be bound. A blank book has leaves to write on instead of printed pages.
 
     ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
-    ``file`` names the uploaded text by the digest of its content; ``file_pages`` and ``page`` are how
-    many pages it has, and how large most of them are.
+    ``spreads`` lists the left-hand pages of pictures across two pages: ``24, 60``. ``file`` names the
+    uploaded text by the digest of its content; ``file_pages`` and ``page`` are how many pages it has,
+    and how large most of them are.
     """
 
     pages: Annotated[int, Field(ge=1, le=20000)] = 128
@@ -104,6 +105,7 @@ class Text(_Part):
     blanks: BlankPlace = "end"
     filler: Filler = "plain"
     ruling: Ruling = Ruling()
+    spreads: Annotated[str, Field(max_length=400, pattern=r"^[\d\s,;]*$")] = ""
     file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
     file_pages: Annotated[int, Field(ge=1, le=20000)] | None = None
     page: PageSize | None = None
@@ -330,7 +332,7 @@ _KINDS = {
     "finite_number": "must be a number that can be measured",
     "string_too_short": "must not be empty",
     "string_too_long": "is too long; keep it to {max_length} characters",
-    "string_pattern_mismatch": "is not written as it has to be; it looks like {pattern}",
+    "string_pattern_mismatch": "is not written as it has to be; the job file's description says how",
 }
 
 

@@ -14,7 +14,7 @@ import pikepdf
 from pikepdf import Array, Dictionary, Name
 from reportlab.lib.units import mm
 
-from weald.core.forme import Face, PlacedPage, backs_half_turned, backs_reversed
+from weald.core.forme import Face, PlacedPage, backs_reversed
 from weald.core.imposition import Sheet
 from weald.core.page import Rect
 from weald.core.press import Press, SideMarks, page_numbers
@@ -126,7 +126,7 @@ class _Side:
         if self._face == "front":
             return
         layout, printing = self._press.layout, self._press.spec.printing
-        if backs_half_turned(layout.width, layout.height, printing.flip):
+        if self._press.backs_half_turned:
             yield _cm((-1, 0, 0, -1, layout.width * mm, layout.height * mm))
         right, down = printing.printer.back_right, printing.printer.back_down
         if right or down:

@@ -199,6 +199,7 @@ LOOKS: dict[Pen, Look] = {
     "trim": Look("#6b655b", 0.18),
     "glue": Look("#9a9386", 0.15, (0.4, 0.9)),
     "grain": Look("#c9a227", 0.12),
+    "ruling": Look("#8a8f98", 0.15),
     "thread": Look("#1f4f3a", 0.6),
     "hidden": Look("#9a9386", 0.12, (1.2, 0.9)),
     "dimension": Look("#5a554c", 0.12),

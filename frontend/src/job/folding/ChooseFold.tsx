@@ -68,6 +68,9 @@ function Card({ fold, onDone }: { fold: FoldChoice; onDone: () => void }) {
             `, ${String(fold.sheets_a_section)} ${fold.sheets_a_section === 1 ? "sheet" : "sheets"} a signature`}
         </span>
         <span className="figures block">Sheet {fold.sheet}</span>
+        {fold.printed && (
+          <span className="figures block text-faded">printed on at least {fold.printed}</span>
+        )}
         <span className="block">Grain {fold.grain}</span>
         {fold.bolts.length > 0 && (
           <span className="block text-faded">Bolts: {fold.bolts.join("; ")}</span>

@@ -1,7 +1,7 @@
 /** One sheet folded step by step, as paper turning. */
 import { animate } from "motion";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
-import { type CSSProperties, useEffect, useRef, useState } from "react";
+import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from "react";
 import { api, type Film, unwrap } from "../../api/client";
 import { IconButton } from "../../parts/controls";
 import { useDraftQuery } from "../useDraftQuery";
@@ -9,6 +9,8 @@ import { useDraftQuery } from "../useDraftQuery";
 const SECONDS_A_FOLD = 1.1;
 const LIFT = 0.5;
 const MARGIN = 40;
+/** Part of the height the flat sheet may take: a leaf that stands up reaches higher. */
+const RISE = 0.8;
 
 type Pose = Film["end"][number];
 type Step = Film["steps"][number];
@@ -136,7 +138,7 @@ function Stage({ film, at }: { film: Film; at: number }) {
   const edges = reach(film);
   const scale = Math.min(
     (size.width - 2 * MARGIN) / ((edges.right - edges.left) * film.cell_width),
-    (size.height - 2 * MARGIN) / ((edges.bottom - edges.top) * film.cell_height),
+    (RISE * (size.height - 2 * MARGIN)) / ((edges.bottom - edges.top) * film.cell_height),
   );
   const width = film.cell_width * scale;
   const height = film.cell_height * scale;
@@ -169,6 +171,7 @@ function Stage({ film, at }: { film: Film; at: number }) {
             film={film}
             cell={cell}
             slit={slit}
+            step={step}
             style={{
               width,
               height,
@@ -215,11 +218,13 @@ function Leaf({
   film,
   cell,
   slit,
+  step,
   style,
 }: {
   film: Film;
   cell: number;
   slit: ReadonlySet<string>;
+  step: Step | undefined;
   style: CSSProperties;
 }) {
   const leaf = film.cells[cell];
@@ -229,15 +234,60 @@ function Leaf({
       .filter((border) => slit.has(`${cell}${border}`))
       .map((border) => `slit-${mirrored ? (MIRRORED[border] ?? border) : border}`)
       .join(" ");
+  const symbols = (side: "inner" | "outer") =>
+    step?.symbols
+      .filter((each) => each.cell === cell && each.side === side)
+      .map((each) => <Symbol key={`${each.right}${each.down}`} at={each} shape={step.symbol} />);
   return (
     <div className="leaf" style={style}>
-      <Face page={leaf.inner_page} up={leaf.inner_up} className={`inner-face ${slits(false)}`} />
-      <Face page={leaf.outer_page} up={leaf.outer_up} className={`outer-face ${slits(true)}`} />
+      <Face page={leaf.inner_page} up={leaf.inner_up} className={`inner-face ${slits(false)}`}>
+        {symbols("inner")}
+      </Face>
+      <Face page={leaf.outer_page} up={leaf.outer_up} className={`outer-face ${slits(true)}`}>
+        {symbols("outer")}
+      </Face>
     </div>
   );
 }
 
-function Face({ page, up, className }: { page: number | null; up: unknown; className: string }) {
+const SHAPES: Record<Step["symbol"], string> = {
+  circle: "M10 5a5 5 0 1 1 0 10a5 5 0 1 1 0-10",
+  triangle: "M10 4L16 15L4 15Z",
+  square: "M5 5H15V15H5Z",
+  diamond: "M10 3L17 10L10 17L3 10Z",
+  bar: "M3 8H17V12H3Z",
+  cross: "M8 3H12V8H17V12H12V17H8V12H3V8H8Z",
+};
+
+/** One of the two symbols that meet when the fold is right. */
+function Symbol({ at, shape }: { at: { right: number; down: number }; shape: Step["symbol"] }) {
+  return (
+    <svg
+      aria-hidden
+      className="absolute fill-hill"
+      width={20}
+      height={20}
+      style={{
+        [at.right ? "right" : "left"]: 4,
+        [at.down ? "bottom" : "top"]: 4,
+      }}
+    >
+      <path d={SHAPES[shape]} />
+    </svg>
+  );
+}
+
+function Face({
+  page,
+  up,
+  className,
+  children,
+}: {
+  page: number | null;
+  up: unknown;
+  className: string;
+  children: ReactNode;
+}) {
   const turn = TURN[String(up)] ?? 0;
   return (
     <div className={className}>
@@ -247,6 +297,7 @@ function Face({ page, up, className }: { page: number | null; up: unknown; class
         </span>
         {page ?? "–"}
       </span>
+      {children}
     </div>
   );
 }

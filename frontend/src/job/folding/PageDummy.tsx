@@ -4,6 +4,7 @@ import { useState } from "react";
 import { api, type Dummy, type DummyPage, unwrap } from "../../api/client";
 import { IconButton } from "../../parts/controls";
 import { useSnapshot } from "../context";
+import { TextField } from "../fields";
 import { valueAt } from "../paths";
 import { useDraftQuery } from "../useDraftQuery";
 
@@ -79,7 +80,10 @@ export function PageDummy({
           signature {data.section} of {data.sections}
         </span>
       </div>
-      <Spread dummy={data} join={opening?.join ?? "none"} />
+      <div className="flex flex-wrap items-start gap-3">
+        <TextField path="text.spreads" label="Pictures across pages, as 24, 60" width="w-56" />
+        <Spread dummy={data} join={opening?.join ?? "none"} />
+      </div>
     </div>
   );
 }
@@ -87,7 +91,7 @@ export function PageDummy({
 function Spread({ dummy, join }: { dummy: Dummy; join: string }) {
   const spreads = dummy.true_spreads;
   return (
-    <div className="text-sm" role="status">
+    <div className="min-w-0 flex-1 text-sm" role="status">
       <p>
         {join === "one_piece" && (
           <strong>A true spread: one piece of paper. Thread or staples lie in its fold.</strong>
@@ -121,14 +125,14 @@ function Page({ page, side }: { page: DummyPage | null; side: "left" | "right" }
       <div className="invisible h-[calc(100%-1.6rem)]" style={{ aspectRatio: width / height }} />
     );
   return (
-    <figure className="h-full">
+    <figure className="h-full max-w-1/2 min-w-0">
       <div
-        className={`relative flex h-[calc(100%-1.6rem)] items-center justify-center overflow-hidden border border-rule bg-sheet ${side === "left" ? "border-r-faded shadow-[inset_-8px_0_10px_-8px_rgb(0_0_0/0.3)]" : "shadow-[inset_8px_0_10px_-8px_rgb(0_0_0/0.3)]"}`}
+        className={`relative flex h-[calc(100%-1.6rem)] max-w-full items-center justify-center overflow-hidden border border-rule bg-sheet ${side === "left" ? "border-r-faded shadow-[inset_-8px_0_10px_-8px_rgb(0_0_0/0.3)]" : "shadow-[inset_8px_0_10px_-8px_rgb(0_0_0/0.3)]"}`}
         style={{ aspectRatio: width / height }}
       >
         {typeof file === "string" && page.page !== null ? (
           <img
-            className="max-h-full max-w-full"
+            className="size-full object-contain"
             src={`/api/texts/${file}/pages/${String(page.page)}.png?width=480`}
             alt={`Page ${String(page.page)} of the text`}
             loading="lazy"
@@ -137,7 +141,7 @@ function Page({ page, side }: { page: DummyPage | null; side: "left" | "right" }
           <span className="figures font-serif text-4xl text-faded">{page.page ?? "blank"}</span>
         )}
       </div>
-      <figcaption className="figures pt-1 text-center text-sm whitespace-nowrap">
+      <figcaption className="figures pt-1 text-center text-sm lg:whitespace-nowrap">
         {page.page === null ? "blank" : `page ${page.page}`}: sheet {page.sheet}, {page.side} side,
         cell {page.column}, {page.row}
       </figcaption>

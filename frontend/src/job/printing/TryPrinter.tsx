@@ -6,6 +6,7 @@ import { Button } from "../../parts/controls";
 import { Modal } from "../../parts/Modal";
 import { useSnapshot } from "../context";
 import { valueAt } from "../paths";
+import { usePrinters } from "./Printers";
 
 type Mishap = NonNullable<TryOrder["mishap"]>;
 
@@ -14,8 +15,14 @@ const MISHAPS: readonly (readonly [Mishap, string])[] = [
   ["lost_sheet", "a sheet is lost"],
   ["swapped_sheets", "two sheets change places"],
   ["turned_section", "a signature is turned round"],
+  ["pile_other_way", "the pile goes back the other way"],
 ];
 
+const LOOKS = {
+  good: { words: "✓ Reads in order.", border: "border-hill", text: "text-hill" },
+  mind: { words: "▲ Mind.", border: "border-amber", text: "text-amber" },
+  stop: { words: "■ Not a book yet.", border: "border-madder", text: "text-madder" },
+} as const;
 const SHOWN_SHEETS = 8;
 const FIELD = "rounded border border-faded bg-sheet px-2 py-1";
 
@@ -31,6 +38,9 @@ export function TryPrinter({
   const { draft } = useSnapshot();
   const planned = valueAt(draft, "printing.flip") === "long" ? "long" : "short";
   const [flip, setFlip] = useState<TryOrder["flip"]>(planned);
+  const printers = usePrinters();
+  const [printer, setPrinter] = useState("");
+  const own = String(valueAt(draft, "printing.printer.name") ?? "");
   const [mishap, setMishap] = useState<Mishap>("none");
   const [first, setFirst] = useState(1);
   const [second, setSecond] = useState(2);
@@ -40,7 +50,7 @@ export function TryPrinter({
       unwrap(
         await api.POST("/api/jobs/{job_id}/prints/{print_id}/try", {
           params: { path: { job_id: jobId, print_id: print.id } },
-          body: { flip, mishap, first, second },
+          body: { flip, printer_id: printer ? Number(printer) : null, mishap, first, second },
         }),
       ),
   });
@@ -57,6 +67,24 @@ export function TryPrinter({
           run.mutate();
         }}
       >
+        <span>
+          <label htmlFor={`${id}-printer`} className="block text-sm text-faded">
+            Printer
+          </label>
+          <select
+            id={`${id}-printer`}
+            className={FIELD}
+            value={printer}
+            onChange={(event) => setPrinter(event.target.value)}
+          >
+            <option value="">{own || "any, turns either way"}</option>
+            {printers.data?.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.printer.name}
+              </option>
+            ))}
+          </select>
+        </span>
         <span>
           <label htmlFor={`${id}-flip`} className="block text-sm text-faded">
             In its dialog: flip on the
@@ -88,7 +116,7 @@ export function TryPrinter({
             ))}
           </select>
         </span>
-        {mishap !== "none" && (
+        {["lost_sheet", "swapped_sheets", "turned_section"].includes(mishap) && (
           <Count
             label={mishap === "turned_section" ? "Signature" : "Sheet"}
             value={first}
@@ -148,11 +176,11 @@ function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; prin
         {reply.verdicts.map((verdict) => (
           <section
             key={verdict.message}
-            className={`rounded border p-2 ${verdict.severity === "good" ? "border-hill" : "border-madder"}`}
+            className={`rounded border p-2 ${LOOKS[verdict.severity].border}`}
           >
             <p>
-              <strong className={verdict.severity === "good" ? "text-hill" : "text-madder"}>
-                {verdict.severity === "good" ? "✓ Reads in order. " : "■ Not a book yet. "}
+              <strong className={LOOKS[verdict.severity].text}>
+                {LOOKS[verdict.severity].words}{" "}
               </strong>
               {verdict.message}
             </p>

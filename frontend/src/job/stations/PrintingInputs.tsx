@@ -32,7 +32,7 @@ export function PrintingInputs() {
       <Group title="Printer">
         <PrinterField />
         {!byHand && (
-          <SelectField path="printing.flip" label="Turns on the" options={FLIP} width="w-28" />
+          <SelectField path="printing.flip" label="Turns on the" options={FLIP} width="w-32" />
         )}
       </Group>
       <Group title="Sheet">

@@ -1,10 +1,12 @@
 """Folding: the signatures, which pages stand on which sheet, and creep."""
 
+import re
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.findings import Action, Finding, finding
-from weald.core.folding import FoldedPacket
-from weald.core.imposition import Section, Sheet, impose
+from weald.core.folding import FoldedPacket, Side
+from weald.core.imposition import Placement, Section, Sheet, impose, one_piece
 from weald.core.paper import grain_word, sheets_a_section
 from weald.core.reckoning import Ledger, School
 from weald.core.spec import Folding, JobSpec
@@ -129,7 +131,7 @@ def mind(
     ledger: Ledger,
 ) -> list[Finding]:
     """What to mind about the make-up, creep and bolts."""
-    found = _mind_bolts(spec, packet)
+    found = [*_mind_bolts(spec, packet), *_mind_spreads(spec, plan)]
     if not plan.sewn:
         return found
     sheets, (low, high) = spec.folding.sheets_per_section, sheets_a_section(paper.grammage)
@@ -191,3 +193,52 @@ def grain_words(packet: FoldedPacket, paper: PaperPlan, notation: Notation) -> s
     word = grain_word(width, height, packet.grain)
     named = "" if word == "square" else f", that is {word} grain"
     return f"The grain runs along the {packet.grain} of the unfolded sheet of {size}{named}."
+
+
+def _mind_spreads(spec: JobSpec, plan: FoldingPlan) -> Iterator[Finding]:
+    """Pictures across two pages that are not one piece of paper."""
+    lefts = [int(word) for word in re.findall(r"\d+", spec.text.spreads)]
+    if not lefts or not plan.sewn:
+        return
+    places = {place.page: (sheet, side, place) for sheet, side, place in _places(plan)}
+    whole = [
+        page
+        for page in places
+        if page is not None and page + 1 in places and _whole(places[page], places[page + 1])
+    ]
+    for left in lefts:
+        one, two = places.get(left), places.get(left + 1)
+        if one is None or two is None or _whole(one, two):
+            continue
+        if one[2].spine == "left":
+            yield finding("spread.backs", "text.spreads", left=left, right=left + 1)
+            continue
+        near = sorted(sorted(whole, key=lambda page: abs(page - left))[:3])
+        yield finding(
+            "spread.crosses",
+            "text.spreads",
+            left=left,
+            right=left + 1,
+            where=f"{_said(one)} and {_said(two)}",
+            whole=", ".join(f"{page}–{page + 1}" for page in near) or "of no section here",
+        )
+
+
+_Place = tuple[Sheet, Side, Placement]
+
+
+def _places(plan: FoldingPlan) -> Iterator[_Place]:
+    for sheet in plan.sheets:
+        for place in sheet.outer:
+            yield sheet, "outer", place
+        for place in sheet.inner:
+            yield sheet, "inner", place
+
+
+def _whole(one: _Place, two: _Place) -> bool:
+    return one[0] is two[0] and one[1] == two[1] and one[2].spine == "right" and one_piece(one[2], two[2])
+
+
+def _said(where: _Place) -> str:
+    sheet, side, _ = where
+    return f"signature {sheet.section}, sheet {sheet.sheet}, {side} side"

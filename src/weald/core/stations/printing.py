@@ -66,7 +66,7 @@ def reckon(spec: JobSpec, packet: FoldedPacket, plan: FoldingPlan, ledger: Ledge
     printing = spec.printing
     leaf = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
     layout = layout_of(spec, packet, leaf)
-    margin = _margin_needed(layout, plan.sheets[0], printing.bleed, printing.printer.unprintable)
+    margin = margin_needed(layout, plan.sheets[0], printing.bleed, printing.printer.unprintable)
     across = printing.repeat.columns * (2 if printing.work == "turn" else 1)
     down = printing.repeat.rows * (2 if printing.work == "tumble" else 1)
     if printing.sheet:
@@ -120,7 +120,7 @@ def _printed_sheets(sheets: int, copies: int, each: int, spoilage: float) -> int
     return math.ceil(sheets * math.ceil(copies / each) * (1 + spoilage / 100) - TOLERANCE)
 
 
-def _margin_needed(layout: Layout, sheet: Sheet, bleed: Mm, unprintable: Mm) -> Mm:
+def margin_needed(layout: Layout, sheet: Sheet, bleed: Mm, unprintable: Mm) -> Mm:
     """Paper needed around the unfolded sheets so that all that is printed can be."""
     block = layout.block
     boxes = [page.box.grown(bleed) for page in placed_pages(layout, sheet, "front")]

@@ -127,10 +127,10 @@ def _draw_ruling(sketch: Sketch, spec: JobSpec, left: Mm, top: Mm, side: int) ->
     area = ruled_area((spec.leaf.width, spec.leaf.height), **margins, spine_left=side > 0)
     for line in ruling(spec.text.filler, area, spec.text.ruling.pitch)[:DRAWN_RULES]:
         if line.x1 == line.x2 and line.y1 == line.y2:
-            sketch.arc(left + line.x1, top + line.y1, 0.3, 0, 359.9, "hidden", "text.filler")
+            sketch.arc(left + line.x1, top + line.y1, 0.3, 0, 359.9, "ruling", "text.filler")
         else:
             ends = ((left + line.x1, top + line.y1), (left + line.x2, top + line.y2))
-            sketch.line(ends, "hidden", "text.filler")
+            sketch.line(ends, "ruling", "text.filler")
 
 
 def draw(spec: JobSpec, text: TextPlan, ledger: Ledger) -> Drawing:

@@ -27,6 +27,15 @@ def _reply(profile: PrinterProfile) -> PrinterReply:
     return PrinterReply(id=profile.pk, printer=Printer.model_validate(profile.spec))
 
 
+def printer_of(request: HttpRequest, printer_id: int) -> Printer:
+    """A printer of the workshop that is asking.
+
+    :raises django.http.Http404: when there is none.
+    """
+    profile = get_object_or_404(PrinterProfile, pk=printer_id, workshop=workshop_of(request))
+    return Printer.model_validate(profile.spec)
+
+
 def _read(request: HttpRequest, data: dict[str, Any]) -> Printer:
     """A profile as typed, with lengths in any unit.
 

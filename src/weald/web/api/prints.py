@@ -11,7 +11,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema, Status
 from pydantic import Field
 
-from weald.core.forme import Face, Flip, backs_half_turned
+from weald.core.forme import Face, Flip
 from weald.core.press import Press, press
 from weald.core.reading import fold_and_read, verdicts
 from weald.core.shift_sheet import draw_shift_sheet
@@ -24,6 +24,7 @@ from weald.standins.duplex_printer import Mishap, Run, back_half_turned, print_p
 from weald.web.api.downloads import file_response, name_file
 from weald.web.api.jobs import job_of
 from weald.web.api.people import person
+from weald.web.api.printers import printer_of
 from weald.web.api.schemas import Problem
 from weald.web.api.texts import picture_response
 from weald.web.jobs.models import Job
@@ -189,8 +190,8 @@ def back_shift(request: HttpRequest, job_id: int) -> HttpResponse:
     """A sheet to measure how far the printer's backs stand off."""
     job = job_of(request, job_id)
     spec = _spec(job)
-    layout = press(spec).layout
-    turned = backs_half_turned(layout.width, layout.height, spec.printing.flip)
+    ready = press(spec)
+    layout, turned = ready.layout, ready.backs_half_turned
     drawings = [
         (draw_shift_sheet(layout.width, layout.height, face), face == "back" and turned) for face in _FACES
     ]
@@ -199,9 +200,13 @@ def back_shift(request: HttpRequest, job_id: int) -> HttpResponse:
 
 
 class TryOrder(Schema):
-    """How the simulated printer is set, and the mishap to befall the pile."""
+    """How the simulated printer is set, and the mishap to befall the pile.
+
+    Without ``printer_id`` it is the printer the job was planned for.
+    """
 
     flip: Flip
+    printer_id: int | None = None
     mishap: Mishap = "none"
     first: int = Field(1, ge=1, le=100000)
     second: int = Field(2, ge=1, le=100000)
@@ -230,7 +235,7 @@ class TriedPage(Schema):
 class TriedVerdict(Schema):
     """What a binder would find, and how to put it right."""
 
-    severity: Literal["good", "stop"]
+    severity: Literal["good", "mind", "stop"]
     message: str
     remedy: str
 
@@ -253,10 +258,13 @@ def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: Try
     made = whole_print_of(job_of(request, job_id), print_id)
     ready = press(read_spec(made.change.spec))
     size = (ready.layout.width, ready.layout.height)
-    run = Run(order.flip, order.mishap, order.first, order.second)
+    printer = ready.spec.printing.printer
+    if order.printer_id is not None:
+        printer = printer_of(request, order.printer_id)
+    run = Run(printer, order.flip, order.mishap, order.first, order.second)
     pile = print_pile(read_imposed(print_path(made)), size, run)
     read = fold_and_read(ready, pile, turned_sections(run))
-    turned = back_half_turned(*size, run.flip)
+    turned = back_half_turned(*size, run)
     return TryReply(
         sheets=[
             TriedSheet(

@@ -25,7 +25,11 @@ from weald.web.printing.models import PrintFile, SourceText
 
 log = logging.getLogger("weald")
 
-_PRINTED_BY = ("title", "text.", "leaf.", "paper.", "folding.", "printing.", "copies")
+_PRINTED_BY = ("title", "text.", "leaf.", "paper.", "folding.", "printing.")
+_NOT_PRINTED = (
+    *("paper.name", "paper.sheet.", "paper.spoilage"),
+    *("printing.printer.name", "printing.printer.largest", "printing.printer.unprintable"),
+)
 _STATES = PrintFile.State
 
 
@@ -156,7 +160,9 @@ def changed_since(made: PrintFile, now: Mapping[str, Any]) -> list[str]:
     return sorted(
         path
         for path in before.keys() | after.keys()
-        if path.startswith(_PRINTED_BY) and before.get(path) != after.get(path)
+        if path.startswith(_PRINTED_BY)
+        and not path.startswith(_NOT_PRINTED)
+        and before.get(path) != after.get(path)
     )
 
 
