@@ -292,9 +292,9 @@ function Face({
   return (
     <div className={className}>
       <span className="figures" style={{ transform: `rotate(${turn}deg)` }}>
-        <span aria-hidden className="block text-center text-[0.6em] leading-none">
-          ⌃
-        </span>
+        <svg aria-hidden className="mx-auto block" width={16} height={8}>
+          <path d="M2 7L8 2L14 7" className="fill-none stroke-ink" />
+        </svg>
         {page ?? "–"}
       </span>
       {children}
