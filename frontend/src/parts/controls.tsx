@@ -1,6 +1,6 @@
 /** Small controls, each over a native element or a Radix primitive. */
 import { ToggleGroup } from "radix-ui";
-import type { ButtonHTMLAttributes, ReactNode } from "react";
+import { type ButtonHTMLAttributes, type ReactNode, useId } from "react";
 
 type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement>;
 
@@ -83,6 +83,47 @@ export function Choice<T extends string>({
         </ToggleGroup.Item>
       ))}
     </ToggleGroup.Root>
+  );
+}
+
+/** One of several, under a label. */
+export function Pick<T extends string>({
+  label,
+  labelHidden = false,
+  value,
+  options,
+  onChange,
+  className = "",
+}: {
+  label: string;
+  labelHidden?: boolean;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onChange: (value: T) => void;
+  className?: string;
+}) {
+  const id = useId();
+  return (
+    <div className={className}>
+      <label htmlFor={id} className={labelHidden ? "sr-only" : "block text-sm text-faded"}>
+        {label}
+      </label>
+      <select
+        id={id}
+        className="w-full rounded border border-faded bg-sheet px-2 py-1"
+        value={value}
+        onChange={(event) => {
+          const chosen = options.find(([option]) => option === event.target.value);
+          if (chosen) onChange(chosen[0]);
+        }}
+      >
+        {options.map(([option, text]) => (
+          <option key={option} value={option}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </div>
   );
 }
 

@@ -21,6 +21,7 @@ from weald.core.textblock import FLAT_BACK_SWELL_LIMIT, swell
 from weald.core.units import TOLERANCE, Mm, Notation
 
 REAM = 500
+AS_GOOD = "as good, a matter of taste"
 MOST_MAKE_UPS = 24
 SHEETS_COMPARED = 10
 
@@ -276,7 +277,7 @@ def _merit(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice) -> tuple[f
 
 
 def _against(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, least: int) -> str:
-    """What speaks against a make-up, the gravest first."""
+    """What speaks against a make-up, the gravest first; empty where nothing does."""
     low, high = sheets_a_section(spec.paper.grammage)
     folios = _folios(packet, choice)
     if folios > high:
@@ -287,7 +288,18 @@ def _against(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, least: i
         return f"{folios} folios a signature: more sewing than this paper needs"
     if choice.blanks > least:
         return f"{choice.blanks - least} blanks more than need be"
-    return "as good, a matter of taste"
+    return ""
+
+
+def _for(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, against: str) -> str:
+    """Why a make-up is recommended; where none is good, that it is the least of evils."""
+    if against:
+        return f"the least of evils: {against}"
+    blanks = f"{choice.blanks} {'blank' if choice.blanks == 1 else 'blanks'}"
+    return (
+        f"{_folios(packet, choice)} folios a signature suit {spec.paper.grammage:.0f} g/m², swell of "
+        f"{choice.swell_percent:.0f} %, {blanks}"
+    )
 
 
 def _with_reasons(
@@ -296,17 +308,11 @@ def _with_reasons(
     least = min(choice.blanks for choice in every)
     made = []
     for number, choice in enumerate(shown):
+        against = _against(spec, packet, choice, least)
         best = number == 0
-        if best:
-            blanks = f"{choice.blanks} {'blank' if choice.blanks == 1 else 'blanks'}"
-            reason = (
-                f"{_folios(packet, choice)} folios a signature suit {spec.paper.grammage:.0f} g/m², swell of "
-                f"{choice.swell_percent:.0f} %, {blanks}"
-            )
-        else:
-            reason = _against(spec, packet, choice, least)
-        made.append(replace(choice, reason=reason, recommended=best))
+        reason = _for(spec, packet, choice, against) if best else against
+        made.append(replace(choice, reason=reason or AS_GOOD, recommended=best))
     if not any(choice.chosen for choice in made):
         chosen = next(choice for choice in every if choice.chosen)
-        made.append(replace(chosen, reason=_against(spec, packet, chosen, least)))
+        made.append(replace(chosen, reason=_against(spec, packet, chosen, least) or AS_GOOD))
     return made

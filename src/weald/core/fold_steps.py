@@ -147,28 +147,30 @@ def _runs(lines: list[GridLine], crossings: set[Cell]) -> list[GridLine]:
 
 
 def _corners(motion: Motion, columns: int) -> tuple[Corner, Corner]:
-    """Two corners, facing up before the fold, that lie on one another after it."""
+    """Two corners, facing up before the fold, that lie on one another after it.
+
+    They are as far from the crease as the paper goes on both of its sides.
+    """
     across = motion.axis == "v"
-    moved = [pose for pose in motion.before if pose.cell in motion.moved]
     far = 1 if motion.towards in ("left", "up") else -1
+    topmost: dict[Cell, Pose] = {}
+    for pose in motion.before:
+        place = (pose.x, pose.y)
+        if place not in topmost or pose.level > topmost[place].level:
+            topmost[place] = pose
 
-    def reach(pose: Pose) -> tuple[int, int, int]:
-        along, aside = (pose.x, pose.y) if across else (pose.y, pose.x)
-        return (far * along, aside, pose.level)
+    def landing(pose: Pose) -> Cell:
+        return (
+            (2 * motion.crease - 1 - pose.x, pose.y) if across else (pose.x, 2 * motion.crease - 1 - pose.y)
+        )
 
-    first = max(moved, key=reach)
-    place = (
-        (2 * motion.crease - 1 - first.x, first.y) if across else (first.x, 2 * motion.crease - 1 - first.y)
-    )
-    under = [pose for pose in motion.before if (pose.x, pose.y) == place]
-    if not under:
-        # a zig-zag's first part goes further than the packet: match what it lies beside
-        edge = [pose for pose in motion.before if pose.cell not in motion.moved]
-        under = [max(edge, key=reach)]
-    second = max(under, key=lambda pose: pose.level)
-    outward = (far, 1) if across else (1, far)
-    landed = (-far, 1) if across else (1, -far)
-    return _corner(first, outward, columns), _corner(second, landed, columns)
+    def reach(pose: Pose) -> tuple[int, int]:
+        return (far * pose.x, pose.y) if across else (far * pose.y, pose.x)
+
+    meeting = [pose for pose in topmost.values() if pose.cell in motion.moved and landing(pose) in topmost]
+    first = max(meeting, key=reach)
+    outward, landed = ((far, 1), (-far, 1)) if across else ((1, far), (1, -far))
+    return _corner(first, outward, columns), _corner(topmost[landing(first)], landed, columns)
 
 
 def _corner(pose: Pose, outward: tuple[int, int], columns: int) -> Corner:

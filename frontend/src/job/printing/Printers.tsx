@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { api, type PrinterProfile, ProblemError, unwrap } from "../../api/client";
-import { Button } from "../../parts/controls";
+import { Button, Pick } from "../../parts/controls";
 import { Modal } from "../../parts/Modal";
 
 type Entry = Record<string, string>;
@@ -124,8 +124,7 @@ export function Printers({
         <Text {...props} id="height" label="Largest sheet, height" error="largest.height" />
         <Text {...props} id="unprintable" label="Unprintable edge" />
         <Pick
-          {...props}
-          id="flips"
+          value={entry.flips ?? ""}
           label="Turns sheets by itself on"
           options={[
             ["both", "either edge"],
@@ -133,25 +132,26 @@ export function Printers({
             ["short", "the short edge only"],
             ["none", "no edge: by hand"],
           ]}
+          onChange={(value) => set("flips", value)}
         />
         <span />
         <Pick
-          {...props}
-          id="stacks"
+          value={entry.stacks ?? ""}
           label="Printed sheets come to lie"
           options={[
             ["face_down", "face down"],
             ["face_up", "face up"],
           ]}
+          onChange={(value) => set("stacks", value)}
         />
         <Pick
-          {...props}
-          id="feeds"
+          value={entry.feeds ?? ""}
           label="In its tray it prints the side that lies"
           options={[
             ["face_down", "face down"],
             ["face_up", "face up"],
           ]}
+          onChange={(value) => set("feeds", value)}
         />
         <span />
         <Text {...props} id="back_right" label="Backs stand too far right by" />
@@ -206,35 +206,6 @@ function Text({ entry, set, fields, id, label, error = id }: FieldProps & { erro
           {wrong}
         </p>
       )}
-    </div>
-  );
-}
-
-function Pick({
-  entry,
-  set,
-  id,
-  label,
-  options,
-}: FieldProps & { options: readonly (readonly [string, string])[] }) {
-  const key = useId();
-  return (
-    <div>
-      <label htmlFor={key} className="block text-sm text-faded">
-        {label}
-      </label>
-      <select
-        id={key}
-        className="w-full rounded border border-faded bg-sheet px-2 py-1"
-        value={entry[id] ?? ""}
-        onChange={(event) => set(id, event.target.value)}
-      >
-        {options.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
     </div>
   );
 }

@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, type PrintFile, type PrintPart, ProblemError, unwrap } from "../../api/client";
-import { Button } from "../../parts/controls";
+import { Button, Pick } from "../../parts/controls";
 import { useSession, useSnapshot } from "../context";
 import { valueAt } from "../paths";
 import { TryPrinter } from "./TryPrinter";
@@ -78,18 +78,7 @@ export function Prints() {
         <Button kind="main" disabled={needsText || ask.isPending} onClick={() => ask.mutate()}>
           Impose {sheets} sheets
         </Button>
-        <select
-          aria-label="Which part"
-          className="rounded border border-faded bg-sheet px-2 py-1"
-          value={part}
-          onChange={(event) => setPart(event.target.value as PrintPart)}
-        >
-          {PARTS.map(([value, text]) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </select>
+        <Pick label="Which part" labelHidden value={part} options={PARTS} onChange={setPart} />
       </div>
       {ask.error && (
         <p role="alert" className="mt-1 text-sm text-madder">

@@ -2,13 +2,18 @@
 import { useMutation } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { api, type PrintFile, type TryOrder, type TryReply, unwrap } from "../../api/client";
-import { Button } from "../../parts/controls";
+import { Button, Pick } from "../../parts/controls";
 import { Modal } from "../../parts/Modal";
 import { useSnapshot } from "../context";
 import { valueAt } from "../paths";
 import { usePrinters } from "./Printers";
 
 type Mishap = NonNullable<TryOrder["mishap"]>;
+
+const FLIPS: readonly (readonly [TryOrder["flip"], string])[] = [
+  ["short", "short edge"],
+  ["long", "long edge"],
+];
 
 const MISHAPS: readonly (readonly [Mishap, string])[] = [
   ["none", "nothing goes wrong"],
@@ -44,7 +49,6 @@ export function TryPrinter({
   const [mishap, setMishap] = useState<Mishap>("none");
   const [first, setFirst] = useState(1);
   const [second, setSecond] = useState(2);
-  const id = useId();
   const run = useMutation({
     mutationFn: async () =>
       unwrap(
@@ -67,55 +71,17 @@ export function TryPrinter({
           run.mutate();
         }}
       >
-        <span>
-          <label htmlFor={`${id}-printer`} className="block text-sm text-faded">
-            Printer
-          </label>
-          <select
-            id={`${id}-printer`}
-            className={FIELD}
-            value={printer}
-            onChange={(event) => setPrinter(event.target.value)}
-          >
-            <option value="">{own || "any, turns either way"}</option>
-            {printers.data?.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.printer.name}
-              </option>
-            ))}
-          </select>
-        </span>
-        <span>
-          <label htmlFor={`${id}-flip`} className="block text-sm text-faded">
-            In its dialog: flip on the
-          </label>
-          <select
-            id={`${id}-flip`}
-            className={FIELD}
-            value={flip}
-            onChange={(event) => setFlip(event.target.value === "long" ? "long" : "short")}
-          >
-            <option value="short">short edge</option>
-            <option value="long">long edge</option>
-          </select>
-        </span>
-        <span>
-          <label htmlFor={`${id}-mishap`} className="block text-sm text-faded">
-            And then
-          </label>
-          <select
-            id={`${id}-mishap`}
-            className={FIELD}
-            value={mishap}
-            onChange={(event) => setMishap(event.target.value as Mishap)}
-          >
-            {MISHAPS.map(([value, text]) => (
-              <option key={value} value={value}>
-                {text}
-              </option>
-            ))}
-          </select>
-        </span>
+        <Pick
+          label="Printer"
+          value={printer}
+          options={[
+            ["", own || "any, turns either way"],
+            ...(printers.data ?? []).map((each) => [String(each.id), each.printer.name] as const),
+          ]}
+          onChange={setPrinter}
+        />
+        <Pick label="In its dialog: flip on the" value={flip} options={FLIPS} onChange={setFlip} />
+        <Pick label="And then" value={mishap} options={MISHAPS} onChange={setMishap} />
         {["lost_sheet", "swapped_sheets", "turned_section"].includes(mishap) && (
           <Count
             label={mishap === "turned_section" ? "Signature" : "Sheet"}

@@ -1,6 +1,6 @@
 import { Printer } from "lucide-react";
-import { useId, useState } from "react";
-import { Button } from "../../parts/controls";
+import { useState } from "react";
+import { Button, Pick } from "../../parts/controls";
 import { useChoices } from "../choices";
 import { useSession, useSnapshot } from "../context";
 import { CheckField, Group, LengthField, NumberField, SelectField } from "../fields";
@@ -59,37 +59,28 @@ export function PrintingInputs() {
 function PrinterField() {
   const session = useSession();
   const { draft } = useSnapshot();
-  const id = useId();
   const [open, setOpen] = useState(false);
   const printers = usePrinters();
   const name = String(valueAt(draft, "printing.printer.name") ?? "");
   const known = printers.data?.some((each) => each.printer.name === name) ?? false;
   return (
     <>
-      <div className="w-40">
-        <label htmlFor={id} className="block text-sm text-faded">
-          Printer
-        </label>
-        <select
-          id={id}
-          className="w-full rounded border border-faded bg-sheet px-2 py-1"
-          value={name}
-          onChange={(event) => {
-            const chosen = printers.data?.find((each) => each.printer.name === event.target.value);
-            session.set("printing.printer", chosen ? { ...chosen.printer } : {});
-            const flips = chosen?.printer.flips;
-            if (flips === "long" || flips === "short") session.set("printing.flip", flips);
-          }}
-        >
-          <option value="">any, turns either way</option>
-          {name && !known && <option value={name}>{name}</option>}
-          {printers.data?.map((each) => (
-            <option key={each.id} value={each.printer.name}>
-              {each.printer.name}
-            </option>
-          ))}
-        </select>
-      </div>
+      <Pick
+        className="w-40"
+        label="Printer"
+        value={name}
+        options={[
+          ["", "any, turns either way"],
+          ...(name && !known ? [[name, name] as const] : []),
+          ...(printers.data ?? []).map(({ printer }) => [printer.name, printer.name] as const),
+        ]}
+        onChange={(next) => {
+          const chosen = printers.data?.find((each) => each.printer.name === next)?.printer;
+          session.set("printing.printer", chosen ? { ...chosen } : {});
+          if (chosen?.flips === "long" || chosen?.flips === "short")
+            session.set("printing.flip", chosen.flips);
+        }}
+      />
       <div className="pt-[1.3rem]">
         <Button
           aria-label="Printers of the workshop"
@@ -109,7 +100,6 @@ function SheetField() {
   const session = useSession();
   const choices = useChoices();
   const { draft } = useSnapshot();
-  const id = useId();
   const sheet = valueAt(draft, "printing.sheet");
   const width = valueAt(draft, "printing.sheet.width");
   const height = valueAt(draft, "printing.sheet.height");
@@ -119,40 +109,29 @@ function SheetField() {
   };
   const same = (size: { width: unknown; height: unknown }) =>
     size.width === width && size.height === height;
-  const named = choices?.sheets.flatMap((size) => [
+  const named = (choices?.sheets ?? []).flatMap((size) => [
     { key: `${size.name}, upright`, width: size.width, height: size.height },
     { key: `${size.name}, across`, width: size.height, height: size.width },
   ]);
-  const chosen = !sheet ? "cut" : same(stock) ? "stock" : (named?.find(same)?.key ?? "own");
+  const chosen = !sheet ? "cut" : same(stock) ? "stock" : (named.find(same)?.key ?? "own");
   return (
     <>
-      <div className="w-44">
-        <label htmlFor={id} className="block text-sm text-faded">
-          In the printer
-        </label>
-        <select
-          id={id}
-          className="w-full rounded border border-faded bg-sheet px-2 py-1"
-          value={chosen}
-          onChange={(event) => {
-            const size = named?.find((each) => each.key === event.target.value);
-            if (event.target.value === "cut") session.set("printing.sheet", null);
-            else if (event.target.value === "stock" || event.target.value === "own")
-              session.set("printing.sheet", { ...stock });
-            else if (size)
-              session.set("printing.sheet", { width: size.width, height: size.height });
-          }}
-        >
-          <option value="cut">sheets cut to size</option>
-          <option value="stock">the paper, uncut</option>
-          <option value="own">own size</option>
-          {named?.map((size) => (
-            <option key={size.key} value={size.key}>
-              {size.key}
-            </option>
-          ))}
-        </select>
-      </div>
+      <Pick
+        className="w-44"
+        label="In the printer"
+        value={chosen}
+        options={[
+          ["cut", "sheets cut to size"],
+          ["stock", "the paper, uncut"],
+          ["own", "own size"],
+          ...named.map(({ key }) => [key, key] as const),
+        ]}
+        onChange={(next) => {
+          const size = named.find((each) => each.key === next) ?? stock;
+          const { width, height } = size;
+          session.set("printing.sheet", next === "cut" ? null : { width, height });
+        }}
+      />
       {sheet !== null && sheet !== undefined && (
         <>
           <LengthField path="printing.sheet.width" label="Width" width="w-20" />

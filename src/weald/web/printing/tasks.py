@@ -1,5 +1,6 @@
 """Imposing on the worker."""
 
+from django.db import close_old_connections
 from django.utils import timezone
 from procrastinate import JobContext
 from procrastinate.contrib.django import app
@@ -15,6 +16,7 @@ SILENT_SECONDS = 30
 @app.task(queue="press")
 def impose(print_id: str) -> None:
     """Impose a file that was asked for."""
+    close_old_connections()
     carry_out(print_id)
 
 
