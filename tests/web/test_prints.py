@@ -54,7 +54,8 @@ def take(client: Client, job: Job, made: dict[str, Any]) -> bytes:
 def test_a_text_is_imposed_by_the_worker(client: Client, printed: Job, tmp_path: Path) -> None:
     made = ask(client, printed)
     assert (made["state"], made["sheets"], made["author"]) == ("waiting", 3, "binder")
-    assert ProcrastinateJob.objects.get(task_name__endswith="impose").args == {"print_id": made["id"]}
+    queued = ProcrastinateJob.objects.get(args__print_id=made["id"])
+    assert (queued.queue_name, queued.status) == ("press", "todo")
     assert client.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 404
     services.carry_out(made["id"])
     done = client.get(f"/api/jobs/{printed.pk}/prints").json()[0]
@@ -300,3 +301,40 @@ def test_what_was_left_unfinished_is_swept(client: Client, printed: Job, tmp_pat
     os.utime(left, (0, 0))
     assert sweep() == 1
     assert not left.exists()
+
+
+def test_a_file_belongs_to_its_job_alone(client: Client, printed: Job, binder: User, stranger: User) -> None:
+    made = ask(client, printed)
+    services.carry_out(made["id"])
+    other = make_job(binder, {"title": "Another book"})
+    for path in ("file", "pages/1.png"):
+        assert client.get(f"/api/jobs/{other.pk}/prints/{made['id']}/{path}").status_code == 404
+    assert send(client, "POST", f"/api/jobs/{other.pk}/prints/{made['id']}/cancel").status_code == 404
+    theirs = Client()
+    theirs.force_login(stranger)
+    assert theirs.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 404
+    assert theirs.delete(f"/api/jobs/{printed.pk}/prints/{made['id']}").status_code == 404
+    assert client.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 200
+
+
+def test_another_workshops_printer_is_not_tried(client: Client, printed: Job, stranger: User) -> None:
+    theirs = Client()
+    theirs.force_login(stranger)
+    laser = send(theirs, "POST", "/api/printers", {"name": "Theirs"}).json()
+    made = ask(client, printed)
+    services.carry_out(made["id"])
+    order = {"flip": "short", "printer_id": laser["id"]}
+    assert send(client, "POST", f"/api/jobs/{printed.pk}/prints/{made['id']}/try", order).status_code == 404
+
+
+def test_a_text_of_another_workshop_is_not_imposed(client: Client, stranger: User, tmp_path: Path) -> None:
+    theirs = Client()
+    theirs.force_login(stranger)
+    content = write_text(tmp_path / "theirs.pdf", 8, 140, 210).read_bytes()
+    digest = bring(theirs, content).json()["digest"]
+    job = send(client, "POST", "/api/jobs", {"text": {"pages": 8, "file": digest}}).json()
+    answer = send(client, "POST", f"/api/jobs/{job['id']}/prints", {"part": "whole"})
+    assert (answer.status_code, "Bring the text" in answer.json()["message"]) == (422, True)
+    assert client.get(f"/api/jobs/{job['id']}/test-sheet.pdf").status_code == 422
+    # the dummy has nothing of the text on it
+    assert client.get(f"/api/jobs/{job['id']}/fold-dummy.pdf").status_code == 200
