@@ -91,6 +91,22 @@ def test_a_wrong_option_is_one_clear_line(
     assert not (tmp_path / "out.pdf").exists()
 
 
+@pytest.mark.parametrize("words", [("--flip", "sideways"), ("--work", "twice"), ("--sheets", "A3")])
+def test_an_option_that_is_none_is_one_clear_line(
+    monkeypatch: pytest.MonkeyPatch,
+    capsys: pytest.CaptureFixture[str],
+    text: Path,
+    tmp_path: Path,
+    words: tuple[str, ...],
+) -> None:
+    with pytest.raises(SystemExit) as ended:
+        run(monkeypatch, text, tmp_path / "out.pdf", *words)
+    assert ended.value.code == 2
+    error = capsys.readouterr().err
+    assert error.count("\n") == 1
+    assert words[0].lstrip("-") in error
+
+
 @pytest.mark.parametrize("spoil", [each[0] for each in BAD], ids=[each[0].__name__ for each in BAD])
 def test_a_bad_text_is_one_clear_line(
     monkeypatch: pytest.MonkeyPatch,

@@ -2,13 +2,22 @@
 
 import argparse
 import sys
+from typing import NoReturn
 
 from weald.command import impose_file
 from weald.command.machine import NotReadyError
 
 
+class _Parser(argparse.ArgumentParser):
+    """Says what is wrong in one line."""
+
+    def error(self, message: str) -> NoReturn:
+        """End with status 2."""
+        self.exit(2, f"weald: {message}; {self.prog} --help lists what there is\n")
+
+
 def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(prog="./weald", description="Plans, calculates and records bound books.")
+    parser = _Parser(prog="./weald", description="Plans, calculates and records bound books.")
     words = parser.add_subparsers(dest="word", required=True, metavar="WORD")
     demo = words.add_parser("demo", help="start with the demo bindery")
     demo.add_argument("--fresh", action="store_true", help="throw the demo's data away first")
