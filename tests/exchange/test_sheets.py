@@ -14,6 +14,7 @@ from tests.exchange.texts import write_text
 from weald.core.press import Press, press
 from weald.core.shift_sheet import draw_shift_sheet
 from weald.core.spec import read_spec
+from weald.exchange.drawing_pdf import printable
 from weald.exchange.drawn_sheets import drawn_sheets_pdf
 from weald.exchange.imposed_pdf import Order, impose_pdf
 from weald.exchange.page_images import page_png
@@ -44,10 +45,16 @@ def test_every_sheet_is_labelled_in_the_waste(tmp_path: Path) -> None:
         assert f"sheet {1 if sheet == 2 else sheet + 1}" in words
         assert f"signature {1 if sheet < 2 else 2} of 2" in words
         assert ("inner side" if page % 2 else "outer side") in words
-        assert "Café of" in words
+        assert "Café of Lódz" in words
     # the signature mark stands on the outermost sheet of each signature only
     assert [words.splitlines().count("A") for words in said] == [1, 0, 0, 0, 0, 0]
     assert [words.splitlines().count("B") for words in said] == [0, 0, 0, 0, 1, 0]
+
+
+def test_what_the_type_does_not_hold_is_spelt_otherwise() -> None:
+    assert printable("5¼″ of Łódź, 3 × 4 − 1") == '5¼" of Lódz, 3 × 4 − 1'
+    assert printable("Книга") == "?????"
+    assert printable("plain") == "plain"
 
 
 def test_signature_marks_can_be_numbers_or_left_out(tmp_path: Path) -> None:

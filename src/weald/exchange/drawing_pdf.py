@@ -1,5 +1,6 @@
 """Drawings put on a PDF page at a stated scale."""
 
+import unicodedata
 from functools import lru_cache
 from pathlib import Path
 
@@ -37,9 +38,35 @@ def type_size(height: Mm) -> float:
     return float(height * mm / _CAP_HEIGHT)
 
 
+_SPELT_OTHERWISE = {
+    "″": '"',
+    "π": "pi",
+    "≤": "<=",
+    "≥": ">=",
+    "√": "root ",
+    "Ł": "L",
+    "ł": "l",
+    "Đ": "D",
+    "đ": "d",
+    "ı": "i",
+    "′": "'",
+}
+
+
+@lru_cache(maxsize=1024)
+def _printable_sign(sign: str) -> str:
+    """A sign the type holds, its nearest relation, or a question mark."""
+    register_fonts()
+    held = pdfmetrics.getFont(SANS).face.charToGlyph
+    if ord(sign) in held:
+        return sign
+    base = unicodedata.normalize("NFKD", sign)[0]
+    return _SPELT_OTHERWISE.get(sign) or (base if ord(base) in held else "?")
+
+
 def printable(text: str) -> str:
     """Text with the signs the type does not hold spelt otherwise."""
-    return text.replace("″", '"').replace("√", "root ")
+    return text if text.isascii() else "".join(_printable_sign(sign) for sign in text)
 
 
 class Paper:
