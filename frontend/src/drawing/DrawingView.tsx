@@ -1,8 +1,9 @@
 /** The one renderer of the core's drawings on screen: true to scale, with rulers, zoom and fit. */
 import { Maximize2, ZoomIn, ZoomOut } from "lucide-react";
-import { memo, useEffect, useId, useRef, useState } from "react";
+import { memo, useId, useState } from "react";
 import type { Drawing } from "../api/client";
 import { IconButton } from "../parts/controls";
+import { useSize } from "../parts/useSize";
 import { Element } from "./elements";
 import { Legend } from "./Legend";
 import { Ruler, RULER } from "./Rulers";
@@ -31,21 +32,10 @@ export const DrawingView = memo(function DrawingView({
   inches: boolean;
   legend: boolean;
 }) {
-  const holder = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 600, height: 400 });
+  const [holder, size] = useSize({ width: 600, height: 400 });
   const [zoom, setZoom] = useState(1);
   const [scroll, setScroll] = useState({ x: 0, y: 0 });
   const patterns = useId();
-
-  useEffect(() => {
-    const element = holder.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() =>
-      setSize({ width: element.clientWidth, height: element.clientHeight }),
-    );
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
 
   const view = fit(drawing, size.width - RULER, size.height - RULER, zoom);
   return (

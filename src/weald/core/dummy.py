@@ -13,8 +13,6 @@ from weald.core.units import Mm
 
 Border = Literal["left", "right", "top", "bottom"]
 Join = Literal["one_piece", "two_pieces", "none"]
-MOST_CELLS = 128
-"""Cells a film of the folding shows; stacks with more are shown by their outermost sheet."""
 
 
 @dataclass(frozen=True, slots=True)

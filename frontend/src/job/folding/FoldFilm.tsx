@@ -4,6 +4,7 @@ import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
 import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from "react";
 import { api, type Film, unwrap } from "../../api/client";
 import { IconButton } from "../../parts/controls";
+import { useSize } from "../../parts/useSize";
 import { useDraftQuery } from "../useDraftQuery";
 
 const SECONDS_A_FOLD = 1.1;
@@ -124,17 +125,7 @@ function reach(film: Film): { left: number; top: number; right: number; bottom: 
 }
 
 function Stage({ film, at }: { film: Film; at: number }) {
-  const holder = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 600, height: 360 });
-  useEffect(() => {
-    const element = holder.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() =>
-      setSize({ width: element.clientWidth, height: element.clientHeight }),
-    );
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
+  const [holder, size] = useSize({ width: 600, height: 360 });
   const edges = reach(film);
   const scale = Math.min(
     (size.width - 2 * MARGIN) / ((edges.right - edges.left) * film.cell_width),
