@@ -35,7 +35,7 @@ class Piece:
     allowance: Mm = 0.0
 
 
-_FILLS: dict[PieceMaterial, Material] = {
+MATERIAL_FILLS: dict[PieceMaterial, Material] = {
     "paper": "paper",
     "endpaper": "paper_inner",
     "board": "board",
@@ -69,7 +69,7 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
 
 def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, notation: Notation) -> None:
     shape = box(left, top, piece.width, piece.height)
-    sketch.area(shape, _FILLS[piece.material], "cut")
+    sketch.area(shape, MATERIAL_FILLS[piece.material], "cut")
     if piece.grain != "any":
         sketch.grain(shape, 90 if piece.grain == "height" else 0)
     narrow = piece.width < piece.height / 4

@@ -13,8 +13,16 @@ from typing import Literal
 from weald.core.findings import Patch
 from weald.core.units import MILLIMETRES, Mm, Notation, plain_number
 
-Station = Literal["text", "paper", "folding", "printing", "block", "boards"]
-STATIONS: tuple[Station, ...] = ("text", "paper", "folding", "printing", "block", "boards")
+Station = Literal["text", "paper", "folding", "printing", "block", "boards", "cutting"]
+STATIONS: tuple[Station, ...] = (
+    "text",
+    "paper",
+    "folding",
+    "printing",
+    "block",
+    "boards",
+    "cutting",
+)
 STATION_TITLES: dict[Station, str] = {
     "text": "Text",
     "paper": "Paper",
@@ -22,6 +30,7 @@ STATION_TITLES: dict[Station, str] = {
     "printing": "Printing",
     "block": "Block",
     "boards": "Boards & cover",
+    "cutting": "Cutting",
 }
 
 Kind = Literal["length", "thickness", "count", "percent", "grammage", "weight", "factor"]
@@ -83,6 +92,7 @@ QUANTITIES: dict[str, Definition] = {
     "spine.swell": Definition("block", "Swell", "thickness"),
     "spine.swell_ratio": Definition("block", "Swell to thickness", "percent"),
     "spine.thickness": Definition("block", "Spine as sewn"),
+    "board.thickness": Definition("boards", "Board thickness", "thickness"),
     "squares.head": Definition("boards", "Square, head"),
     "squares.tail": Definition("boards", "Square, tail"),
     "squares.fore_edge": Definition("boards", "Square, fore-edge"),
@@ -102,9 +112,13 @@ QUANTITIES: dict[str, Definition] = {
     "closed.fore_edge": Definition("boards", "Closed: square at the fore-edge"),
     "joint.ease": Definition("boards", "Inset, in board thicknesses", "factor"),
     "book.weight": Definition("boards", "Weight of the book", "weight"),
+    "pastedown.growth": Definition("boards", "Paste-down grows when pasted", "thickness"),
+    "pull.outside": Definition("boards", "Pull of the cover", "factor"),
+    "pull.inside": Definition("boards", "Pull of paste-down and linings", "factor"),
+    "pull.lining": Definition("boards", "Lining that would balance it", "grammage"),
 }
 
-_NEVER_MEASURED = ("closed.", "printed.")
+_NEVER_MEASURED = ("closed.", "printed.", "pastedown.")
 
 
 def measurable(quantity_id: str) -> bool:

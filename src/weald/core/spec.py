@@ -5,68 +5,37 @@ Missing keys take house defaults; unknown ones are refused by name. Read a job w
 :func:`read_spec`, which says every place that is wrong in plain words.
 """
 
-import difflib
-import math
-import unicodedata
 from collections.abc import Iterator, Mapping
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
-from pydantic import (
-    AfterValidator,
-    BaseModel,
-    BeforeValidator,
-    ConfigDict,
-    Field,
-    ValidationError,
-    ValidationInfo,
+from pydantic import Field, ValidationError
+
+from weald.core.entries import (
+    Allowance,
+    Entries,
+    Length,
+    Name,
+    OneLine,
+    Shift,
+    Size,
+    Thin,
+    Title,
+    lengths_of,
+    near,
+    problems,
 )
-from pydantic.fields import FieldInfo
-from pydantic_core import ErrorDetails
-
 from weald.core.errors import SizeError, SpecError
 from weald.core.folding import MAX_SHEETS, FoldedPacket, fold_packet
 from weald.core.forme import Flip, PileFace, Work
 from weald.core.imposition import Gather
 from weald.core.makeup import BlankPlace, MakeUp, MakeUpRule, make_up, read_mix
 from weald.core.page import Anchor, Filler, Placing
-from weald.core.paper import Grade, SheetGrain
+from weald.core.paper import Grade, SheetGrain, calliper_from_bulk
 from weald.core.reckoning import measurable, measurable_ids
-from weald.core.units import BareUnit, Mm, Notation, parse_length
+from weald.core.units import Mm, Notation
 
 
-def _read_length(value: object, info: ValidationInfo) -> object:
-    if not isinstance(value, (str, int, float)) or isinstance(value, bool):
-        raise ValueError("Give a length, such as 135, 13.5 cm or 5 1/4 in.")
-    bare: BareUnit = (info.context or {}).get("bare", "mm")
-    length = parse_length(value, bare)
-    if not math.isfinite(length):
-        raise ValueError("Give a length that can be measured.")
-    return length
-
-
-Length = Annotated[float, BeforeValidator(_read_length, json_schema_input_type=float | str)]
-Size = Annotated[Length, Field(gt=0, le=3000)]
-Allowance = Annotated[Length, Field(ge=0, le=200)]
-Thin = Annotated[Length, Field(gt=0, le=3)]
-Shift = Annotated[Length, Field(ge=-20, le=20)]
-
-
-def _without_control_signs(text: str) -> str:
-    if any(unicodedata.category(sign) == "Cc" for sign in text):
-        raise ValueError("Write this on one line, without tabs or other control signs.")
-    return text
-
-
-_OneLine = AfterValidator(_without_control_signs)
-Name = Annotated[str, Field(max_length=120), _OneLine]
-Title = Annotated[str, Field(min_length=1, max_length=200), _OneLine]
-
-
-class _Part(BaseModel):
-    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
-
-
-class RulingMargins(_Part):
+class RulingMargins(Entries):
     """What stays free of a ruling at each edge of the trimmed page."""
 
     head: Allowance = 15.0
@@ -75,7 +44,7 @@ class RulingMargins(_Part):
     fore_edge: Allowance = 10.0
 
 
-class Ruling(_Part):
+class Ruling(Entries):
     """How a ruled page is ruled. ``pitch`` is from line to line; of staves, from stave line to stave line."""
 
     pitch: Annotated[Length, Field(ge=1, le=100)] = 5.0
@@ -84,14 +53,14 @@ class Ruling(_Part):
     margins: RulingMargins = RulingMargins()
 
 
-class PageSize(_Part):
+class PageSize(Entries):
     """The size most pages of the uploaded text have."""
 
     width: Size
     height: Size
 
 
-class Text(_Part):
+class Text(Entries):
     """The pages to be bound. A blank book has leaves to write on instead of printed pages.
 
     ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
@@ -113,7 +82,7 @@ class Text(_Part):
     anchor: Anchor = "middle"
 
 
-class Trim(_Part):
+class Trim(Entries):
     """What is cut off the folded section at each edge."""
 
     head: Allowance = 3.0
@@ -121,7 +90,7 @@ class Trim(_Part):
     fore_edge: Allowance = 4.0
 
 
-class Leaf(_Part):
+class Leaf(Entries):
     """The finished page, after trimming."""
 
     width: Size = 140.0
@@ -129,21 +98,21 @@ class Leaf(_Part):
     trim: Trim = Trim()
 
 
-class BasisWeight(_Part):
+class BasisWeight(Entries):
     """Pounds per 500 sheets of the basic size of one grade."""
 
     pounds: Annotated[float, Field(gt=0, le=1000)]
     grade: Grade
 
 
-class Stack(_Part):
+class Stack(Entries):
     """So many leaves, pressed and measured together."""
 
     leaves: Annotated[int, Field(ge=1, le=10000)]
     thickness: Annotated[Length, Field(gt=0, le=1000)]
 
 
-class StockSheet(_Part):
+class StockSheet(Entries):
     """A sheet as it lies: the grain runs along its width or its height."""
 
     width: Size = 450.0
@@ -151,7 +120,7 @@ class StockSheet(_Part):
     grain: SheetGrain = "width"
 
 
-class Paper(_Part):
+class Paper(Entries):
     """The paper of the text.
 
     Grammage comes from ``basis`` where that is given. Thickness of a leaf comes from
@@ -168,33 +137,33 @@ class Paper(_Part):
     spoilage: Annotated[float, Field(ge=0, le=100)] = 5.0
 
 
-class Folding(_Part):
+class Folding(Entries):
     """How sheets become sections."""
 
-    programme: Annotated[str, Field(max_length=60), _OneLine] = "v"
+    programme: Annotated[str, Field(max_length=60), OneLine] = "v"
     sheets_per_section: Annotated[int, Field(ge=1, le=40)] = 4
     gather: Gather = "inset"
     creep_factor: Annotated[float, Field(ge=0, le=4)] = 1.5708
     make_up: MakeUpRule = "even"
-    mix: Annotated[str, Field(max_length=200), _OneLine] = ""
+    mix: Annotated[str, Field(max_length=200), OneLine] = ""
     fold_to: Literal["edges", "marks"] = "marks"
 
 
-class PrintedSheet(_Part):
+class PrintedSheet(Entries):
     """The sheet as it goes into the printer."""
 
     width: Size
     height: Size
 
 
-class Repeat(_Part):
+class Repeat(Entries):
     """How often the unfolded sheet stands on the printed one, to be cut apart."""
 
     columns: Annotated[int, Field(ge=1, le=12)] = 1
     rows: Annotated[int, Field(ge=1, le=12)] = 1
 
 
-class Printer(_Part):
+class Printer(Entries):
     """What a printer can do.
 
     :param largest: the largest sheet it takes, lying either way; no limit when not given.
@@ -214,7 +183,7 @@ class Printer(_Part):
     back_down: Shift = 0.0
 
 
-class Printing(_Part):
+class Printing(Entries):
     """How both sides of a sheet are printed.
 
     Without ``sheet`` the printed sheet is the unfolded one, as often as ``repeat`` says. ``flip`` is
@@ -232,7 +201,7 @@ class Printing(_Part):
     creep_shift: bool = True
 
 
-class Sewing(_Part):
+class Sewing(Entries):
     """What the thread adds at the spine: swell = sections × thread × swell_factor."""
 
     method: Literal["tapes", "cords", "raised_cords", "link", "pamphlet", "staples", "none"] = "tapes"
@@ -241,7 +210,7 @@ class Sewing(_Part):
     swell_factor: Annotated[float, Field(ge=0, le=2)] = 0.5
 
 
-class Back(_Part):
+class Back(Entries):
     """The shape of the spine."""
 
     shape: Literal["flat"] = "flat"
@@ -249,7 +218,7 @@ class Back(_Part):
     shoulder: Literal["none"] = "none"
 
 
-class Endpapers(_Part):
+class Endpapers(Entries):
     """Endpapers; ``leaves`` counts those at one end, the paste-down included."""
 
     kind: Literal["tipped"] = "tipped"
@@ -258,7 +227,11 @@ class Endpapers(_Part):
     bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
 
 
-class Squares(_Part):
+LINING_BULK = 1.2
+"""cm³/g of the smooth papers boards are lined with."""
+
+
+class Squares(Entries):
     """How far the boards stand out beyond the block."""
 
     head: Annotated[Length, Field(ge=0, le=50)] = 3.0
@@ -266,16 +239,40 @@ class Squares(_Part):
     fore_edge: Annotated[Length, Field(ge=0, le=50)] = 4.0
 
 
+class BoardLining(Entries):
+    """What is glued on a board: on its inside or outside, or another board (``core``).
+
+    Without ``thickness`` it is grammage × 1.2 / 1000, that of a smooth lining paper.
+    """
+
+    side: Literal["inside", "outside", "core"] = "inside"
+    name: Name = ""
+    grammage: Annotated[float, Field(gt=0, le=3000)] = 90.0
+    thickness: Annotated[Length, Field(gt=0, le=12)] | None = None
+
+    @property
+    def effective(self) -> Mm:
+        """What it adds to the board."""
+        if self.thickness is not None:
+            return self.thickness
+        return calliper_from_bulk(self.grammage, LINING_BULK)
+
+
 SpineRule = Literal["block", "flush", "flush_less_1", "block_plus_1_5"]
 JointRule = Literal["by_board", "board_plus_6", "inset", "fixed"]
 
 
-class Binding(_Part):
-    """The case. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all."""
+class Binding(Entries):
+    """The case. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
+
+    ``cut_in_case`` is how much wider boards are cut, to be cut to size once offered up in the case.
+    """
 
     structure: Literal["flat_case"] = "flat_case"
     board: Annotated[Length, Field(ge=0.3, le=12)] = 2.0
     board_name: Name = ""
+    linings: Annotated[tuple[BoardLining, ...], Field(max_length=6)] = ()
+    cut_in_case: Annotated[Length, Field(ge=0, le=50)] = 0.0
     spine_board: Annotated[Length, Field(ge=0.3, le=12)] | None = None
     cover_name: Name = ""
     cover_thickness: Annotated[Length, Field(gt=0, le=4)] = 0.3
@@ -291,7 +288,29 @@ class Binding(_Part):
     overlap: Annotated[Length, Field(ge=0, le=200)] = 30.0
 
 
-class JobSpec(_Part):
+class PieceStock(Entries):
+    """What one kind of piece is cut from: copied from the shelf, so that a job stands on its own.
+
+    ``item`` is its number on the shelf. A roll has no height. ``across`` says that its grain running
+    the wrong way is meant.
+    """
+
+    item: int | None = None
+    name: Name = ""
+    form: Literal["sheet", "roll", "skin"] = "sheet"
+    width: Size
+    height: Size | None = None
+    grain: SheetGrain | None = None
+    thickness: Annotated[Length, Field(gt=0, le=20)] | None = None
+    grammage: Annotated[float, Field(gt=0, le=3000)] | None = None
+    price: Annotated[float, Field(ge=0, le=100000)] | None = None
+    across: bool = False
+
+
+PieceId = Annotated[str, Field(max_length=40, pattern=r"^[a-z0-9_]+$")]
+
+
+class JobSpec(Entries):
     """A whole job."""
 
     format: Literal["weald-job"] = "weald-job"
@@ -307,82 +326,8 @@ class JobSpec(_Part):
     back: Back = Back()
     endpapers: Endpapers = Endpapers()
     binding: Binding = Binding()
+    stock: Annotated[dict[PieceId, PieceStock], Field(max_length=60)] = {}
     measured: dict[str, Size] = {}
-
-
-_LIMITS = {
-    "greater_than": "must be more than {gt}",
-    "greater_than_equal": "must be at least {ge}",
-    "less_than_equal": "must be at most {le}",
-    "less_than": "must be less than {lt}",
-    "multiple_of": "must be a multiple of {multiple_of}",
-}
-_KINDS = {
-    "int_parsing": "must be a whole number, such as 4",
-    "int_type": "must be a whole number, such as 4",
-    "int_from_float": "must be a whole number, such as 4",
-    "float_parsing": "must be a number, such as 1.3",
-    "float_type": "must be a number, such as 1.3",
-    "string_type": "must be text",
-    "bool_parsing": "must be true or false",
-    "bool_type": "must be true or false",
-    "model_type": "must be a group of keys in braces",
-    "dict_type": "must be a group of keys in braces",
-    "missing": "is missing; give it a value",
-    "finite_number": "must be a number that can be measured",
-    "string_too_short": "must not be empty",
-    "string_too_long": "is too long; keep it to {max_length} characters",
-    "string_pattern_mismatch": "is not written as it has to be; the job file's description says how",
-}
-
-
-def _fields_at(path: tuple[str | int, ...]) -> dict[str, FieldInfo]:
-    """The entries of the group at a path; none where there is no such group."""
-    model: Any = JobSpec
-    for key in path:
-        annotation = model.model_fields[key].annotation if key in model.model_fields else None
-        options = getattr(annotation, "__args__", (annotation,))
-        model = next((each for each in options if hasattr(each, "model_fields")), None)
-        if model is None:
-            return {}
-    return dict(model.model_fields)
-
-
-def _unit_at(path: tuple[str | int, ...]) -> str:
-    """The unit limits are said in: millimetres for lengths, none for counts and plain numbers."""
-    info = _fields_at(path[:-1]).get(str(path[-1])) if path else None
-    measured = len(path) > 1 and path[0] == "measured"
-    return " mm" if measured or (info and _is_length(info.metadata, info.annotation)) else ""
-
-
-def _near(word: str, words: list[str]) -> str:
-    """“; did you mean …?”, or the whole choice where it is short."""
-    if close := difflib.get_close_matches(word, words, n=1, cutoff=0.5):
-        return f"did you mean “{close[0]}”?"
-    return f"known are {', '.join(words)}." if len(words) <= 16 else "see the job file's description."
-
-
-def _sentence(error: ErrorDetails) -> str:
-    kind, context = error["type"], error.get("ctx", {})
-    if kind == "extra_forbidden":
-        key = str(error["loc"][-1])
-        return f"“{key}” is not part of a job; {_near(key, list(_fields_at(error['loc'][:-1])))}"
-    if kind in ("literal_error", "enum"):
-        return f"“{error['input']}” cannot be planned here; use {context['expected']}."
-    if kind == "value_error":
-        return str(context["error"])
-    if kind in _LIMITS:
-        return f"“{error['input']}” {_LIMITS[kind].format(**context)}{_unit_at(error['loc'])}."
-    if kind in _KINDS:
-        return f"{_KINDS[kind].format(**context)}.".capitalize()
-    return error["msg"] + "."
-
-
-def _problems(error: ValidationError) -> dict[str, str]:
-    return {
-        ".".join(str(step) for step in detail["loc"]) or "job": _sentence(detail)
-        for detail in error.errors(include_url=False)
-    }
 
 
 def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
@@ -390,7 +335,7 @@ def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
         if not measurable(key):
             yield (
                 f"measured.{key}",
-                f"“{key}” is no size that can be measured; {_near(key, measurable_ids())}",
+                f"“{key}” is no size that can be measured; {near(key, measurable_ids())}",
             )
 
 
@@ -444,31 +389,16 @@ def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
     try:
         spec = JobSpec.model_validate(dict(data), context={"bare": notation.bare if notation else "mm"})
     except ValidationError as error:
-        raise SpecError(_problems(error)) from None
+        raise SpecError(problems(error, JobSpec, "a job")) from None
     except SizeError as error:
         raise SpecError({"job": str(error)}) from None
-    if problems := dict([*_measured_problems(spec), *_folding_problems(spec)]):
-        raise SpecError(problems)
+    if found := dict([*_measured_problems(spec), *_folding_problems(spec)]):
+        raise SpecError(found)
     return spec
-
-
-def _lengths(part: BaseModel, prefix: str) -> Iterator[tuple[str, Mm]]:
-    for name, info in type(part).model_fields.items():
-        value = getattr(part, name)
-        if isinstance(value, BaseModel):
-            yield from _lengths(value, f"{prefix}{name}.")
-        elif isinstance(value, float) and _is_length(info.metadata, info.annotation):
-            yield f"{prefix}{name}", value
-
-
-def _is_length(metadata: list[Any], annotation: Any) -> bool:
-    options = getattr(annotation, "__args__", ())
-    inner = [item for option in options for item in getattr(option, "__metadata__", ())]
-    return any(isinstance(item, BeforeValidator) for item in [*metadata, *inner])
 
 
 def editable_lengths(spec: JobSpec, notation: Notation) -> dict[str, str]:
     """Every length of a job as it stands in its field, by dotted path."""
-    shown = {path: notation.editable(value) for path, value in _lengths(spec, "")}
+    shown = {path: notation.editable(value) for path, value in lengths_of(spec)}
     shown |= {f"measured.{key}": notation.editable(value) for key, value in spec.measured.items()}
     return shown

@@ -38,6 +38,25 @@ JOINT_GAUGES: tuple[tuple[str, str, Mm, str], ...] = (
 )
 
 
+def reckon_board(spec: JobSpec, ledger: Ledger) -> Mm:
+    """Enter the thickness of the boards with all that is glued on them, and give it back."""
+    binding = spec.binding
+    if not binding.linings:
+        return ledger.reckon("board.thickness", binding.board, "the board alone", entry="binding.board")
+    terms = {"board": ledger.entry("board", binding.board, "binding.board")}
+    for number, lining in enumerate(binding.linings):
+        label = lining.name or ("second board" if lining.side == "core" else f"lining {lining.side}")
+        about = f"binding.linings.{number}.thickness"
+        terms[f"lining{number}"] = ledger.entry(label, lining.effective, about, "thickness")
+    return ledger.reckon(
+        "board.thickness",
+        binding.board + sum(lining.effective for lining in binding.linings),
+        " + ".join(f"{{{name}}}" for name in terms),
+        terms,
+        rule="board and every lining add up",
+    )
+
+
 def reckon_squares(spec: JobSpec, ledger: Ledger) -> None:
     """Enter the three squares."""
     squares = spec.binding.squares
@@ -67,12 +86,12 @@ def reckon_squares(spec: JobSpec, ledger: Ledger) -> None:
         )
 
 
-def _gap_by_rule(spec: JobSpec, rule: JointRule, spine_board: Mm, groove: Mm) -> Mm:
+def _gap_by_rule(spec: JobSpec, rule: JointRule, board: Mm, spine_board: Mm, groove: Mm) -> Mm:
     binding = spec.binding
     if rule == "by_board":
-        return gap_by_board(binding.board)
+        return gap_by_board(board)
     if rule == "board_plus_6":
-        return binding.board + BOARD_PLUS
+        return board + BOARD_PLUS
     if rule == "inset":
         wanted = DEFAULT_INSET if binding.inset is None else binding.inset
         return gap_for_inset(wanted, spine_board, groove)
@@ -82,14 +101,15 @@ def _gap_by_rule(spec: JobSpec, rule: JointRule, spine_board: Mm, groove: Mm) ->
 def reckon_joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> Mm:
     """Enter the joint gap by the rule chosen, and give it back."""
     binding = spec.binding
-    own = _gap_by_rule(spec, "fixed", spine_board, groove)
+    thickness = ledger.value("board.thickness")
+    own = _gap_by_rule(spec, "fixed", thickness, spine_board, groove)
     gauge = next((rule for rule, _, width, _ in JOINT_GAUGES if abs(width - own) < TOLERANCE), None)
     fixed = binding.joint_rule == "fixed"
     schools = [
         ledger.school(
             rule,
             label,
-            _gap_by_rule(spec, rule, spine_board, groove),
+            _gap_by_rule(spec, rule, thickness, spine_board, groove),
             {"binding.joint_rule": rule},
             chosen=binding.joint_rule == rule and not (fixed and gauge),
             effect=effect,
@@ -107,8 +127,8 @@ def reckon_joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> 
         )
         for rule, label, width, effect in JOINT_GAUGES
     ]
-    gap = _gap_by_rule(spec, binding.joint_rule, spine_board, groove)
-    board = ledger.entry("board", binding.board, "binding.board")
+    gap = _gap_by_rule(spec, binding.joint_rule, thickness, spine_board, groove)
+    board = ledger.ref("board.thickness")
     if binding.joint_rule == "board_plus_6":
         six = ledger.entry("6 mm", BOARD_PLUS, "binding.joint_rule")
         how, terms = "{board} + {six}", {"board": board, "six": six}
@@ -137,7 +157,7 @@ def reckon_joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> 
 
 def reckon_spine_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
     """Enter the spine board's width by the rule chosen, and give it back."""
-    board = spec.binding.board
+    board = ledger.value("board.thickness")
     schools: list[School] = []
     value, how = block.thickness, "{block}"
     for rule, label, boards, more, effect in SPINE_SCHOOLS:
@@ -152,7 +172,7 @@ def reckon_spine_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
             how += " − {less}" if more else ""
     terms = {
         "block": ledger.ref("block.thickness"),
-        "board": ledger.entry("board", board, "binding.board"),
+        "board": ledger.ref("board.thickness"),
         "less": ledger.entry("1 mm", 1.0, "binding.spine_rule"),
     }
     used = {name: term for name, term in terms.items() if f"{{{name}}}" in how}
@@ -162,12 +182,13 @@ def reckon_spine_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
 def reckon_corner(spec: JobSpec, ledger: Ledger) -> Mm:
     """Enter how far from the board's corner the cover is cut, and give it back."""
     binding = spec.binding
-    least = binding.board + binding.cover_thickness
+    board = ledger.value("board.thickness")
+    least = board + binding.cover_thickness
     schools = [
         ledger.school(
             f"{factor:g}_boards",
             f"{label} board" if factor == 1 else f"{label} boards",
-            max(least, factor * binding.board),
+            max(least, factor * board),
             {"binding.corner_factor": factor},
             chosen=abs(binding.corner_factor - factor) < TOLERANCE,
             effect=effect,
@@ -180,11 +201,11 @@ def reckon_corner(spec: JobSpec, ledger: Ledger) -> Mm:
     ]
     return ledger.reckon(
         "corner.cut",
-        max(least, binding.corner_factor * binding.board),
+        max(least, binding.corner_factor * board),
         "the larger of {factor} × {board} and {board} + {cover}",
         {
             "factor": ledger.entry("corner factor", binding.corner_factor, "binding.corner_factor", "factor"),
-            "board": ledger.entry("board", binding.board, "binding.board"),
+            "board": ledger.ref("board.thickness"),
             "cover": ledger.entry("cover", binding.cover_thickness, "binding.cover_thickness"),
         },
         rule="measured square to the cut, which runs at 45°",

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from weald.core.bindings.case_schools import (
+    reckon_board,
     reckon_corner,
     reckon_joint,
     reckon_spine_width,
@@ -42,7 +43,8 @@ class FlatCase:
 def size_case(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> FlatCase:
     """Enter every size of the case in ``ledger``, and close the case to read off its squares."""
     binding = spec.binding
-    board = ledger.entry("board", binding.board, "binding.board")
+    thickness = reckon_board(spec, ledger)
+    board = ledger.ref("board.thickness")
     turn_in = ledger.entry("turn-in", binding.turn_in, "binding.turn_in")
     reckon_squares(spec, ledger)
     board_height = ledger.reckon(
@@ -63,7 +65,7 @@ def size_case(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> FlatCase:
     )
     groove = ledger.reckon(
         "joint.groove",
-        binding.groove * binding.board,
+        binding.groove * thickness,
         "{groove} × {board}",
         {
             "groove": ledger.entry("groove", binding.groove, "binding.groove", "factor"),
@@ -115,7 +117,7 @@ def size_case(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> FlatCase:
     )
     ledger.reckon(
         "turn_in.inside",
-        binding.turn_in - binding.board,
+        binding.turn_in - thickness,
         "{turn_in} − {board}",
         {"turn_in": turn_in, "board": board},
         rule="the turn-in goes over the board's edge first",
@@ -141,7 +143,7 @@ def size_case(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> FlatCase:
         ledger.reckon(f"closed.{edge}", square, "read off the case closed on its block")
     ledger.reckon(
         "joint.ease",
-        inset / binding.board,
+        inset / thickness,
         "{inset} / {board}",
         {"inset": ledger.ref("joint.inset"), "board": board},
         rule="from 1 the boards open square, from 1½ easily",
@@ -149,7 +151,7 @@ def size_case(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> FlatCase:
     _weigh(spec, block, ledger)
     return FlatCase(
         block=block,
-        board=binding.board,
+        board=thickness,
         board_width=board_width,
         board_height=board_height,
         spine_board=spine_board,

@@ -7,8 +7,9 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
+from weald.core.entries import Title
 from weald.core.plan import Plan
-from weald.core.spec import JobSpec, Title
+from weald.core.spec import JobSpec
 from weald.core.units import Units
 
 State = Literal["planned", "at_bench", "finished"]

@@ -1,0 +1,1 @@
+"""Cutting pieces from stock in straight cuts from edge to edge."""

@@ -1,0 +1,128 @@
+"""Sheets cut apart: which cut comes first, what falls, and what is left."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+from weald.core.paper import SheetGrain
+from weald.core.units import Mm
+
+PartUse = Literal["piece", "offcut", "waste"]
+Axis = Literal["x", "y"]
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """What is not cut any further. ``blank`` names the piece; ``turned``: it lies a quarter turn round."""
+
+    x: Mm
+    y: Mm
+    width: Mm
+    height: Mm
+    use: PartUse
+    blank: str = ""
+    turned: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Split:
+    """A region cut in two from edge to edge.
+
+    :param axis: ``x`` for an upright cut, measured from the left edge; ``y`` for a level one, from the top.
+    :param setting: width or height of ``first``, which lies against the gauge.
+    """
+
+    x: Mm
+    y: Mm
+    width: Mm
+    height: Mm
+    axis: Axis
+    setting: Mm
+    first: "Region"
+    second: "Region"
+
+
+Region = Part | Split
+
+
+def parts(region: Region) -> Iterator[Part]:
+    """Every part of a region, in the order they fall."""
+    if isinstance(region, Part):
+        yield region
+    else:
+        yield from parts(region.first)
+        yield from parts(region.second)
+
+
+@dataclass(frozen=True, slots=True)
+class CutSheet:
+    """So many sheets of one stock, all cut alike.
+
+    :param width: of the sheet; :param height: of the sheet, or the length cut off a roll.
+    """
+
+    stock: str
+    label: str
+    width: Mm
+    height: Mm
+    grain: SheetGrain | None
+    roll: bool
+    times: int
+    region: Region
+
+    @property
+    def parts(self) -> list[Part]:
+        """What falls, pieces, offcuts and waste."""
+        return list(parts(self.region))
+
+
+@dataclass(frozen=True, slots=True)
+class Usage:
+    """How much of one stock is taken.
+
+    :param sheets: whole sheets; of a roll none, but a length off it.
+    :param price: of what is taken, where it is known.
+    """
+
+    stock: str
+    label: str
+    sheets: int
+    length: Mm
+    price: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class Missing:
+    """Pieces for which the stock does not reach."""
+
+    blank: str
+    label: str
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class Layout:
+    """Pieces laid out on stock. Areas are mm².
+
+    :param taken: area of the stock that is taken; offcuts count at half where they are to go first.
+    :param bound: the least that any layout would have to take, counted alike.
+    """
+
+    sheets: tuple[CutSheet, ...]
+    usage: tuple[Usage, ...]
+    missing: tuple[Missing, ...]
+    piece_area: float
+    offcut_area: float
+    waste_area: float
+    taken: float
+    bound: float
+
+    @property
+    def proven(self) -> bool:
+        """Whether no layout of any kind takes less."""
+        return self.bound >= self.taken * (1 - 1e-6)
+
+    @property
+    def gap(self) -> float:
+        """How much of what is taken might be saved at the most, 0 to 1."""
+        return max(0.0, 1 - self.bound / self.taken) if self.taken else 0.0

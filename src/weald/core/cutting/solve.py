@@ -1,0 +1,81 @@
+"""Laying pieces out on stock.
+
+First whole layouts are made greedily, large pieces first in many slightly different orders. Where
+the least any layout can take (:mod:`.bounds`) says that none is better, that is the end. Otherwise
+:mod:`.generation` makes sheets to measure and picks among them.
+
+Everything is reckoned in a fixed number of steps, not in seconds, so that the same order is laid
+out the same way on any machine.
+"""
+
+import random
+
+from weald.core.cutting.arranging import arrange
+from weald.core.cutting.bounds import least_cost
+from weald.core.cutting.layout import CutSheet, Layout, Missing, Usage
+from weald.core.cutting.order import CuttingOrder, Stock, check_order
+from weald.core.cutting.packing import Packer
+from weald.core.cutting.problem import Chosen, Problem, in_tenths
+from weald.core.cutting.progress import Tell, to_nobody
+
+
+def lay_out(order: CuttingOrder, tell: Tell = to_nobody) -> Layout:
+    """Lay pieces out on as little stock as can be found, and say how good that is.
+
+    Pieces for which the stock does not reach come back as missing.
+
+    :param tell: told how far it has come, 0 to 100.
+    :raises weald.core.errors.SpecError: when a piece has no size, or fits no sheet.
+    """
+    check_order(order)
+    problem = in_tenths(order)
+    packer = Packer(problem, random.Random(1))
+    chosen = packer.first()
+    tell(10)
+    level = [ground for ground in problem.grounds if not ground.down]
+    bound = least_cost(level, problem.costs, problem.most, problem.wanted)
+    tell(20)
+    chosen = packer.fewer(chosen, bound)
+    tell(95)
+    if problem.missing(chosen):
+        bound = 0.0
+    return _layout(problem, chosen, bound)
+
+
+def _layout(problem: Problem, chosen: Chosen, bound: float) -> Layout:
+    order = problem.order
+    sheets, cut = arrange(problem, chosen)
+    missing = [
+        Missing(blank.id, blank.label, blank.count - have)
+        for blank, have in zip(order.blanks, cut, strict=True)
+        if have < blank.count
+    ]
+    area = {"piece": 0.0, "offcut": 0.0, "waste": 0.0}
+    for sheet in sheets:
+        for part in sheet.parts:
+            area[part.use] += part.width * part.height * sheet.times
+    usage = tuple(_usage(stock, sheets) for stock in order.stock if any(s.stock == stock.id for s in sheets))
+    return Layout(
+        tuple(sheets),
+        usage,
+        tuple(missing),
+        area["piece"],
+        area["offcut"],
+        area["waste"],
+        problem.total_cost(chosen),
+        bound,
+    )
+
+
+def _usage(stock: Stock, sheets: list[CutSheet]) -> Usage:
+    taken = [sheet for sheet in sheets if sheet.stock == stock.id]
+    count = sum(sheet.times for sheet in taken)
+    length = sum(sheet.height for sheet in taken) if stock.roll else 0.0
+    amount = length / 1000 if stock.roll else count
+    return Usage(
+        stock.id,
+        stock.label,
+        0 if stock.roll else count,
+        length,
+        None if stock.price is None else stock.price * amount,
+    )

@@ -1,0 +1,151 @@
+"""What people type, as types: lengths, names, groups of entries, and what is wrong with them in words."""
+
+import difflib
+import math
+import unicodedata
+from collections.abc import Iterator
+from typing import Annotated, Any
+
+from pydantic import (
+    AfterValidator,
+    BaseModel,
+    BeforeValidator,
+    ConfigDict,
+    Field,
+    ValidationError,
+    ValidationInfo,
+)
+from pydantic.fields import FieldInfo
+from pydantic_core import ErrorDetails
+
+from weald.core.units import BareUnit, Mm, parse_length
+
+
+def _read_length(value: object, info: ValidationInfo) -> object:
+    if not isinstance(value, (str, int, float)) or isinstance(value, bool):
+        raise ValueError("Give a length, such as 135, 13.5 cm or 5 1/4 in.")
+    bare: BareUnit = (info.context or {}).get("bare", "mm")
+    length = parse_length(value, bare)
+    if not math.isfinite(length):
+        raise ValueError("Give a length that can be measured.")
+    return length
+
+
+Length = Annotated[float, BeforeValidator(_read_length, json_schema_input_type=float | str)]
+Size = Annotated[Length, Field(gt=0, le=3000)]
+Allowance = Annotated[Length, Field(ge=0, le=200)]
+Thin = Annotated[Length, Field(gt=0, le=3)]
+Shift = Annotated[Length, Field(ge=-20, le=20)]
+
+
+def _without_control_signs(text: str) -> str:
+    if any(unicodedata.category(sign) == "Cc" for sign in text):
+        raise ValueError("Write this on one line, without tabs or other control signs.")
+    return text
+
+
+OneLine = AfterValidator(_without_control_signs)
+Name = Annotated[str, Field(max_length=120), OneLine]
+Title = Annotated[str, Field(min_length=1, max_length=200), OneLine]
+
+
+class Entries(BaseModel):
+    """A group of entries: unknown keys are refused, and so is what no number can be."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
+
+
+_LIMITS = {
+    "greater_than": "must be more than {gt}",
+    "greater_than_equal": "must be at least {ge}",
+    "less_than_equal": "must be at most {le}",
+    "less_than": "must be less than {lt}",
+    "multiple_of": "must be a multiple of {multiple_of}",
+}
+_KINDS = {
+    "int_parsing": "must be a whole number, such as 4",
+    "int_type": "must be a whole number, such as 4",
+    "int_from_float": "must be a whole number, such as 4",
+    "float_parsing": "must be a number, such as 1.3",
+    "float_type": "must be a number, such as 1.3",
+    "string_type": "must be text",
+    "bool_parsing": "must be true or false",
+    "bool_type": "must be true or false",
+    "model_type": "must be a group of keys in braces",
+    "dict_type": "must be a group of keys in braces",
+    "missing": "is missing; give it a value",
+    "finite_number": "must be a number that can be measured",
+    "string_too_short": "must not be empty",
+    "string_too_long": "is too long; keep it to {max_length} characters",
+    "string_pattern_mismatch": "is not written as it has to be; the job file's description says how",
+}
+
+
+def _fields_at(root: type[BaseModel], path: tuple[str | int, ...]) -> dict[str, FieldInfo]:
+    """The entries of the group at a path; none where there is no such group."""
+    model: Any = root
+    for key in path:
+        annotation = model.model_fields[key].annotation if key in model.model_fields else None
+        options = getattr(annotation, "__args__", (annotation,))
+        model = next((each for each in options if hasattr(each, "model_fields")), None)
+        if model is None:
+            return {}
+    return dict(model.model_fields)
+
+
+def _unit_at(root: type[BaseModel], path: tuple[str | int, ...]) -> str:
+    """The unit limits are said in: millimetres for lengths, none for counts and plain numbers."""
+    info = _fields_at(root, path[:-1]).get(str(path[-1])) if path else None
+    measured = len(path) > 1 and path[0] == "measured"
+    return " mm" if measured or (info and _is_length(info.metadata, info.annotation)) else ""
+
+
+def near(word: str, words: list[str]) -> str:
+    """“; did you mean …?”, or the whole choice where it is short."""
+    if close := difflib.get_close_matches(word, words, n=1, cutoff=0.5):
+        return f"did you mean “{close[0]}”?"
+    return f"known are {', '.join(words)}." if len(words) <= 16 else "see the job file's description."
+
+
+def _sentence(error: ErrorDetails, root: type[BaseModel], whole: str) -> str:
+    kind, context = error["type"], error.get("ctx", {})
+    if kind == "extra_forbidden":
+        key = str(error["loc"][-1])
+        return f"“{key}” is not part of {whole}; {near(key, list(_fields_at(root, error['loc'][:-1])))}"
+    if kind in ("literal_error", "enum"):
+        return f"“{error['input']}” cannot be planned here; use {context['expected']}."
+    if kind == "value_error":
+        return str(context["error"])
+    if kind in _LIMITS:
+        return f"“{error['input']}” {_LIMITS[kind].format(**context)}{_unit_at(root, error['loc'])}."
+    if kind in _KINDS:
+        return f"{_KINDS[kind].format(**context)}.".capitalize()
+    return error["msg"] + "."
+
+
+def problems(error: ValidationError, root: type[BaseModel], whole: str) -> dict[str, str]:
+    """Every place that is wrong in what was typed, by dotted path, in plain words.
+
+    :param root: what was to be read; ``whole`` is what a person calls it: “a job”.
+    """
+    name = whole.rsplit(maxsplit=1)[-1]
+    return {
+        ".".join(str(step) for step in detail["loc"]) or name: _sentence(detail, root, whole)
+        for detail in error.errors(include_url=False)
+    }
+
+
+def lengths_of(part: BaseModel, prefix: str = "") -> Iterator[tuple[str, Mm]]:
+    """Every length among the entries, by dotted path."""
+    for name, info in type(part).model_fields.items():
+        value = getattr(part, name)
+        if isinstance(value, BaseModel):
+            yield from lengths_of(value, f"{prefix}{name}.")
+        elif isinstance(value, float) and _is_length(info.metadata, info.annotation):
+            yield f"{prefix}{name}", value
+
+
+def _is_length(metadata: list[Any], annotation: Any) -> bool:
+    options = getattr(annotation, "__args__", ())
+    inner = [item for option in options for item in getattr(option, "__metadata__", ())]
+    return any(isinstance(item, BeforeValidator) for item in [*metadata, *inner])
