@@ -259,6 +259,61 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "The board would be {width} wide, which is no board.",
         "Check the leaf width, the joint and the fore-edge square.",
     ),
+    "piece.across": (
+        "mind",
+        "cutting",
+        "{piece} would come out of its stock with the grain the wrong way: {effect}.",
+        "{remedy}",
+    ),
+    "piece.across_meant": (
+        "note",
+        "cutting",
+        "{piece} is cut across the grain on purpose: {effect}.",
+        "Take its stock anew if that is not meant any more.",
+    ),
+    "piece.untested": (
+        "mind",
+        "cutting",
+        "Nobody has tested the grain of {stock}, and {piece} needs it {needs}.",
+        "Test it on the shelf, and take it anew.",
+    ),
+    "piece.too_large": (
+        "stop",
+        "cutting",
+        "{piece} needs {needs}, and {stock} is only {has}.",
+        "Choose larger stock.",
+    ),
+    "piece.thickness": (
+        "mind",
+        "cutting",
+        "{stock} is {has} thick, and the job reckons with {needs}.",
+        "Go by the stock, or choose stock of that thickness.",
+    ),
+    "stock.unused": (
+        "note",
+        "cutting",
+        "Stock is chosen for “{piece}”, and this book has no such piece.",
+        "Take it out, or leave it for another structure.",
+    ),
+    "stock.departs": (
+        "mind",
+        "paper",
+        "The paper of this job is not as {stock} is on the shelf: {what}.",
+        "Take the shelf's figures anew, or take the stock out.",
+    ),
+    "bow.outward": (
+        "note",
+        "boards",
+        "The cover pulls harder than the paste-down: boards will tend to bow outward, away from the book.",
+        "Line the inside of the boards with paper of about {weight} g/m², grain head to tail; glue the "
+        "paper, not the board.",
+    ),
+    "bow.inward": (
+        "note",
+        "boards",
+        "Paste-down and linings pull harder than the cover: boards will tend to curl towards the book.",
+        "A little of that is wanted, as it keeps the book shut; if it is too much, take a lighter lining.",
+    ),
     "measured.unused": (
         "note",
         "text",

@@ -10,7 +10,7 @@ sheet as it lies. The trade's *long* and *short* follow from that and change whe
 is halved, so they are only ever shown, never stored.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from typing import Literal
 
@@ -177,6 +177,12 @@ def lays_on_sheet(
         if lay.count:
             lays.append(lay)
     return sorted(lays, key=lambda lay: (not lay.grain_right, -lay.count, lay.turned))
+
+
+def ways_on_sheet(piece: tuple[Mm, Mm], sheet: tuple[Mm, Mm]) -> list[Lay]:
+    """The ways a piece whose grain does not matter, or is not known, fits on a sheet; most pieces first."""
+    lays = lays_on_sheet(piece, "height", sheet, "height")
+    return sorted((replace(lay, grain_right=True) for lay in lays), key=lambda lay: -lay.count)
 
 
 def sheets_a_section(grammage: Gsm) -> tuple[int, int]:

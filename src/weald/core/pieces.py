@@ -8,6 +8,11 @@ from weald.core.drawing import Drawing, Material, Sketch, box
 from weald.core.units import Mm, Notation
 
 PieceGrain = Literal["height", "width", "any"]
+GRAIN_NEEDED: dict[PieceGrain, str] = {
+    "height": "along its height",
+    "width": "along its width",
+    "any": "either way",
+}
 PieceMaterial = Literal["paper", "endpaper", "board", "cloth", "mull", "kraft"]
 
 
@@ -18,7 +23,11 @@ class Piece:
     :param count: for all copies.
     :param grain: the side of the piece its grain has to run along.
     :param grain_right: whether the chosen stock gives it so; ``None`` where no stock is chosen.
-    :param allowance: left on when cutting, beyond the size stated.
+    :param allowance: left on the width when cutting, beyond the size stated.
+    :param spare: more of them than the book needs, for what gets spoilt.
+    :param stock: what it is cut from; nothing where none is chosen. ``item`` is its number on the shelf.
+    :param needs: in words, which way its grain has to run; ``has``: how it comes out of the stock.
+    :param per_sheet: how many one sheet of the stock gives.
     """
 
     id: str
@@ -33,6 +42,18 @@ class Piece:
     shown: str = ""
     grain_right: bool | None = None
     allowance: Mm = 0.0
+    spare: int = 0
+    stock: str = ""
+    item: int | None = None
+    needs: str = ""
+    has: str = ""
+    per_sheet: int | None = None
+    across: bool = False
+
+    @property
+    def cut_width(self) -> Mm:
+        """The width it is cut to."""
+        return self.width + self.allowance
 
 
 MATERIAL_FILLS: dict[PieceMaterial, Material] = {

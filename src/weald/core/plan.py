@@ -3,6 +3,7 @@
 ``plan`` is pure and cheap enough for every keystroke; the plan is never stored as truth.
 """
 
+import math
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 
@@ -24,6 +25,7 @@ from weald.core.stations import folding_drawings
 from weald.core.stations import paper as paper_station
 from weald.core.stations import printing as printing_station
 from weald.core.stations import text as text_station
+from weald.core.stations.cutting import TEXT_SHEET, mind_paper, mind_unused, stock_pieces
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import MILLIMETRES, Notation
@@ -111,6 +113,8 @@ def plan(
     bound = STRUCTURES[spec.binding.structure](spec, block, ledger)
 
     pieces = (*_paper_pieces(spec, packet, paper, ledger), *bound.pieces)
+    stocked = stock_pieces(spec, pieces, notation)
+    pieces = tuple(each.piece for each in stocked)
     drawings: list[Drawing] = [
         text_station.draw(spec, text, ledger),
         paper_station.draw(spec, packet, paper, ledger),
@@ -132,6 +136,9 @@ def plan(
         *printing_station.mind(spec, packet, folding, printing, ledger),
         *block_station.mind(spec, block, ledger),
         *bound.findings,
+        *(found for each in stocked for found in each.findings),
+        *mind_paper(spec, notation),
+        *mind_unused(spec, pieces),
         *_unused_measurements(ledger),
     )
     return Plan(
@@ -196,10 +203,13 @@ def _paper_pieces(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger:
 
     pieces = [
         Piece(
-            id="text_sheet",
+            id=TEXT_SHEET,
             label="Text sheet",
             material="paper",
             count=round(ledger.value("sheets.count")) * spec.copies,
+            spare=math.ceil(
+                round(ledger.value("sheets.count")) * spec.copies * spec.paper.spoilage / 100 - 1e-9
+            ),
             width=paper.sheet_width,
             height=paper.sheet_height,
             thickness=paper.calliper,

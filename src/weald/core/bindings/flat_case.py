@@ -8,6 +8,7 @@ from weald.core.bindings import flat_case_findings
 from weald.core.bindings.flat_case_drawings import draw_flat, draw_section
 from weald.core.bindings.flat_case_sizes import FlatCase, size_case
 from weald.core.bindings.protocol import Bound
+from weald.core.grain import mind_bow, reckon_pull
 from weald.core.pieces import Piece, PieceMaterial
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
@@ -20,7 +21,9 @@ def bind(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Bound:
     case = size_case(spec, block, ledger)
     pieces = _pieces(spec, case, ledger)
     drawings = (draw_flat(case, ledger), draw_section(case, ledger))
-    return Bound(pieces, drawings, tuple(flat_case_findings.mind(spec, case, ledger)))
+    cover = spec.stock.get("cover")
+    pull = reckon_pull(spec, ledger, cover.grammage if cover else None)
+    return Bound(pieces, drawings, (*flat_case_findings.mind(spec, case, ledger), *mind_bow(pull)))
 
 
 def _piece(
@@ -32,9 +35,12 @@ def _piece(
     size: tuple[Mm, Mm],
     thickness: Mm | None,
     how: str,
+    allowance: Mm = 0.0,
 ) -> Piece:
     width, height = size
     show = ledger.notation.length
+    if allowance:
+        how = f"{how}; cut {show(allowance, True)} wider, to be cut to size in the case"
     return Piece(
         id=id,
         label=label,
@@ -45,8 +51,26 @@ def _piece(
         thickness=thickness,
         grain="height",
         how=how,
+        allowance=allowance,
         shown=f"{show(width, True)} × {show(height, True)}",
     )
+
+
+def _lining_pieces(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Piece]:
+    """What is glued on the boards: as high and wide as they are."""
+    return [
+        _piece(
+            ledger,
+            f"board_lining_{number}",
+            lining.name.capitalize() or ("Second board" if lining.side == "core" else "Board lining"),
+            "board" if lining.side == "core" else "kraft",
+            2 * spec.copies,
+            (case.board_width, case.board_height),
+            lining.effective,
+            "laminated to the board" if lining.side == "core" else f"on the {lining.side} of the boards",
+        )
+        for number, lining in enumerate(spec.binding.linings, start=1)
+    ]
 
 
 def _pieces(spec: JobSpec, case: FlatCase, ledger: Ledger) -> tuple[Piece, ...]:
@@ -60,9 +84,11 @@ def _pieces(spec: JobSpec, case: FlatCase, ledger: Ledger) -> tuple[Piece, ...]:
             "board",
             2 * copies,
             (case.board_width, case.board_height),
-            case.board,
+            spec.binding.board,
             "front and back, alike",
+            allowance=spec.binding.cut_in_case,
         ),
+        *_lining_pieces(spec, case, ledger),
         _piece(
             ledger,
             "spine_board",

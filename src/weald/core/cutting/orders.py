@@ -1,0 +1,113 @@
+"""Cutting orders out of planned jobs: every piece that has its stock chosen, stock by stock."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock
+from weald.core.pieces import Piece, PieceGrain, PieceMaterial
+from weald.core.stock_choice import OnShelf
+from weald.core.units import Mm
+
+MOST_OF_A_ROLL: Mm = 50_000.0
+"""Fifty metres: as much as one layout takes off a roll."""
+
+
+@dataclass(frozen=True, slots=True)
+class JobPieces:
+    """The pieces of one job. ``number`` tells jobs apart."""
+
+    number: int
+    title: str
+    pieces: tuple[Piece, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """What is cut from one item of the shelf and its offcuts.
+
+    :param material: of the first piece, to draw them all in.
+    """
+
+    item: int
+    label: str
+    material: PieceMaterial
+    order: CuttingOrder
+
+
+@dataclass(frozen=True, slots=True)
+class Wishes:
+    """What the binder wants otherwise.
+
+    :param pins: blank → the shelf item it has to come from.
+    :param forbidden: items that are not to be cut.
+    """
+
+    shears: Shears = Shears()
+    pins: Mapping[str, int] | None = None
+    forbidden: frozenset[int] = frozenset()
+
+
+def blank_id(job: int, piece: str) -> str:
+    """The name of a job's piece among those of other jobs."""
+    return f"{job}:{piece}"
+
+
+def cutting_groups(
+    jobs: Sequence[JobPieces], shelf: Mapping[int, Sequence[OnShelf]], wishes: Wishes
+) -> tuple[list[Group], list[str]]:
+    """The orders for the pieces of several jobs, and the names of pieces that have no stock yet.
+
+    :param shelf: item → the item itself and its offcuts.
+    """
+    blanks: dict[int, list[Blank]] = {}
+    materials: dict[int, PieceMaterial] = {}
+    without = []
+    for job in jobs:
+        for piece in job.pieces:
+            name = f"{piece.label}, {job.title}" if len(jobs) > 1 else piece.label
+            if piece.item is None or piece.item not in shelf:
+                without.append(name)
+                continue
+            materials.setdefault(piece.item, piece.material)
+            blanks.setdefault(piece.item, []).append(_blank(job, piece, name, wishes))
+    groups = []
+    for item, wanted in blanks.items():
+        entries = [entry for entry in shelf[item] if entry.number not in wishes.forbidden]
+        order = CuttingOrder(tuple(wanted), tuple(_stock(entry) for entry in entries), wishes.shears)
+        groups.append(Group(item, shelf[item][0].item.name, materials[item], order))
+    return groups, without
+
+
+def _blank(job: JobPieces, piece: Piece, name: str, wishes: Wishes) -> Blank:
+    identity = blank_id(job.number, piece.id)
+    grain: PieceGrain = piece.grain
+    if piece.across and grain != "any":
+        grain = "width" if grain == "height" else "height"
+    pinned = (wishes.pins or {}).get(identity)
+    return Blank(
+        id=identity,
+        label=name,
+        width=piece.cut_width,
+        height=piece.height,
+        count=piece.count + piece.spare,
+        grain=grain,
+        pinned="" if pinned is None else str(pinned),
+    )
+
+
+def _stock(entry: OnShelf) -> Stock:
+    """An item as it is cut from. Whole sheets are not limited by their count: what is short is bought."""
+    item = entry.item
+    roll = item.form == "roll"
+    length: Mm = MOST_OF_A_ROLL if roll else (item.height or 0.0)
+    return Stock(
+        id=str(entry.number),
+        label=f"Offcut of {item.name}" if entry.offcut else item.name,
+        width=item.width or 0.0,
+        height=length,
+        grain="height" if roll else item.grain,
+        count=entry.count if entry.offcut else None,
+        price=item.price,
+        offcut=entry.offcut,
+        roll=roll,
+    )

@@ -1,0 +1,159 @@
+"""Cutting: what each piece is cut from, which way its grain comes out, and how many a sheet gives."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from weald.core.findings import Action, Finding, finding
+from weald.core.grain import crosswise
+from weald.core.paper import Lay, across, grain_word, lays_on_sheet, ways_on_sheet
+from weald.core.pieces import GRAIN_NEEDED, Piece
+from weald.core.spec import JobSpec, PieceStock
+from weald.core.units import TOLERANCE, Mm, Notation
+
+TEXT_SHEET = "text_sheet"
+THICKNESS_NOTICED = 0.1
+"""Part by which stock may be thicker or thinner than the job reckons with."""
+ROLL_LENGTH: Mm = 3000.0
+"""Off a roll, pieces may be so long."""
+
+
+@dataclass(frozen=True, slots=True)
+class StockedPiece:
+    """A piece with the stock it is cut from, and what to mind about that."""
+
+    piece: Piece
+    findings: tuple[Finding, ...]
+
+
+def stock_pieces(spec: JobSpec, pieces: Sequence[Piece], notation: Notation) -> list[StockedPiece]:
+    """Every piece with its stock, if one is chosen."""
+    found = []
+    for piece in pieces:
+        stock = _text_paper(spec) if piece.id == TEXT_SHEET else spec.stock.get(piece.id)
+        stocked = _stocked(piece, stock, notation)
+        # the station Paper minds the text's own paper
+        found.append(StockedPiece(stocked.piece, ()) if piece.id == TEXT_SHEET else stocked)
+    return found
+
+
+def _text_paper(spec: JobSpec) -> PieceStock:
+    """The paper of the text as the job knows it, with its number on the shelf if it came from there."""
+    chosen, sheet = spec.stock.get(TEXT_SHEET), spec.paper.sheet
+    return PieceStock(
+        item=chosen.item if chosen else None,
+        name=spec.paper.name or "paper of the text",
+        width=sheet.width,
+        height=sheet.height,
+        grain=sheet.grain,
+        across=bool(chosen and chosen.across),
+    )
+
+
+def mind_paper(spec: JobSpec, notation: Notation) -> list[Finding]:
+    """Where the paper of the text departs from the stock it was taken from."""
+    chosen, sheet = spec.stock.get(TEXT_SHEET), spec.paper.sheet
+    if chosen is None or chosen.height is None:
+        return []
+    sides = ((chosen.width, sheet.width), (chosen.height, sheet.height))
+    if any(abs(on_shelf - in_job) > TOLERANCE for on_shelf, in_job in sides):
+        size = f"{notation.length(chosen.width)} × {notation.length(chosen.height, True)}"
+        what = f"the sheet there is {size}"
+    elif chosen.grain != sheet.grain:
+        what = f"its grain there runs along the {chosen.grain or 'side nobody has tested'}"
+    else:
+        return []
+    patch = {"paper.sheet.width": chosen.width, "paper.sheet.height": chosen.height}
+    actions = [Action("Take the stock out", {f"stock.{TEXT_SHEET}": None})]
+    if chosen.grain:
+        again = {**patch, "paper.sheet.grain": chosen.grain}
+        actions.insert(0, Action("Take the shelf's sheet", again))
+    return [finding("stock.departs", "paper.sheet", stock=chosen.name, what=what, actions=tuple(actions))]
+
+
+def mind_unused(spec: JobSpec, pieces: Sequence[Piece]) -> list[Finding]:
+    """Stock chosen for pieces this book does not have."""
+    known = {piece.id for piece in pieces}
+    return [
+        finding(
+            "stock.unused",
+            f"stock.{piece_id}",
+            piece=piece_id.replace("_", " "),
+            actions=(Action("Take the stock out", {f"stock.{piece_id}": None}),),
+        )
+        for piece_id in spec.stock
+        if piece_id not in known
+    ]
+
+
+def lay_of(piece: Piece, stock: PieceStock) -> Lay | None:
+    """How a piece is best laid on a sheet of stock, grain right if it can be; none where it does not fit."""
+    size = (stock.width, ROLL_LENGTH if stock.height is None else stock.height)
+    needed = (piece.cut_width, piece.height)
+    if piece.grain == "any" or stock.grain is None:
+        lays = ways_on_sheet(needed, size)
+    else:
+        lays = lays_on_sheet(needed, piece.grain, size, stock.grain)
+    return lays[0] if lays else None
+
+
+def _stocked(piece: Piece, stock: PieceStock | None, notation: Notation) -> StockedPiece:
+    piece = replace(piece, needs=GRAIN_NEEDED[piece.grain])
+    if stock is None:
+        return StockedPiece(piece, ())
+    lay = lay_of(piece, stock)
+    right = piece.grain == "any" or (None if stock.grain is None else bool(lay and lay.grain_right))
+    piece = replace(
+        piece,
+        stock=stock.name,
+        item=stock.item,
+        has=_has_words(piece, stock, lay),
+        grain_right=right if lay else None,
+        per_sheet=lay.count if lay and stock.form != "roll" else None,
+        across=stock.across,
+    )
+    return StockedPiece(piece, tuple(_mind(piece, stock, lay, notation)))
+
+
+def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None) -> str:
+    if lay is None:
+        return "does not fit"
+    if stock.grain is None:
+        return "not tested"
+    along = stock.grain if not lay.turned else across(stock.grain)
+    words = GRAIN_NEEDED[along]
+    if stock.height is None:
+        return f"{words}, off the roll"
+    word = grain_word(stock.width, stock.height, stock.grain)
+    return f"{words}, {'turned' if lay.turned else 'upright'} on {word} grain"
+
+
+def _mind(piece: Piece, stock: PieceStock, lay: Lay | None, notation: Notation) -> list[Finding]:
+    about = f"piece.{piece.id}"
+    if lay is None:
+        size = notation.length
+        has = size(stock.width, True)
+        if stock.height is not None:
+            has = f"{size(stock.width, True)} × {size(stock.height, True)}"
+        return [
+            finding("piece.too_large", about, piece=piece.label, needs=piece.shown, stock=stock.name, has=has)
+        ]
+    found = []
+    if stock.grain is None and piece.grain != "any":
+        found.append(
+            finding("piece.untested", about, piece=piece.label.lower(), stock=stock.name, needs=piece.needs)
+        )
+    elif not piece.grain_right:
+        found.append(crosswise(piece, stock.across))
+    if piece.thickness and stock.thickness and piece.material in ("board", "endpaper"):
+        off = abs(stock.thickness - piece.thickness)
+        if off > THICKNESS_NOTICED * piece.thickness + TOLERANCE:
+            found.append(
+                finding(
+                    "piece.thickness",
+                    about,
+                    stock=stock.name,
+                    has=notation.thickness(stock.thickness, True),
+                    needs=notation.thickness(piece.thickness, True),
+                )
+            )
+    return found
