@@ -7,7 +7,7 @@ from weald.core.stock import GrainMethod, StockKind
 
 
 @dataclass(frozen=True, slots=True)
-class TestGuide:
+class GrainGuide:
     """One way to find the grain.
 
     :param along: what to choose when it shows the grain along the upright side as the sheet lies before
@@ -32,7 +32,9 @@ def _bend() -> Drawing:
     sketch.label(100, 68, "bends easily", height=5)
     sketch.arc(170, 40, 40, 200, 340, "outline")
     sketch.label(170, 40, "springs back", height=5)
-    return sketch.finish("grain.bend", "grain", "Bend", rows=(0, 0, 0, 0), text="A sheet bent both ways.")
+    return sketch.finish(
+        "grain.bend", "grain", "Bend", rows=(0, 0, 0, 0), to_scale=False, text="A sheet bent both ways."
+    )
 
 
 def _droop() -> Drawing:
@@ -44,7 +46,12 @@ def _droop() -> Drawing:
     sketch.line(((10, 15), (50, 15), (75, 30), (88, 62)), "fold")
     sketch.label(112, 66, "across: droops", height=5)
     return sketch.finish(
-        "grain.droop", "grain", "Droop", rows=(0, 0, 0, 0), text="Two strips over a table's edge."
+        "grain.droop",
+        "grain",
+        "Droop",
+        rows=(0, 0, 0, 0),
+        to_scale=False,
+        text="Two strips over a table's edge.",
     )
 
 
@@ -59,7 +66,7 @@ def _tear() -> Drawing:
     sketch.line(((130, 0), (127, 12), (134, 20), (126, 31), (136, 40), (129, 50)), "cut")
     sketch.label(130, 90, "across: ragged", height=5)
     return sketch.finish(
-        "grain.tear", "grain", "Tear", rows=(0, 0, 0, 0), text="A straight and a ragged tear."
+        "grain.tear", "grain", "Tear", rows=(0, 0, 0, 0), to_scale=False, text="A straight and a ragged tear."
     )
 
 
@@ -74,7 +81,9 @@ def _damp() -> Drawing:
     sketch.line(((110, 0), (110, 60)), "fold")
     sketch.line(((150, 0), (150, 60)), "fold")
     sketch.label(130, 72, "curls about the grain", height=5)
-    return sketch.finish("grain.damp", "grain", "Damp", rows=(0, 0, 0, 0), text="A damp offcut curling.")
+    return sketch.finish(
+        "grain.damp", "grain", "Damp", rows=(0, 0, 0, 0), to_scale=False, text="A damp offcut curling."
+    )
 
 
 def _flex() -> Drawing:
@@ -83,10 +92,12 @@ def _flex() -> Drawing:
     sketch.label(60, 52, "gives: hands press along the grain's ends", height=5)
     sketch.line(((150, 36), (180, 33), (210, 32), (240, 33), (270, 36)), "fold")
     sketch.label(210, 52, "stiff: across", height=5)
-    return sketch.finish("grain.flex", "grain", "Flex", rows=(0, 0, 0, 0), text="A board flexed both ways.")
+    return sketch.finish(
+        "grain.flex", "grain", "Flex", rows=(0, 0, 0, 0), to_scale=False, text="A board flexed both ways."
+    )
 
 
-def guides(kind: StockKind) -> list[TestGuide]:
+def guides(kind: StockKind) -> list[GrainGuide]:
     """The tests that suit a kind of stock, easiest first."""
     if kind == "board":
         return [_FLEX]
@@ -95,7 +106,7 @@ def guides(kind: StockKind) -> list[TestGuide]:
     return [_BEND, _DROOP, _TEAR, _DAMP]
 
 
-_BEND = TestGuide(
+_BEND = GrainGuide(
     "bend",
     "Bend it both ways",
     (
@@ -108,7 +119,7 @@ _BEND = TestGuide(
     "It gave more easily head to tail",
     _bend(),
 )
-_DROOP = TestGuide(
+_DROOP = GrainGuide(
     "droop",
     "Let two strips droop",
     (
@@ -120,7 +131,7 @@ _DROOP = TestGuide(
     "The level strip held itself up",
     _droop(),
 )
-_TEAR = TestGuide(
+_TEAR = GrainGuide(
     "tear",
     "Tear an offcut",
     (
@@ -131,7 +142,7 @@ _TEAR = TestGuide(
     "Straight from the side inwards",
     _tear(),
 )
-_DAMP = TestGuide(
+_DAMP = GrainGuide(
     "damp",
     "Damp an offcut",
     (
@@ -142,7 +153,7 @@ _DAMP = TestGuide(
     "The straight line lies level",
     _damp(),
 )
-_FLEX = TestGuide(
+_FLEX = GrainGuide(
     "flex",
     "Flex the board",
     (

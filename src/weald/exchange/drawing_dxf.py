@@ -2,8 +2,8 @@
 
 import io
 
-import ezdxf
 from ezdxf import units
+from ezdxf.document import Drawing as Document
 from ezdxf.enums import TextEntityAlignment
 from ezdxf.layouts.layout import Modelspace
 
@@ -39,7 +39,7 @@ def drawing_dxf(drawings: list[Drawing]) -> str:
 
     Hatches stand for something (grain, glue) rather than being lines to cut, so each is its outline only.
     """
-    document = ezdxf.new("R2010", setup=False)
+    document = Document.new("R2010")
     document.units = units.MM
     for layer, colour in _COLOURS.items():
         document.layers.add(layer.upper(), color=colour)

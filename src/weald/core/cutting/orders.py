@@ -1,7 +1,7 @@
 """Cutting orders out of planned jobs: every piece that has its stock chosen, stock by stock."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock
 from weald.core.pieces import Piece, PieceGrain, PieceMaterial
@@ -42,7 +42,7 @@ class Wishes:
     :param forbidden: items that are not to be cut.
     """
 
-    shears: Shears = Shears()
+    shears: Shears = field(default_factory=Shears)
     pins: Mapping[str, int] | None = None
     forbidden: frozenset[int] = frozenset()
 

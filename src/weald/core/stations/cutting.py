@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-from weald.core.findings import Action, Finding, finding
+from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.grain import crosswise
 from weald.core.paper import Lay, across, grain_word, lays_on_sheet, ways_on_sheet
 from weald.core.pieces import GRAIN_NEEDED, Piece
@@ -62,10 +62,10 @@ def mind_paper(spec: JobSpec, notation: Notation) -> list[Finding]:
         what = f"its grain there runs along the {chosen.grain or 'side nobody has tested'}"
     else:
         return []
-    patch = {"paper.sheet.width": chosen.width, "paper.sheet.height": chosen.height}
+    patch: Patch = {"paper.sheet.width": chosen.width, "paper.sheet.height": chosen.height}
     actions = [Action("Take the stock out", {f"stock.{TEXT_SHEET}": None})]
     if chosen.grain:
-        again = {**patch, "paper.sheet.grain": chosen.grain}
+        again: Patch = {**patch, "paper.sheet.grain": chosen.grain}
         actions.insert(0, Action("Take the shelf's sheet", again))
     return [finding("stock.departs", "paper.sheet", stock=chosen.name, what=what, actions=tuple(actions))]
 
