@@ -819,6 +819,504 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Shelf
+         * @description A page of the shelf.
+         */
+        get: operations["listShelf"];
+        put?: never;
+        /**
+         * Add Stock
+         * @description Put an item on the shelf, with its ``count``.
+         */
+        post: operations["addStock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Words
+         * @description What a line such as “A2 120 gsm long” says, before it is put on the shelf.
+         */
+        post: operations["readStockWords"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/guides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Grain Guides
+         * @description Ways to test the grain of a kind of stock.
+         */
+        get: operations["grainGuides"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Convert Weights
+         * @description A weight or thickness in every other unit, with the sums.
+         */
+        post: operations["convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Shelf
+         * @description The whole shelf as a table; offcuts come and go by themselves and are left out.
+         */
+        get: operations["takeShelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Shelf
+         * @description See what a table would do to the shelf; with ``take`` do it.
+         *
+         *     Rows that are wrong hold up the others, unless ``keep_good`` says to leave them out.
+         */
+        post: operations["bringShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Stock
+         * @description One item.
+         */
+        get: operations["openStock"];
+        /**
+         * Change Stock
+         * @description Change an item; its count is changed by counting, not here.
+         */
+        put: operations["changeStock"];
+        post?: never;
+        /**
+         * Remove Stock
+         * @description Take an item off the list; its history stays, and it can be put back.
+         */
+        delete: operations["removeStock"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item_id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Stock
+         * @description Put an item back on the list.
+         */
+        post: operations["restoreStock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item_id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Duplicate Stock
+         * @description Another item like this one, none of it there yet and its grain not tested.
+         */
+        post: operations["duplicateStock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item_id}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Count Stock
+         * @description Count an item up or down; *counted* says how many there are.
+         */
+        post: operations["countStock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item_id}/movements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Movements
+         * @description Every movement of an item, newest first.
+         */
+        get: operations["listMovements"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{item_id}/grain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record Grain
+         * @description Keep what a grain test found.
+         */
+        post: operations["recordGrain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock-for": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stock For
+         * @description The shelf as it looks for one piece of a job, without storing anything.
+         */
+        post: operations["stockFor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Cuttings
+         * @description The layouts of the workshop, newest first.
+         */
+        get: operations["listCuttings"];
+        put?: never;
+        /**
+         * Ask For Cutting
+         * @description Have the pieces of jobs laid out on the stock chosen for them.
+         */
+        post: operations["askForCutting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Cutting
+         * @description A layout with its sheets drawn and its cuts in order.
+         */
+        get: operations["openCutting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cancel Cutting
+         * @description Say that a layout is not wanted any more.
+         */
+        post: operations["cancelCutting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Book Cutting
+         * @description It was cut: take its stock off the shelf, and put its offcuts back.
+         */
+        post: operations["bookCutting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/unbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Unbook Cutting
+         * @description It was not cut after all.
+         */
+        post: operations["unbookCutting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/cuts.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Cuts
+         * @description The cuts as a table for a guillotine.
+         */
+        get: operations["takeCuts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/sheets.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Sheets
+         * @description Every sheet to scale with its cuts in order.
+         */
+        get: operations["takeCuttingSheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/sheet-{number}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take True Size
+         * @description One sheet at true size, over as many pages as it takes.
+         */
+        get: operations["takeSheetTrueSize"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/sheet-{number}.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Svg
+         * @description One sheet as SVG at true size.
+         */
+        get: operations["takeSheetSvg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/sheets.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Dxf
+         * @description Every sheet side by side as DXF, a layer for each meaning.
+         */
+        get: operations["takeSheetsDxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cuttings/{cutting_id}/guillotine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Guillotine
+         * @description Cut by the table of cuts on the simulated guillotine, and look at what falls.
+         */
+        post: operations["tryGuillotine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -955,7 +1453,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "block" | "boards";
+            station: "text" | "paper" | "folding" | "printing" | "block" | "boards" | "cutting";
             /** Text */
             text: string;
         };
@@ -1241,7 +1739,11 @@ export interface components {
          *     :param count: for all copies.
          *     :param grain: the side of the piece its grain has to run along.
          *     :param grain_right: whether the chosen stock gives it so; ``None`` where no stock is chosen.
-         *     :param allowance: left on when cutting, beyond the size stated.
+         *     :param allowance: left on the width when cutting, beyond the size stated.
+         *     :param spare: more of them than the book needs, for what gets spoilt.
+         *     :param stock: what it is cut from; nothing where none is chosen. ``item`` is its number on the shelf.
+         *     :param needs: in words, which way its grain has to run; ``has``: how it comes out of the stock.
+         *     :param per_sheet: how many one sheet of the stock gives.
          */
         Piece: {
             /** Id */
@@ -1280,6 +1782,35 @@ export interface components {
              * @default 0
              */
             allowance: number;
+            /**
+             * Spare
+             * @default 0
+             */
+            spare: number;
+            /**
+             * Stock
+             * @default
+             */
+            stock: string;
+            /** Item */
+            item?: number | null;
+            /**
+             * Needs
+             * @default
+             */
+            needs: string;
+            /**
+             * Has
+             * @default
+             */
+            has: string;
+            /** Per Sheet */
+            per_sheet?: number | null;
+            /**
+             * Across
+             * @default false
+             */
+            across: boolean;
         };
         /**
          * Placement
@@ -1356,7 +1887,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "block" | "boards";
+            station: "text" | "paper" | "folding" | "printing" | "block" | "boards" | "cutting";
             /** Label */
             label: string;
             /** Value */
@@ -1555,6 +2086,8 @@ export interface components {
         /**
          * Binding
          * @description The case. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
+         *
+         *     ``cut_in_case`` is how much wider boards are cut, to be cut to size once offered up in the case.
          */
         Binding: {
             /**
@@ -1573,6 +2106,16 @@ export interface components {
              * @default
              */
             board_name: string;
+            /**
+             * Linings
+             * @default []
+             */
+            linings: components["schemas"]["BoardLining"][];
+            /**
+             * Cut In Case
+             * @default 0
+             */
+            cut_in_case: number;
             /** Spine Board */
             spine_board?: number | null;
             /**
@@ -1635,6 +2178,32 @@ export interface components {
              * @default 30
              */
             overlap: number;
+        };
+        /**
+         * BoardLining
+         * @description What is glued on a board: on its inside or outside, or another board (``core``).
+         *
+         *     Without ``thickness`` it is grammage × 1.2 / 1000, that of a smooth lining paper.
+         */
+        BoardLining: {
+            /**
+             * Side
+             * @default inside
+             * @enum {string}
+             */
+            side: "inside" | "outside" | "core";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Grammage
+             * @default 90
+             */
+            grammage: number;
+            /** Thickness */
+            thickness?: number | null;
         };
         /**
          * Choices
@@ -1877,6 +2446,8 @@ export interface components {
              *       "structure": "flat_case",
              *       "board": 2,
              *       "board_name": "",
+             *       "linings": [],
+             *       "cut_in_case": 0,
              *       "spine_board": null,
              *       "cover_name": "",
              *       "cover_thickness": 0.3,
@@ -1897,6 +2468,13 @@ export interface components {
              *     }
              */
             binding: components["schemas"]["Binding"];
+            /**
+             * Stock
+             * @default {}
+             */
+            stock: {
+                [key: string]: components["schemas"]["PieceStock"];
+            };
             /**
              * Measured
              * @default {}
@@ -1979,6 +2557,45 @@ export interface components {
              * @default 5
              */
             spoilage: number;
+        };
+        /**
+         * PieceStock
+         * @description What one kind of piece is cut from: copied from the shelf, so that a job stands on its own.
+         *
+         *     ``item`` is its number on the shelf. A roll has no height. ``across`` says that its grain running
+         *     the wrong way is meant.
+         */
+        PieceStock: {
+            /** Item */
+            item?: number | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Form
+             * @default sheet
+             * @enum {string}
+             */
+            form: "sheet" | "roll" | "skin";
+            /** Width */
+            width: number;
+            /** Height */
+            height?: number | null;
+            /** Grain */
+            grain?: ("width" | "height") | null;
+            /** Thickness */
+            thickness?: number | null;
+            /** Grammage */
+            grammage?: number | null;
+            /** Price */
+            price?: number | null;
+            /**
+             * Across
+             * @default false
+             */
+            across: boolean;
         };
         /**
          * PrintedSheet
@@ -2996,6 +3613,642 @@ export interface components {
              */
             second: number;
         };
+        /**
+         * GrainTest
+         * @description How the grain was found, by whom, when and what came out.
+         */
+        GrainTest: {
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "bend" | "droop" | "tear" | "damp" | "flex" | "maker";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "width" | "height";
+            /**
+             * By
+             * @default
+             */
+            by: string;
+        };
+        /**
+         * ShelfPage
+         * @description Part of the shelf.
+         */
+        ShelfPage: {
+            /** Items */
+            items: components["schemas"]["ShelfRow"][];
+            /** Count */
+            count: number;
+            /** Page */
+            page: number;
+            /** Pages */
+            pages: number;
+        };
+        /**
+         * ShelfRow
+         * @description An item of stock, as numbers and as people say it.
+         *
+         *     ``inputs`` are its lengths as they stand in their fields, and its counts.
+         */
+        ShelfRow: {
+            /** Id */
+            id: number;
+            item: components["schemas"]["StockItem"];
+            /** Count */
+            count: number;
+            /** Count Words */
+            count_words: string;
+            /** Size */
+            size: string;
+            /** Grain */
+            grain: string;
+            /** Weight */
+            weight: string;
+            /** Thickness */
+            thickness: string;
+            /** Low */
+            low: boolean;
+            /** Offcut Of */
+            offcut_of: number | null;
+            /** Offcuts */
+            offcuts: number;
+            /** Inputs */
+            inputs: {
+                [key: string]: string;
+            };
+            /**
+             * Warning
+             * @default
+             */
+            warning: string;
+        };
+        /**
+         * StockItem
+         * @description One item of the shelf.
+         *
+         *     ``grain`` is the side of the sheet it runs along, nothing where nobody knows. A roll lies with its
+         *     width across and its length as height, so cloth has its warp along the height. Grammage comes from
+         *     ``basis`` where that is given; thickness from ``calliper``, else ``stack``, else grammage × bulk.
+         *     ``price`` is for a sheet, a skin, a metre or a kilogram. ``warn_below`` counts as the count does.
+         */
+        StockItem: {
+            /**
+             * Kind
+             * @default paper
+             * @enum {string}
+             */
+            kind: "paper" | "endpaper" | "board" | "cloth" | "leather" | "lining" | "thread" | "tape" | "end_band" | "ribbon" | "adhesive";
+            /** Name */
+            name: string;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Form
+             * @default sheet
+             * @enum {string}
+             */
+            form: "sheet" | "roll" | "skin" | "reel" | "pot";
+            /** Width */
+            width?: number | null;
+            /** Height */
+            height?: number | null;
+            /** Grain */
+            grain?: ("width" | "height") | null;
+            /**
+             * Tests
+             * @default []
+             */
+            tests: components["schemas"]["GrainTest"][];
+            /** Grammage */
+            grammage?: number | null;
+            basis?: components["schemas"]["BasisWeight"] | null;
+            /** Bulk */
+            bulk?: number | null;
+            /** Calliper */
+            calliper?: number | null;
+            stack?: components["schemas"]["Stack"] | null;
+            /** Price */
+            price?: number | null;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Warn Below
+             * @default 0
+             */
+            warn_below: number;
+        };
+        /**
+         * StockDraft
+         * @description An item as it is understood, before it is put on the shelf.
+         */
+        StockDraft: {
+            /** Item */
+            item: {
+                [key: string]: unknown;
+            };
+            /** Count */
+            count: string;
+            /** Understood */
+            understood: string[];
+            /** Warning */
+            warning: string;
+        };
+        /**
+         * WordsQuestion
+         * @description An item in one line.
+         */
+        WordsQuestion: {
+            /** Words */
+            words: string;
+        };
+        /**
+         * GuideReply
+         * @description One way to test grain.
+         */
+        GuideReply: {
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "bend" | "droop" | "tear" | "damp" | "flex" | "maker";
+            /** Title */
+            title: string;
+            /** Steps */
+            steps: string[];
+            /** Along */
+            along: string;
+            /** Crosswise */
+            crosswise: string;
+            drawing: components["schemas"]["Drawing"];
+        };
+        /**
+         * ConvertedReply
+         * @description One answer with its sum.
+         */
+        ConvertedReply: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Shown */
+            shown: string;
+            /** Sum */
+            sum: string;
+        };
+        /**
+         * ConvertQuestion
+         * @description A weight or thickness to be converted.
+         */
+        ConvertQuestion: {
+            /** Value */
+            value: number;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "gsm" | "pounds" | "mm" | "points" | "pages_per_inch" | "stack";
+            /** @default text */
+            grade: components["schemas"]["Grade"];
+            /** Bulk */
+            bulk?: number | null;
+            /**
+             * Leaves
+             * @default 1
+             */
+            leaves: number;
+        };
+        /**
+         * TableReply
+         * @description What a table would do to the shelf, or did.
+         */
+        TableReply: {
+            /** Rows */
+            rows: components["schemas"]["TableRow"][];
+            /** Taken */
+            taken?: number | null;
+        };
+        /**
+         * TableRow
+         * @description What one row of a table would do.
+         */
+        TableRow: {
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /**
+             * Effect
+             * @enum {string}
+             */
+            effect: "add" | "change" | "same" | "wrong";
+            /** Problems */
+            problems: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * CountChange
+         * @description So much more or less of an item, as typed. ``key`` makes asking twice count once.
+         */
+        CountChange: {
+            /** Change */
+            change: string;
+            /**
+             * Reason
+             * @enum {string}
+             */
+            reason: "bought" | "counted" | "used" | "spoilt";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Key */
+            key?: string | null;
+        };
+        /**
+         * MovementRow
+         * @description One movement of an item.
+         */
+        MovementRow: {
+            /** Change */
+            change: string;
+            /** Reason */
+            reason: string;
+            /** Note */
+            note: string;
+            /** Author */
+            author: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Job */
+            job: string;
+        };
+        /**
+         * TestRecord
+         * @description What a grain test found: the side of the sheet the grain runs along.
+         */
+        TestRecord: {
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "bend" | "droop" | "tear" | "damp" | "flex" | "maker";
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "width" | "height";
+        };
+        /**
+         * Candidate
+         * @description Stock a piece may be cut from.
+         *
+         *     :param fits: whether the piece is small enough. ``grain`` says how it would come out.
+         *     :param per_sheet: pieces a sheet gives; of a roll, a metre's length of it.
+         *     :param takes: how much the pieces of the job take: sheets, or millimetres of a roll.
+         *     :param waste: part of what is taken that does not become pieces, in percent.
+         *     :param torn: a way of tearing it by halving, for paper.
+         *     :param chosen: whether the job has it already.
+         *     :param patch: what choosing it changes in the job.
+         */
+        Candidate: {
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "paper" | "endpaper" | "board" | "cloth" | "leather" | "lining" | "thread" | "tape" | "end_band" | "ribbon" | "adhesive";
+            /** Size */
+            size: string;
+            /** Grain */
+            grain: string;
+            /** Grain Right */
+            grain_right: boolean | null;
+            /** Fits */
+            fits: boolean;
+            /** Lie */
+            lie: string;
+            /** Per Sheet */
+            per_sheet: number;
+            /** Takes */
+            takes: number;
+            /** Takes Words */
+            takes_words: string;
+            /** Has Words */
+            has_words: string;
+            /** Enough */
+            enough: boolean;
+            /** Waste */
+            waste: number;
+            /** Price */
+            price: number | null;
+            /** Torn */
+            torn: string;
+            /** Notes */
+            notes: string[];
+            /** Offcut */
+            offcut: boolean;
+            /** Chosen */
+            chosen: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Choice
+         * @description The shelf as it looks for one piece.
+         *
+         *     :param to_buy: what to look for when nothing on the shelf will do; empty where something does.
+         */
+        Choice: {
+            /** Piece */
+            piece: string;
+            /** Label */
+            label: string;
+            /** Needs */
+            needs: string;
+            /** Candidates */
+            candidates: components["schemas"]["Candidate"][];
+            /** To Buy */
+            to_buy: string;
+        };
+        /**
+         * CuttingRow
+         * @description A layout as it stands in a list.
+         */
+        CuttingRow: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "working" | "done" | "failed" | "cancelled";
+            /** Progress */
+            progress: number;
+            /** Message */
+            message: string;
+            /** Author */
+            author: string;
+            /**
+             * Asked
+             * Format: date-time
+             */
+            asked: string;
+            /** Booked */
+            booked: string | null;
+            /** Jobs */
+            jobs: number[];
+        };
+        /**
+         * CuttingOrder
+         * @description Jobs whose pieces are to be laid out together, and what is wanted otherwise.
+         *
+         *     Lengths are as typed. ``pins`` holds pieces to an item; ``forbidden`` items are not cut.
+         */
+        CuttingOrder: {
+            /** Jobs */
+            jobs: number[];
+            /**
+             * Square
+             * @default 4 mm
+             */
+            square: string;
+            /**
+             * Kerf
+             * @default 0
+             */
+            kerf: string;
+            /**
+             * Keep Short
+             * @default 50 mm
+             */
+            keep_short: string;
+            /**
+             * Keep Long
+             * @default 150 mm
+             */
+            keep_long: string;
+            /**
+             * Prefer Offcuts
+             * @default true
+             */
+            prefer_offcuts: boolean;
+            /**
+             * Pins
+             * @default {}
+             */
+            pins: {
+                [key: string]: number;
+            };
+            /**
+             * Forbidden
+             * @default []
+             */
+            forbidden: number[];
+        };
+        /**
+         * BlankReply
+         * @description A piece that is cut, and which items it may be pinned to.
+         */
+        BlankReply: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Size */
+            size: string;
+            /** Grain */
+            grain: string;
+            /** Count */
+            count: number;
+            /** Stocks */
+            stocks: number[];
+        };
+        /**
+         * CutRow
+         * @description One cut: what is cut, at the gauge which edge, and what falls.
+         */
+        CutRow: {
+            /** Number */
+            number: number;
+            /** Part */
+            part: string;
+            /** Gauge */
+            gauge: string;
+            /** Setting */
+            setting: string;
+            /** Same Setting */
+            same_setting: boolean;
+            /** Falls */
+            falls: string;
+            /** Rest */
+            rest: string;
+        };
+        /**
+         * CuttingReply
+         * @description A layout, opened.
+         */
+        CuttingReply: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "working" | "done" | "failed" | "cancelled";
+            /** Progress */
+            progress: number;
+            /** Message */
+            message: string;
+            /** Author */
+            author: string;
+            /**
+             * Asked
+             * Format: date-time
+             */
+            asked: string;
+            /** Booked */
+            booked: string | null;
+            /** Jobs */
+            jobs: number[];
+            wishes: components["schemas"]["CuttingOrder"];
+            /** Groups */
+            groups: components["schemas"]["GroupReply"][];
+            /** Without */
+            without: string[];
+        };
+        /**
+         * GroupReply
+         * @description What is cut from one item and its offcuts.
+         */
+        GroupReply: {
+            /** Item */
+            item: number;
+            /** Label */
+            label: string;
+            /** Sheets */
+            sheets: components["schemas"]["SheetReply"][];
+            /** Usage */
+            usage: components["schemas"]["UsageReply"][];
+            /** Blanks */
+            blanks: components["schemas"]["BlankReply"][];
+            /** Missing */
+            missing: string[];
+            /** Yield Percent */
+            yield_percent: number;
+            /** Offcut Percent */
+            offcut_percent: number;
+            /** Waste Percent */
+            waste_percent: number;
+            /** Price */
+            price: number | null;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * SheetReply
+         * @description One sheet to cut, so many times.
+         */
+        SheetReply: {
+            /** Number */
+            number: number;
+            /** Stock */
+            stock: number;
+            /** Times */
+            times: number;
+            drawing: components["schemas"]["Drawing"];
+            /** Cuts */
+            cuts: components["schemas"]["CutRow"][];
+            /** Pieces */
+            pieces: string[];
+        };
+        /**
+         * UsageReply
+         * @description How much of an item is taken, and whether it is there.
+         */
+        UsageReply: {
+            /** Stock */
+            stock: number;
+            /** Label */
+            label: string;
+            /** Taken */
+            taken: string;
+            /** There */
+            there: string;
+            /** Enough */
+            enough: boolean;
+            /** Price */
+            price: number | null;
+        };
+        /**
+         * FallenPiece
+         * @description What fell at the simulated guillotine, and whether it is what was asked for.
+         */
+        FallenPiece: {
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+            /** Size */
+            size: string;
+            /** Grain */
+            grain: string;
+            /** Right */
+            right: boolean;
+        };
+        /**
+         * GuillotineReply
+         * @description Everything that fell, and the verdict.
+         */
+        GuillotineReply: {
+            /** Pieces */
+            pieces: components["schemas"]["FallenPiece"][];
+            /** Cuts */
+            cuts: number;
+            /** Message */
+            message: string;
+            /** Right */
+            right: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -3052,7 +4305,7 @@ export interface operations {
     plan: {
         parameters: {
             query?: {
-                station?: ("text" | "paper" | "folding" | "printing" | "block" | "boards") | null;
+                station?: ("text" | "paper" | "folding" | "printing" | "block" | "boards" | "cutting") | null;
                 section?: number;
             };
             header?: never;
@@ -4534,6 +5787,983 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listShelf: {
+        parameters: {
+            query?: {
+                search?: string;
+                kind?: ("paper" | "endpaper" | "board" | "cloth" | "leather" | "lining" | "thread" | "tape" | "end_band" | "ribbon" | "adhesive") | null;
+                low?: boolean;
+                offcuts?: boolean | null;
+                sort?: "kind" | "name" | "size" | "weight" | "thickness" | "price" | "count" | "place" | "updated";
+                down?: boolean;
+                page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfPage"];
+                };
+            };
+        };
+    };
+    addStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfRow"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readStockWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordsQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockDraft"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    grainGuides: {
+        parameters: {
+            query?: {
+                kind?: "paper" | "endpaper" | "board" | "cloth" | "leather" | "lining" | "thread" | "tape" | "end_band" | "ribbon" | "adhesive";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuideReply"][];
+                };
+            };
+        };
+    };
+    convert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConvertQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConvertedReply"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    bringShelf: {
+        parameters: {
+            query?: {
+                take?: boolean;
+                keep_good?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    duplicateStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    countStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listMovements: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovementRow"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    recordGrain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TestRecord"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stockFor: {
+        parameters: {
+            query: {
+                piece: string;
+                others?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Choice"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listCuttings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingRow"][];
+                };
+            };
+        };
+    };
+    askForCutting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CuttingOrder"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openCutting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancelCutting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bookCutting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unbookCutting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeCuts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeCuttingSheets: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeSheetTrueSize: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                cutting_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeSheetSvg: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeSheetsDxf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tryGuillotine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                cutting_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuillotineReply"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {

@@ -30,7 +30,12 @@ class OnShelf:
     number: int
     item: StockItem
     count: int
-    offcut: bool = False
+    offcut_of: int | None = None
+
+    @property
+    def offcut(self) -> bool:
+        """Whether it is left over from cutting."""
+        return self.offcut_of is not None
 
 
 @dataclass(frozen=True, slots=True)

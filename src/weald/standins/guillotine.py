@@ -6,11 +6,14 @@ set, the blade comes down, and there are two parts where there was one.
 
 import csv
 import io
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from typing import Literal
 
+from weald.core.cutting.order import Blank
 from weald.core.errors import WealdError
 from weald.core.units import Mm
+from weald.exchange.pieces_csv import harmless
 
 NEAR: Mm = 0.02
 """A cut so near an edge takes nothing off."""
@@ -87,3 +90,54 @@ def _cut(row: dict[str, str], lying: dict[tuple[int, int], Piece], kerf: Mm) -> 
             whole.height if upright else length,
             whole.grain,
         )
+
+
+@dataclass(frozen=True, slots=True)
+class Tally:
+    """Pieces of one name: how many fell, and whether count, size and grain are as asked for."""
+
+    name: str
+    count: int
+    width: Mm
+    height: Mm
+    grain: Literal["width", "height"] | None
+    right: bool
+
+
+def tally(fallen: Sequence[Piece], wanted: Sequence[Blank]) -> list[Tally]:
+    """What fell held against what was to be cut; each piece turned upright, as its drawing has it."""
+    return [
+        _tally([each for each in fallen if each.name == harmless(blank.label)], blank) for blank in wanted
+    ]
+
+
+def _tally(fallen: Sequence[Piece], blank: Blank) -> Tally:
+    upright = [_upright(each, blank) for each in fallen]
+    count = sum(each.times for each in upright)
+    sizes_right = all(
+        abs(each.width - blank.width) <= NEAR and abs(each.height - blank.height) <= NEAR for each in upright
+    )
+    grain_right = blank.grain == "any" or all(each.grain == blank.grain for each in upright)
+    shown = upright[0] if upright else None
+    return Tally(
+        blank.label,
+        count,
+        shown.width if shown else 0.0,
+        shown.height if shown else 0.0,
+        shown.grain if shown else None,
+        count == blank.count and sizes_right and grain_right,
+    )
+
+
+def _upright(piece: Piece, blank: Blank) -> Piece:
+    """A fallen piece turned a quarter, where that is how it was laid."""
+    off = abs(piece.width - blank.width) + abs(piece.height - blank.height)
+    turned_off = abs(piece.height - blank.width) + abs(piece.width - blank.height)
+    square = abs(off - turned_off) <= NEAR
+    wrong_way = square and blank.grain not in ("any", piece.grain)
+    if turned_off < off - NEAR or wrong_way:
+        grain: Literal["width", "height"] | None = piece.grain
+        if grain is not None:
+            grain = "height" if grain == "width" else "width"
+        return replace(piece, width=piece.height, height=piece.width, grain=grain)
+    return piece

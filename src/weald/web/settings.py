@@ -43,6 +43,7 @@ INSTALLED_APPS = [
     "weald.web.accounts",
     "weald.web.jobs",
     "weald.web.printing",
+    "weald.web.shelf",
 ]
 
 MIDDLEWARE = [

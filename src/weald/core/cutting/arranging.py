@@ -10,6 +10,8 @@ from weald.core.cutting.layout import CutSheet, Region
 from weald.core.cutting.problem import Chosen, Problem
 from weald.core.cutting.strips import Column, Pattern, Strip, pattern_of
 
+STRIPS_A_LENGTH = 12
+"""A roll is laid out in lengths of so many strips, so that each can be drawn."""
 TRIES = 24
 """Orders tried to put the same pieces on a sheet with a larger offcut."""
 
@@ -36,7 +38,9 @@ def arrange(problem: Problem, chosen: Chosen) -> tuple[list[CutSheet], list[int]
     apart = [_tidied(problem, pattern, times) for pattern, times in sheets.items()]
     for stock, strips in rolls.items():
         ground = next(each for each in problem.grounds if each.stock == stock)
-        apart.append(_cut_sheet(problem, pattern_of(ground, strips, problem.kinds), 1))
+        for first in range(0, len(strips), STRIPS_A_LENGTH):
+            length = strips[first : first + STRIPS_A_LENGTH]
+            apart.append(_cut_sheet(problem, pattern_of(ground, length, problem.kinds), 1))
     return apart, cut
 
 

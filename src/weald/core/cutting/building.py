@@ -3,7 +3,7 @@
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
-from weald.core.cutting.layout import Axis, Part, Region, Split, parts
+from weald.core.cutting.layout import Axis, Part, Region, Run, parts
 from weald.core.cutting.order import Blank, Shears, Stock
 from weald.core.cutting.strips import Column, Lying, Pattern, Strip
 from weald.core.units import TOLERANCE, Mm
@@ -45,71 +45,55 @@ class Builder:
         trim = 0.0 if self.stock.offcut else self.shears.square
         if trim <= TOLERANCE:
             return self._whole(box)
-        square_head: _Cutter = lambda rest: self._split(rest, "y", trim, self._waste, self._whole)  # noqa: E731
-        return self._split(box, "x", trim, self._waste, self._whole if self.stock.roll else square_head)
+        if self.stock.roll:
+            return self._run(box, "x", [(trim, self._waste)], self._whole)
+        return self._run(
+            box,
+            "x",
+            [(trim, self._waste)],
+            lambda rest: self._run(rest, "y", [(trim, self._waste)], self._whole),
+        )
 
     def _whole(self, box: _Box) -> Region:
         """The strips, with whatever is left whole on the side where most is left."""
-        level = self._cut_strips(box, self.strips)
+        level = self._cut_strips(box)
         across = max((self._strip_width(strip) for strip in self.strips), default=0.0)
-        if not self.strips or across + self.shears.kerf >= box.width:
+        if across + self.shears.kerf >= box.width:
             return level
-        upright = self._split(
-            box, "x", across, lambda kept: self._cut_strips(kept, self.strips), self._leftover
-        )
+        upright = self._run(box, "x", [(across, self._cut_strips)], self._leftover)
         return max(level, upright, key=largest_offcut)
 
-    def _cut_strips(self, box: _Box, strips: Sequence[Strip]) -> Region:
-        if not strips:
-            return self._leftover(box)
-        return self._split(
-            box,
-            "y",
-            self._strip_height(strips[0]),
-            lambda strip: self._cut_columns(strip, strips[0].columns),
-            lambda rest: self._cut_strips(rest, strips[1:]),
-        )
+    def _cut_strips(self, box: _Box) -> Region:
+        cuts = [(self._strip_height(strip), self._cutter(strip)) for strip in self.strips]
+        return self._run(box, "y", cuts, self._leftover)
 
-    def _cut_columns(self, box: _Box, columns: Sequence[Column]) -> Region:
-        if not columns:
-            return self._leftover(box)
-        return self._split(
-            box,
-            "x",
-            self._column_size(columns[0])[0],
-            lambda column: self._cut_pieces(column, columns[0].pieces),
-            lambda rest: self._cut_columns(rest, columns[1:]),
-        )
+    def _cutter(self, strip: Strip) -> _Cutter:
+        cuts = [(self._column_size(column)[0], self._column_cutter(column)) for column in strip.columns]
+        return lambda box: self._run(box, "x", cuts, self._leftover)
 
-    def _cut_pieces(self, box: _Box, pieces: Sequence[Lying]) -> Region:
-        if not pieces:
-            return self._leftover(box)
-        width, height = self._size(pieces[0])
-        return self._split(
-            box,
-            "y",
-            height,
-            lambda level: self._split(
-                level, "x", width, lambda cut: self._piece(cut, pieces[0]), self._leftover
-            ),
-            lambda rest: self._cut_pieces(rest, pieces[1:]),
-        )
+    def _column_cutter(self, column: Column) -> _Cutter:
+        cuts = [(self._size(piece)[1], self._piece_cutter(piece)) for piece in column.pieces]
+        return lambda box: self._run(box, "y", cuts, self._leftover)
 
-    def _split(self, box: _Box, axis: Axis, setting: Mm, first: _Cutter, rest: _Cutter) -> Region:
-        """Cut a region, unless there is nothing to cut off."""
-        size = box.width if axis == "x" else box.height
-        if setting >= size - TOLERANCE:
-            return first(box)
-        begin = min(setting + self.shears.kerf, size)
-        if axis == "x":
-            near = replace(box, width=setting)
-            far = replace(box, x=box.x + begin, width=box.width - begin)
-        else:
-            near = replace(box, height=setting)
-            far = replace(box, y=box.y + begin, height=box.height - begin)
-        x, y, width, height = self._on_sheet(box)
+    def _piece_cutter(self, piece: Lying) -> _Cutter:
+        cut = (self._size(piece)[0], lambda box: self._piece(box, piece))
+        return lambda box: self._run(box, "x", [cut], self._leftover)
+
+    def _run(self, box: _Box, axis: Axis, cuts: Sequence[tuple[Mm, _Cutter]], rest: _Cutter) -> Region:
+        """Cut one part after another off a region; what is left is the last, unless nothing is."""
+        level = axis == "y"
+        place, end = (box.y, box.y + box.height) if level else (box.x, box.x + box.width)
+        regions = []
+        for wanted, cutter in cuts:
+            size = min(wanted, end - place)
+            regions.append(cutter(_part_of(box, level, place, size)))
+            place = min(place + size + self.shears.kerf, end)
+        if end - place > TOLERANCE:
+            regions.append(rest(_part_of(box, level, place, end - place)))
+        if len(regions) == 1:
+            return regions[0]
         seen: Axis = axis if not self.down else ("y" if axis == "x" else "x")
-        return Split(x, y, width, height, seen, setting, first(near), rest(far))
+        return Run(*self._on_sheet(box), seen, tuple(regions))
 
     def _on_sheet(self, box: _Box) -> tuple[Mm, Mm, Mm, Mm]:
         if self.down:
@@ -144,6 +128,12 @@ class Builder:
     def _strip_width(self, strip: Strip) -> Mm:
         widths = [self._column_size(column)[0] for column in strip.columns]
         return sum(widths) + self.shears.kerf * (len(widths) - 1)
+
+
+def _part_of(box: _Box, level: bool, place: Mm, size: Mm) -> _Box:
+    if level:
+        return replace(box, y=place, height=size)
+    return replace(box, x=place, width=size)
 
 
 def largest_offcut(region: Region) -> float:

@@ -1,9 +1,8 @@
 """The order of cuts at the shears, with the setting of each."""
 
-from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from weald.core.cutting.layout import Axis, Part, Region, Split
+from weald.core.cutting.layout import Axis, Part, Region, Run
 from weald.core.units import Mm
 
 
@@ -51,28 +50,21 @@ class _Counting:
         self.parts += 1
         return self.parts
 
-    def cut(self, region: Split, part: int) -> tuple[int, int]:
+    def cut(self, run: Run, fallen: Region, part: int) -> tuple[int, int]:
         first, second = self.next_part(), self.next_part()
-        if region.axis == "x":
-            start = (region.x + region.setting, region.y)
-            end = (start[0], region.y + region.height)
+        if run.axis == "x":
+            setting = fallen.width
+            start = (fallen.x + setting, run.y)
+            end = (start[0], run.y + run.height)
         else:
-            start = (region.x, region.y + region.setting)
-            end = (region.x + region.width, start[1])
-        gauge = (region.axis, round(region.setting, 6))
-        self.steps.append(
-            CutStep(
-                len(self.steps) + 1,
-                part,
-                region.axis,
-                region.setting,
-                gauge == self.gauge,
-                first,
-                second,
-                start,
-                end,
-            )
+            setting = fallen.height
+            start = (run.x, fallen.y + setting)
+            end = (run.x + run.width, start[1])
+        gauge = (run.axis, round(setting, 6))
+        step = CutStep(
+            len(self.steps) + 1, part, run.axis, setting, gauge == self.gauge, first, second, start, end
         )
+        self.steps.append(step)
         self.gauge = gauge
         return first, second
 
@@ -89,18 +81,8 @@ def _cut(region: Region, part: int, counting: _Counting) -> None:
         counting.fallen.append((part, region))
         return
     fallen: list[tuple[int, Region]] = []
-    rest: Region = region
-    for cut in _same_way(region):
-        first, part = counting.cut(cut, part)
-        fallen.append((first, cut.first))
-        rest = cut.second
-    for number, each in [*fallen, (part, rest)]:
+    for each in region.regions[:-1]:
+        first, part = counting.cut(region, each, part)
+        fallen.append((first, each))
+    for number, each in [*fallen, (part, region.regions[-1])]:
         _cut(each, number, counting)
-
-
-def _same_way(region: Split) -> Iterator[Split]:
-    """The cuts one after another that run the same way."""
-    axis, rest = region.axis, region
-    while isinstance(rest, Split) and rest.axis == axis:
-        yield rest
-        rest = rest.second  # type: ignore[assignment]

@@ -25,11 +25,11 @@ class Part:
 
 
 @dataclass(frozen=True, slots=True)
-class Split:
-    """A region cut in two from edge to edge.
+class Run:
+    """A region cut into several by parallel cuts from edge to edge, one after another.
 
-    :param axis: ``x`` for an upright cut, measured from the left edge; ``y`` for a level one, from the top.
-    :param setting: width or height of ``first``, which lies against the gauge.
+    :param axis: ``x`` for upright cuts, measured from the left edge; ``y`` for level ones, from the top.
+    :param regions: what falls, the first lying against the gauge first; the last is what is left.
     """
 
     x: Mm
@@ -37,12 +37,10 @@ class Split:
     width: Mm
     height: Mm
     axis: Axis
-    setting: Mm
-    first: "Region"
-    second: "Region"
+    regions: tuple["Region", ...]
 
 
-Region = Part | Split
+Region = Part | Run
 
 
 def parts(region: Region) -> Iterator[Part]:
@@ -50,8 +48,8 @@ def parts(region: Region) -> Iterator[Part]:
     if isinstance(region, Part):
         yield region
     else:
-        yield from parts(region.first)
-        yield from parts(region.second)
+        for each in region.regions:
+            yield from parts(each)
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,3 +124,12 @@ class Layout:
     def gap(self) -> float:
         """How much of what is taken might be saved at the most, 0 to 1."""
         return max(0.0, 1 - self.bound / self.taken) if self.taken else 0.0
+
+
+def verdict(layout: Layout) -> str:
+    """How good a layout is, in words."""
+    if layout.missing:
+        return "The stock does not reach for every piece."
+    if layout.proven:
+        return "Proven best: no layout, however it is cut, takes less stock."
+    return f"At most {100 * layout.gap:.0f} % of the stock taken might be saved by a better layout."

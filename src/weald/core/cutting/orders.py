@@ -3,7 +3,10 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 
+from weald.core.cutting.layout import Layout
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock
+from weald.core.cutting.progress import Tell, to_nobody
+from weald.core.cutting.solve import lay_out
 from weald.core.pieces import Piece, PieceGrain, PieceMaterial
 from weald.core.stock_choice import OnShelf
 from weald.core.units import Mm
@@ -111,3 +114,39 @@ def _stock(entry: OnShelf) -> Stock:
         offcut=entry.offcut,
         roll=roll,
     )
+
+
+@dataclass(frozen=True, slots=True)
+class CutGroup:
+    """A group laid out."""
+
+    item: int
+    label: str
+    material: PieceMaterial
+    blanks: tuple[Blank, ...]
+    layout: Layout
+
+
+@dataclass(frozen=True, slots=True)
+class CutResult:
+    """Everything that was laid out, and the pieces that have no stock yet."""
+
+    groups: tuple[CutGroup, ...]
+    without: tuple[str, ...]
+
+
+def lay_out_groups(groups: Sequence[Group], without: Sequence[str], tell: Tell = to_nobody) -> CutResult:
+    """Lay every group out, one after another.
+
+    :param tell: told how far it has come, 0 to 100.
+    :raises weald.core.errors.SpecError: when a piece fits nothing, or has no size.
+    """
+    done = []
+    for number, group in enumerate(groups):
+
+        def part(percent: int, number: int = number) -> None:
+            tell((100 * number + percent) // len(groups))
+
+        layout = lay_out(group.order, part)
+        done.append(CutGroup(group.item, group.label, group.material, group.order.blanks, layout))
+    return CutResult(tuple(done), tuple(without))

@@ -8,7 +8,19 @@ from ninja import NinjaAPI
 from ninja.responses import NinjaJSONEncoder
 from ninja.security import django_auth
 
-from weald.web.api import downloads, errors, folding, jobs, people, planning, printers, prints, texts
+from weald.web.api import (
+    cuttings,
+    downloads,
+    errors,
+    folding,
+    jobs,
+    people,
+    planning,
+    printers,
+    prints,
+    shelf,
+    texts,
+)
 
 api = NinjaAPI(
     title="Weald",
@@ -26,6 +38,8 @@ api.add_router("", texts.router)
 api.add_router("", folding.router)
 api.add_router("", printers.router)
 api.add_router("", prints.router)
+api.add_router("", shelf.router)
+api.add_router("", cuttings.router)
 errors.install(api)
 
 

@@ -13,6 +13,7 @@ from weald.web.api.jobs import job_reply
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
 from weald.web.printing.files import TooLargeError
 from weald.web.printing.services import InUseError
+from weald.web.shelf.services import ShortError
 
 Answer = tuple[int, dict[str, Any]]
 
@@ -45,6 +46,7 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     StaleVersionError: _stale,
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
     TooLargeError: lambda error: _problem(413, "too_large", str(error)),
+    ShortError: lambda error: _problem(409, "short", str(error)),
     InUseError: lambda error: _problem(409, "in_use", str(error)),
     WealdError: lambda error: _problem(422, "invalid", str(error)),
     ValidationError: _request,

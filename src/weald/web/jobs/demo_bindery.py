@@ -1,17 +1,23 @@
 """An invented bindery with its own books."""
 
 import io
+from collections.abc import Mapping
 from typing import Any
 
 from django.contrib.auth.models import User
 
+from weald.core.plan import plan
 from weald.core.spec import Printer, read_spec
+from weald.core.stock_choice import choose_patch
 from weald.web.accounts.models import Workshop
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
 from weald.web.printing.demo_texts import TIDE_PAGES, tide_tables_pdf
 from weald.web.printing.models import PrinterProfile
 from weald.web.printing.services import bring_text
+from weald.web.shelf.demo_stock import USES, load_shelf
+from weald.web.shelf.models import ShelfItem
+from weald.web.shelf.services import on_shelf
 
 WORKSHOP = "Saltmarsh Bindery"
 
@@ -182,6 +188,22 @@ def _with_text(job: dict[str, Any], digest: str) -> dict[str, Any]:
     return job | {"text": job["text"] | {"file": digest, "file_pages": TIDE_PAGES, "page": page}}
 
 
+def _with_stock(job: dict[str, Any], shelf: Mapping[str, ShelfItem]) -> dict[str, Any]:
+    """A job with its pieces' stock taken from the shelf."""
+    uses = USES.get(job["title"], {})
+    pieces = {piece.id: piece for piece in plan(read_spec(job), drawn=()).pieces}
+    for piece_id, name in uses.items():
+        for path, value in choose_patch(pieces[piece_id], on_shelf(shelf[name])).items():
+            job = _set(job, path.split("."), value)
+    return job
+
+
+def _set(data: Mapping[str, Any], path: list[str], value: object) -> dict[str, Any]:
+    """Data with one entry otherwise."""
+    head, *rest = path
+    return {**data, head: _set(data.get(head) or {}, rest, value) if rest else value}
+
+
 def load(workshop: Workshop, author: User) -> None:
     """Put the demo's printers and jobs into a workshop, the last job first so that the first is newest."""
     for data in PRINTERS:
@@ -189,9 +211,10 @@ def load(workshop: Workshop, author: User) -> None:
         PrinterProfile.objects.create(
             workshop=workshop, name=printer.name, spec=printer.model_dump(mode="json")
         )
+    shelf = load_shelf(workshop, author)
     text = bring_text(workshop, "tide-tables.pdf", io.BytesIO(tide_tables_pdf()))
     for state, listed, changes in reversed(JOBS):
-        begun = _with_text(listed, text.digest)
+        begun = _with_stock(_with_text(listed, text.digest), shelf)
         job = services.create_job(workshop, author, read_spec(begun))
         for change in changes:
             job = services.save_job(job, job.version, author, read_spec(begun | change))

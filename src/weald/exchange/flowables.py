@@ -1,0 +1,107 @@
+"""What printed pages are made of: words, tables, drawings at a common scale, a foot."""
+
+import io
+import math
+from xml.sax.saxutils import escape
+
+from reportlab.lib import colors
+from reportlab.lib.styles import ParagraphStyle
+from reportlab.lib.units import mm
+from reportlab.pdfgen.canvas import Canvas
+from reportlab.platypus import Flowable, Paragraph, SimpleDocTemplate, Table, TableStyle
+
+from weald.core.drawing import Drawing
+from weald.core.units import Mm
+from weald.exchange.drawing_pdf import BOLD, PAPERS, SANS, SERIF, Paper, printable, register_fonts
+from weald.exchange.ink import frame, size_on_paper
+
+MARGIN: Mm = 16.0
+_SCALES = (1.0, 1 / 2, 1 / 2.5, 1 / 3, 1 / 4, 1 / 5, 1 / 6, 1 / 8, 1 / 10, 1 / 15, 1 / 20, 1 / 50)
+
+
+BODY = ParagraphStyle("body", fontName=SANS, fontSize=8.5, leading=11)
+SMALL = ParagraphStyle("small", parent=BODY, fontSize=7.2, leading=9, textColor=colors.HexColor("#4b463e"))
+TITLE = ParagraphStyle("title", fontName=SERIF, fontSize=19, leading=23)
+HEADING = ParagraphStyle("heading", fontName=SERIF, fontSize=12.5, leading=16, spaceBefore=8, spaceAfter=3)
+_RULE = colors.HexColor("#cfc7b5")
+
+
+def text(words: str, style: ParagraphStyle = BODY) -> Paragraph:
+    """A paragraph, in signs the type holds."""
+    register_fonts()
+    return Paragraph(escape(printable(words)), style)
+
+
+class DrawingFlowable(Flowable):  # type: ignore[misc]
+    """A drawing on the page at the largest of the common scales that fits."""
+
+    def __init__(self, drawing: Drawing, width: Mm, height: Mm) -> None:
+        super().__init__()
+        self.drawing = drawing
+        self.scale = next(
+            (scale for scale in _SCALES if self._fits(drawing, scale, width, height)), _SCALES[-1]
+        )
+        across, down = size_on_paper(drawing, self.scale)
+        self.width, self.height = across * mm, down * mm
+
+    @staticmethod
+    def _fits(drawing: Drawing, scale: float, width: Mm, height: Mm) -> bool:
+        across, down = size_on_paper(drawing, scale)
+        return across <= width and down <= height
+
+    @property
+    def scaletext(self) -> str:
+        """The scale in words."""
+        if not self.drawing.to_scale:
+            return "not to scale"
+        return "true size" if math.isclose(self.scale, 1) else f"scale 1 : {1 / self.scale:g}"
+
+    def draw(self) -> None:
+        """Draw, as platypus asks."""
+        Paper(self.canv, self.height).drawing(frame(self.drawing, self.scale, 0, 0))
+
+
+def table(rows: list[list[Flowable | str]], widths: list[Mm], header: bool = True) -> Table:
+    """A ruled table; widths in millimetres."""
+    made = Table(rows, colWidths=[each * mm for each in widths], repeatRows=int(header))
+    style = [
+        ("VALIGN", (0, 0), (-1, -1), "TOP"),
+        ("LINEBELOW", (0, 0), (-1, -1), 0.3, _RULE),
+        ("LEFTPADDING", (0, 0), (-1, -1), 2),
+        ("RIGHTPADDING", (0, 0), (-1, -1), 4),
+        ("TOPPADDING", (0, 0), (-1, -1), 2),
+        ("BOTTOMPADDING", (0, 0), (-1, -1), 2),
+        ("FONT", (0, 0), (-1, -1), SANS, 8.5),
+    ]
+    if header:
+        style.append(("FONT", (0, 0), (-1, 0), BOLD, 8))
+    made.setStyle(TableStyle(style))
+    made.hAlign = "LEFT"
+    return made
+
+
+def built(story: list[Flowable], paper: str, title: str, foot_text: str) -> bytes:
+    """Pages of ``paper`` ("a4" or "letter") with a foot on each."""
+    buffer = io.BytesIO()
+    document = SimpleDocTemplate(
+        buffer,
+        pagesize=PAPERS[paper],
+        leftMargin=MARGIN * mm,
+        rightMargin=MARGIN * mm,
+        topMargin=MARGIN * mm,
+        bottomMargin=MARGIN * mm,
+        title=title,
+    )
+
+    def foot(canvas: Canvas, doc: SimpleDocTemplate) -> None:
+        canvas.setFont(SANS, 7)
+        canvas.drawString(MARGIN * mm, 9 * mm, printable(foot_text)[:110])
+        canvas.drawRightString(doc.pagesize[0] - MARGIN * mm, 9 * mm, f"page {doc.page}")
+
+    document.build(story, onFirstPage=foot, onLaterPages=foot)
+    return buffer.getvalue()
+
+
+def width_of(paper: str) -> Mm:
+    """Room for a drawing across a page."""
+    return float(PAPERS[paper][0] / mm - 2 * MARGIN - 5)

@@ -1,0 +1,494 @@
+"""Stock for a job's pieces, and layouts cut from it, over HTTP."""
+
+import datetime
+import math
+import uuid
+from collections import Counter
+from collections.abc import Mapping
+from typing import Any, Literal
+
+from django.http import Http404, HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import Body, Query, Router, Schema, Status
+from pydantic import Field
+
+from weald.core.cutting.cuts import cut_list
+from weald.core.cutting.layout import CutSheet, Usage, verdict
+from weald.core.cutting.order import Blank
+from weald.core.cutting.orders import CutGroup, CutResult
+from weald.core.cutting.sheet_drawing import draw_sheet
+from weald.core.drawing import Drawing
+from weald.core.pieces import GRAIN_NEEDED
+from weald.core.plan import plan
+from weald.core.spec import read_spec
+from weald.core.stock import count_words
+from weald.core.stock_choice import Choice, OnShelf, choose_stock
+from weald.core.units import Notation, parse_length
+from weald.exchange.cuts_csv import cuts_csv
+from weald.exchange.cutting_sheets import cutting_sheets_pdf
+from weald.exchange.drawing_dxf import drawing_dxf
+from weald.exchange.drawing_svg import drawing_svg
+from weald.exchange.true_size import true_size_pdf
+from weald.standins.guillotine import cut, tally
+from weald.web.accounts.services import preferences_of
+from weald.web.api.downloads import file_response
+from weald.web.api.jobs import jobs_of
+from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.schemas import Problem
+from weald.web.api.shelf import items_of
+from weald.web.shelf import cutting as cuttings
+from weald.web.shelf.models import Cutting
+from weald.web.shelf.services import on_shelf
+
+router = Router(tags=["cutting"])
+CuttingState = Literal["waiting", "working", "done", "failed", "cancelled"]
+
+
+class CuttingOrder(Schema):
+    """Jobs whose pieces are to be laid out together, and what is wanted otherwise.
+
+    Lengths are as typed. ``pins`` holds pieces to an item; ``forbidden`` items are not cut.
+    """
+
+    jobs: list[int] = Field(min_length=1, max_length=50)
+    square: str = "4 mm"
+    kerf: str = "0"
+    keep_short: str = "50 mm"
+    keep_long: str = "150 mm"
+    prefer_offcuts: bool = True
+    pins: dict[str, int] = {}
+    forbidden: list[int] = []
+
+
+class CuttingRow(Schema):
+    """A layout as it stands in a list."""
+
+    id: uuid.UUID
+    title: str
+    state: CuttingState
+    progress: int
+    message: str
+    author: str
+    asked: datetime.datetime
+    booked: datetime.datetime | None
+    jobs: list[int]
+
+
+class CutRow(Schema):
+    """One cut: what is cut, at the gauge which edge, and what falls."""
+
+    number: int
+    part: str
+    gauge: str
+    setting: str
+    same_setting: bool
+    falls: str
+    rest: str
+
+
+class SheetReply(Schema):
+    """One sheet to cut, so many times."""
+
+    number: int
+    stock: int
+    times: int
+    drawing: Drawing
+    cuts: list[CutRow]
+    pieces: list[str]
+
+
+class UsageReply(Schema):
+    """How much of an item is taken, and whether it is there."""
+
+    stock: int
+    label: str
+    taken: str
+    there: str
+    enough: bool
+    price: float | None
+
+
+class BlankReply(Schema):
+    """A piece that is cut, and which items it may be pinned to."""
+
+    id: str
+    label: str
+    size: str
+    grain: str
+    count: int
+    stocks: list[int]
+
+
+class GroupReply(Schema):
+    """What is cut from one item and its offcuts."""
+
+    item: int
+    label: str
+    sheets: list[SheetReply]
+    usage: list[UsageReply]
+    blanks: list[BlankReply]
+    missing: list[str]
+    yield_percent: float
+    offcut_percent: float
+    waste_percent: float
+    price: float | None
+    verdict: str
+
+
+class CuttingReply(CuttingRow):
+    """A layout, opened."""
+
+    wishes: CuttingOrder
+    groups: list[GroupReply]
+    without: list[str]
+
+
+class FallenPiece(Schema):
+    """What fell at the simulated guillotine, and whether it is what was asked for."""
+
+    name: str
+    count: int
+    size: str
+    grain: str
+    right: bool
+
+
+class GuillotineReply(Schema):
+    """Everything that fell, and the verdict."""
+
+    pieces: list[FallenPiece]
+    cuts: int
+    message: str
+    right: bool
+
+
+@router.post("/stock-for", response={200: Choice, 404: Problem, 422: Problem}, operation_id="stockFor")
+def stock_for(
+    request: HttpRequest,
+    job: dict[str, Any] = Body(...),
+    piece: str = Query(max_length=40),
+    others: bool = Query(False),
+) -> Choice:
+    """The shelf as it looks for one piece of a job, without storing anything."""
+    notation = notation_of(request)
+    pieces = plan(read_spec(job, notation), notation, drawn=()).pieces
+    wanted = next((each for each in pieces if each.id == piece), None)
+    if wanted is None:
+        raise Http404
+    shelf = [on_shelf(item) for item in items_of(request).filter(archived=False)]
+    return choose_stock(wanted, shelf, notation, others=others)
+
+
+_SHOWN = ("id", "title", "state", "progress", "message", "asked", "booked")
+
+
+def _row(cutting: Cutting) -> dict[str, Any]:
+    return {
+        **{
+            name: getattr(cutting, name) for name in CuttingRow.model_fields if name not in ("author", "jobs")
+        },
+        "author": cutting.author.get_username() if cutting.author else "somebody who has left",
+        "jobs": [each["job"] for each in cutting.jobs],
+    }
+
+
+def cutting_of(request: HttpRequest, cutting_id: uuid.UUID) -> Cutting:
+    """A layout of the workshop that is asking.
+
+    :raises django.http.Http404: when there is none.
+    """
+    found = Cutting.objects.select_related("author", "workshop")
+    return get_object_or_404(found, workshop=workshop_of(request), pk=cutting_id)
+
+
+@router.get("/cuttings", response=list[CuttingRow], operation_id="listCuttings")
+def list_cuttings(request: HttpRequest) -> list[CuttingRow]:
+    """The layouts of the workshop, newest first."""
+    found = Cutting.objects.filter(workshop=workshop_of(request)).select_related("author").defer("result")
+    return [CuttingRow(**_row(cutting)) for cutting in found.order_by("-asked")[:50]]
+
+
+@router.post(
+    "/cuttings", response={201: CuttingRow, 404: Problem, 422: Problem}, operation_id="askForCutting"
+)
+def ask_for_cutting(request: HttpRequest, order: CuttingOrder) -> Status:
+    """Have the pieces of jobs laid out on the stock chosen for them."""
+    notation = notation_of(request)
+    jobs = [get_object_or_404(jobs_of(request), pk=number) for number in dict.fromkeys(order.jobs)]
+    lengths = {
+        name: parse_length(getattr(order, name), notation.bare)
+        for name in ("square", "kerf", "keep_short", "keep_long")
+    }
+    wishes = {
+        "shears": {**lengths, "prefer_offcuts": order.prefer_offcuts},
+        "pins": order.pins,
+        "forbidden": order.forbidden,
+        "asked": order.model_dump(mode="json"),
+    }
+    made = cuttings.ask_for_cutting(workshop_of(request), person(request), jobs, wishes)
+    return Status(201, CuttingRow(**_row(made)))
+
+
+@router.get(
+    "/cuttings/{uuid:cutting_id}", response={200: CuttingReply, 404: Problem}, operation_id="openCutting"
+)
+def open_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingReply:
+    """A layout with its sheets drawn and its cuts in order."""
+    cutting = cutting_of(request, cutting_id)
+    notation = notation_of(request)
+    wishes = CuttingOrder.model_validate(cutting.wishes["asked"])
+    if cutting.state != Cutting.State.DONE:
+        return CuttingReply(**_row(cutting), wishes=wishes, groups=[], without=[])
+    result = cuttings.result_of(cutting)
+    counts = {item.pk: on_shelf(item) for item in items_of(request)}
+    groups, first = [], 1
+    for group in result.groups:
+        groups.append(_group(group, first, counts, cutting.booked is not None, notation))
+        first += len(group.layout.sheets)
+    return CuttingReply(**_row(cutting), wishes=wishes, groups=groups, without=list(result.without))
+
+
+@router.post(
+    "/cuttings/{uuid:cutting_id}/cancel",
+    response={200: CuttingRow, 404: Problem},
+    operation_id="cancelCutting",
+)
+def cancel_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingRow:
+    """Say that a layout is not wanted any more."""
+    return CuttingRow(**_row(cuttings.cancel_cutting(cutting_of(request, cutting_id))))
+
+
+_BOOK = {200: CuttingRow, 404: Problem, 409: Problem, 422: Problem}
+
+
+@router.post("/cuttings/{uuid:cutting_id}/book", response=_BOOK, operation_id="bookCutting")
+def book_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingRow:
+    """It was cut: take its stock off the shelf, and put its offcuts back."""
+    return CuttingRow(**_row(cuttings.book(cutting_of(request, cutting_id), person(request))))
+
+
+@router.post("/cuttings/{uuid:cutting_id}/unbook", response=_BOOK, operation_id="unbookCutting")
+def unbook_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingRow:
+    """It was not cut after all."""
+    return CuttingRow(**_row(cuttings.unbook(cutting_of(request, cutting_id), person(request))))
+
+
+def _sheets(result: CutResult, notation: Notation) -> list[tuple[CutGroup, CutSheet, Drawing]]:
+    found: list[tuple[CutGroup, CutSheet, Drawing]] = []
+    for group in result.groups:
+        blanks = {blank.id: blank for blank in group.blanks}
+        for sheet in group.layout.sheets:
+            number = len(found) + 1
+            found.append((group, sheet, draw_sheet(sheet, number, blanks, group.material, notation)))
+    return found
+
+
+def _table(result: CutResult) -> str:
+    sheets = [sheet for group in result.groups for sheet in group.layout.sheets]
+    return cuts_csv(sheets, {blank.id: blank for group in result.groups for blank in group.blanks})
+
+
+@router.get(
+    "/cuttings/{uuid:cutting_id}/cuts.csv",
+    response={404: Problem, 422: Problem},
+    operation_id="takeCuts",
+)
+def take_cuts(request: HttpRequest, cutting_id: uuid.UUID) -> HttpResponse:
+    """The cuts as a table for a guillotine."""
+    cutting = cutting_of(request, cutting_id)
+    return file_response(
+        _table(cuttings.result_of(cutting)), cutting.title, "-cuts.csv", "text/csv; charset=utf-8"
+    )
+
+
+@router.get(
+    "/cuttings/{uuid:cutting_id}/sheets.pdf",
+    response={404: Problem, 422: Problem},
+    operation_id="takeCuttingSheets",
+)
+def take_sheets(
+    request: HttpRequest, cutting_id: uuid.UUID, paper: Literal["a4", "letter"] | None = Query(None)
+) -> HttpResponse:
+    """Every sheet to scale with its cuts in order."""
+    cutting = cutting_of(request, cutting_id)
+    notation = notation_of(request)
+    sheets = []
+    for group, sheet, drawing in _sheets(cuttings.result_of(cutting), notation):
+        cuts = _cut_rows(sheet, {blank.id: blank for blank in group.blanks}, notation)
+        table = [(str(cut.number), cut.part, cut.gauge, cut.setting, cut.falls) for cut in cuts]
+        sheets.append((drawing, table))
+    content = cutting_sheets_pdf(sheets, cutting.title, paper or preferences_of(person(request)).paper)
+    return file_response(content, cutting.title, "-cutting.pdf", "application/pdf")
+
+
+@router.get(
+    "/cuttings/{uuid:cutting_id}/sheet-{int:number}.pdf",
+    response={404: Problem, 422: Problem},
+    operation_id="takeSheetTrueSize",
+)
+def take_true_size(
+    request: HttpRequest,
+    cutting_id: uuid.UUID,
+    number: int,
+    paper: Literal["a4", "letter"] | None = Query(None),
+) -> HttpResponse:
+    """One sheet at true size, over as many pages as it takes."""
+    cutting, drawing = _one_sheet(request, cutting_id, number)
+    content = true_size_pdf(drawing, cutting.title, paper or preferences_of(person(request)).paper)
+    return file_response(content, cutting.title, f"-sheet-{number}.pdf", "application/pdf")
+
+
+@router.get(
+    "/cuttings/{uuid:cutting_id}/sheet-{int:number}.svg",
+    response={404: Problem, 422: Problem},
+    operation_id="takeSheetSvg",
+)
+def take_svg(request: HttpRequest, cutting_id: uuid.UUID, number: int) -> HttpResponse:
+    """One sheet as SVG at true size."""
+    cutting, drawing = _one_sheet(request, cutting_id, number)
+    return file_response(drawing_svg(drawing), cutting.title, f"-sheet-{number}.svg", "image/svg+xml")
+
+
+@router.get(
+    "/cuttings/{uuid:cutting_id}/sheets.dxf",
+    response={404: Problem, 422: Problem},
+    operation_id="takeSheetsDxf",
+)
+def take_dxf(request: HttpRequest, cutting_id: uuid.UUID) -> HttpResponse:
+    """Every sheet side by side as DXF, a layer for each meaning."""
+    cutting = cutting_of(request, cutting_id)
+    drawings = [drawing for _, _, drawing in _sheets(cuttings.result_of(cutting), notation_of(request))]
+    return file_response(drawing_dxf(drawings), cutting.title, "-sheets.dxf", "image/vnd.dxf")
+
+
+def _one_sheet(request: HttpRequest, cutting_id: uuid.UUID, number: int) -> tuple[Cutting, Drawing]:
+    cutting = cutting_of(request, cutting_id)
+    sheets = _sheets(cuttings.result_of(cutting), notation_of(request))
+    if not 1 <= number <= len(sheets):
+        raise Http404
+    return cutting, sheets[number - 1][2]
+
+
+@router.post(
+    "/cuttings/{uuid:cutting_id}/guillotine",
+    response={200: GuillotineReply, 404: Problem, 422: Problem},
+    operation_id="tryGuillotine",
+)
+def try_guillotine(request: HttpRequest, cutting_id: uuid.UUID) -> GuillotineReply:
+    """Cut by the table of cuts on the simulated guillotine, and look at what falls."""
+    cutting = cutting_of(request, cutting_id)
+    result = cuttings.result_of(cutting)
+    table, notation = _table(result), notation_of(request)
+    kerf = cuttings.wishes_of(cutting).shears.kerf
+    fallen = tally(cut(table, kerf), [blank for group in result.groups for blank in group.blanks])
+    right = all(each.right for each in fallen)
+    return GuillotineReply(
+        pieces=[
+            FallenPiece(
+                name=each.name,
+                count=each.count,
+                size=f"{notation.length(each.width)} × {notation.length(each.height, True)}",
+                grain=GRAIN_NEEDED[each.grain] if each.grain else "not known",
+                right=each.right,
+            )
+            for each in fallen
+        ],
+        cuts=table.count("\n") - 1,
+        message="Every piece falls, at its size and with its grain right."
+        if right
+        else "Not every piece falls as it should; lay it out anew.",
+        right=right,
+    )
+
+
+def _group(
+    group: CutGroup, first: int, shelf: Mapping[int, OnShelf], booked: bool, notation: Notation
+) -> GroupReply:
+    layout = group.layout
+    blanks = {blank.id: blank for blank in group.blanks}
+    whole = layout.piece_area + layout.offcut_area + layout.waste_area
+    prices = [usage.price for usage in layout.usage]
+    return GroupReply(
+        item=group.item,
+        label=group.label,
+        sheets=[
+            _sheet(group, sheet, number, blanks, notation)
+            for number, sheet in enumerate(layout.sheets, start=first)
+        ],
+        usage=[_usage(usage, shelf, booked) for usage in layout.usage],
+        blanks=[_blank(blank, group, shelf, notation) for blank in group.blanks],
+        missing=[f"{each.count} × {each.label}" for each in layout.missing],
+        yield_percent=100 * layout.piece_area / whole if whole else 0.0,
+        offcut_percent=100 * layout.offcut_area / whole if whole else 0.0,
+        waste_percent=100 * layout.waste_area / whole if whole else 0.0,
+        price=None if None in prices else sum(price for price in prices if price is not None),
+        verdict=verdict(layout),
+    )
+
+
+def _sheet(
+    group: CutGroup, sheet: CutSheet, number: int, blanks: Mapping[str, Blank], notation: Notation
+) -> SheetReply:
+    counted = Counter(part.blank for part in sheet.parts if part.use == "piece")
+    return SheetReply(
+        number=number,
+        stock=int(sheet.stock),
+        times=sheet.times,
+        drawing=draw_sheet(sheet, number, blanks, group.material, notation),
+        cuts=_cut_rows(sheet, blanks, notation),
+        pieces=[f"{count} × {blanks[blank].label}" for blank, count in counted.items()],
+    )
+
+
+def _cut_rows(sheet: CutSheet, blanks: Mapping[str, Blank], notation: Notation) -> list[CutRow]:
+    cuts = cut_list(sheet.region)
+    names = {
+        part: blanks[fallen.blank].label if fallen.use == "piece" else fallen.use
+        for part, fallen in cuts.fallen
+    }
+    return [
+        CutRow(
+            number=step.number,
+            part="sheet" if step.part == 0 else f"part {step.part}",
+            gauge="left edge" if step.axis == "x" else "top edge",
+            setting=notation.length(step.setting, True),
+            same_setting=step.same_setting,
+            falls=names.get(step.first, f"part {step.first}"),
+            rest=names.get(step.second, f"part {step.second}"),
+        )
+        for step in cuts.steps
+    ]
+
+
+def _usage(usage: Usage, shelf: Mapping[int, OnShelf], booked: bool) -> UsageReply:
+    entry = shelf.get(int(usage.stock))
+    amount = usage.sheets or math.ceil(usage.length - 1e-6)
+    if entry is None:
+        return UsageReply(
+            stock=int(usage.stock),
+            label=usage.label,
+            taken=str(amount),
+            there="not on the shelf any more",
+            enough=False,
+            price=usage.price,
+        )
+    return UsageReply(
+        stock=entry.number,
+        label=usage.label,
+        taken=count_words(entry.item, amount),
+        there=count_words(entry.item, entry.count),
+        enough=booked or entry.count >= amount,
+        price=usage.price,
+    )
+
+
+def _blank(blank: Blank, group: CutGroup, shelf: Mapping[int, OnShelf], notation: Notation) -> BlankReply:
+    stocks = [group.item, *(number for number, entry in shelf.items() if entry.offcut_of == group.item)]
+    return BlankReply(
+        id=blank.id,
+        label=blank.label,
+        size=f"{notation.length(blank.width)} × {notation.length(blank.height, True)}",
+        grain=GRAIN_NEEDED[blank.grain],
+        count=blank.count,
+        stocks=[number for number in stocks if number in shelf],
+    )

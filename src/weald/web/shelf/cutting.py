@@ -1,0 +1,296 @@
+"""Laying pieces of jobs out on the shelf's stock, and booking what was cut."""
+
+import logging
+import math
+import uuid
+from collections import Counter
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.utils import timezone
+from pydantic import TypeAdapter
+
+from weald.core.cutting.layout import CutSheet
+from weald.core.cutting.order import Shears
+from weald.core.cutting.orders import (
+    CutResult,
+    JobPieces,
+    Wishes,
+    cutting_groups,
+    lay_out_groups,
+)
+from weald.core.errors import SpecError, WealdError
+from weald.core.paper import SheetGrain
+from weald.core.plan import plan
+from weald.core.spec import read_spec
+from weald.core.stock import count_words
+from weald.core.units import Mm
+from weald.web.accounts.models import Workshop
+from weald.web.jobs.models import Change, Job
+from weald.web.shelf.models import Cutting, Movement, ShelfItem
+from weald.web.shelf.services import ShortError, family, item_spec, write
+
+log = logging.getLogger("weald")
+_STATES = Cutting.State
+SAME_SIZE: Mm = 0.5
+"""Offcuts of one item that differ by less are one item."""
+
+
+class NotReadyError(WealdError):
+    """A cutting that cannot be booked as it stands."""
+
+
+class CancelledError(Exception):
+    """Somebody does not want the layout any more."""
+
+
+@lru_cache(maxsize=1)
+def _results() -> TypeAdapter[CutResult]:
+    return TypeAdapter(CutResult)
+
+
+@lru_cache(maxsize=1)
+def _shears() -> TypeAdapter[Shears]:
+    return TypeAdapter(Shears)
+
+
+def result_of(cutting: Cutting) -> CutResult:
+    """What was laid out.
+
+    :raises NotReadyError: when it is not done.
+    """
+    if cutting.state != _STATES.DONE or cutting.result is None:
+        raise NotReadyError("This has not been laid out yet.")
+    return _results().validate_python(cutting.result)
+
+
+@transaction.atomic
+def ask_for_cutting(workshop: Workshop, author: User, jobs: Sequence[Job], wishes: dict[str, Any]) -> Cutting:
+    """Have the pieces of jobs laid out by the worker, as the jobs stand now.
+
+    :raises SpecError: when there is nothing that can be laid out.
+    """
+    from weald.web.shelf.tasks import lay_out_pieces
+
+    if not jobs:
+        raise SpecError({"jobs": "Choose at least one job."})
+    title = ", ".join(job.title for job in jobs)[:300]
+    cutting = Cutting.objects.create(
+        workshop=workshop,
+        author=author,
+        title=title,
+        jobs=[{"job": job.pk, "title": job.title, "change": job.head_id} for job in jobs],
+        wishes=wishes,
+    )
+    if not _groups(cutting)[0]:
+        raise SpecError(
+            {"jobs": "No piece of these jobs has its stock chosen; choose it at the station Cutting first."}
+        )
+    lay_out_pieces.defer(cutting_id=str(cutting.pk))
+    return cutting
+
+
+def _groups(cutting: Cutting) -> tuple[list[Any], list[str]]:
+    jobs = []
+    for each in cutting.jobs:
+        change = Change.objects.filter(pk=each["change"], job__workshop=cutting.workshop_id).first()
+        if change is None:
+            continue
+        pieces = plan(read_spec(change.spec), drawn=()).pieces
+        jobs.append(JobPieces(each["job"], each["title"], pieces))
+    items = {piece.item for job in jobs for piece in job.pieces if piece.item is not None}
+    return cutting_groups(jobs, family(cutting.workshop, items), wishes_of(cutting))
+
+
+def wishes_of(cutting: Cutting) -> Wishes:
+    """What the binder wanted otherwise."""
+    wishes = cutting.wishes
+    return Wishes(
+        _shears().validate_python(wishes.get("shears", {})),
+        {str(blank): int(item) for blank, item in wishes.get("pins", {}).items()},
+        frozenset(wishes.get("forbidden", ())),
+    )
+
+
+@transaction.atomic
+def cancel_cutting(cutting: Cutting) -> Cutting:
+    """Say that a layout is not wanted any more."""
+    cutting = Cutting.objects.select_for_update().get(pk=cutting.pk)
+    if cutting.state in (_STATES.WAITING, _STATES.WORKING):
+        cutting.state = _STATES.CANCELLED
+        cutting.save(update_fields=["state"])
+    return cutting
+
+
+def carry_out(cutting_id: str) -> None:
+    """Lay out what was asked for; done again after a worker died, it begins anew."""
+    cutting = Cutting.objects.select_related("workshop").filter(pk=cutting_id).first()
+    if cutting is None:
+        return
+    waiting = Cutting.objects.filter(pk=cutting_id, state__in=(_STATES.WAITING, _STATES.WORKING))
+    if not waiting.update(state=_STATES.WORKING, progress=0):
+        return
+    try:
+        groups, without = _groups(cutting)
+        result = lay_out_groups(groups, without, _telling(cutting))
+    except CancelledError:
+        return
+    except WealdError as error:
+        text = "; ".join(error.fields.values()) if isinstance(error, SpecError) else str(error)
+        waiting.update(state=_STATES.FAILED, message=text)
+    except Exception:
+        log.exception("laying out %s failed", cutting_id)
+        waiting.update(state=_STATES.FAILED, message="Something went wrong while laying out; ask again.")
+    else:
+        dumped = _results().dump_python(result, mode="json")
+        waiting.update(state=_STATES.DONE, progress=100, result=dumped)
+
+
+def _telling(cutting: Cutting) -> Callable[[int], None]:
+    def tell(percent: int) -> None:
+        if not Cutting.objects.filter(pk=cutting.pk, state=_STATES.WORKING).update(progress=percent):
+            raise CancelledError
+
+    return tell
+
+
+@dataclass(frozen=True, slots=True)
+class _Offcut:
+    item: int
+    width: Mm
+    height: Mm
+    grain: SheetGrain | None
+
+
+@transaction.atomic
+def book(cutting: Cutting, author: User) -> Cutting:
+    """Take what was cut off the shelf and put its offcuts back, in one step; booked again, nothing happens.
+
+    :raises ShortError: when the shelf does not hold so much any more.
+    :raises NotReadyError: when it has not been laid out.
+    """
+    cutting = Cutting.objects.select_for_update().select_related("workshop").get(pk=cutting.pk)
+    result = result_of(cutting)
+    if cutting.booked is not None:
+        return cutting
+    if any(group.layout.missing for group in result.groups):
+        raise NotReadyError("Stock does not reach for every piece; choose more and lay out anew.")
+    taken, offcuts = _amounts(result)
+    job = Job.objects.filter(pk=cutting.jobs[0]["job"]).first() if len(cutting.jobs) == 1 else None
+    items = _locked(cutting.workshop, taken)
+    short = [
+        f"{items[number].name}: {count_words(item_spec(items[number]), amount)} to cut, "
+        f"{count_words(item_spec(items[number]), items[number].count)} there"
+        for number, amount in sorted(taken.items())
+        if number in items and items[number].count < amount
+    ]
+    if gone := [number for number in taken if number not in items]:
+        short.append(f"{len(gone)} of the items are not on the shelf any more")
+    if short:
+        listed = "; ".join(short)
+        raise ShortError(f"The shelf does not hold enough. {listed}. Count again, buy, or lay out anew.")
+    for number, amount in sorted(taken.items()):
+        _take(items[number], -amount, Movement.Reason.CUT, author, cutting, job)
+    for offcut, amount in offcuts.items():
+        item = _offcut_item(cutting.workshop, offcut)
+        _take(item, amount, Movement.Reason.OFFCUT, author, cutting, job)
+    cutting.booked = timezone.now()
+    cutting.save(update_fields=["booked"])
+    return cutting
+
+
+@transaction.atomic
+def unbook(cutting: Cutting, author: User) -> Cutting:
+    """Put back what a cutting took, and take its offcuts away again.
+
+    :raises ShortError: when some of its offcuts were used meanwhile.
+    """
+    cutting = Cutting.objects.select_for_update().get(pk=cutting.pk)
+    if cutting.booked is None:
+        return cutting
+    changes: Counter[int] = Counter()
+    for movement in cutting.movements.all():
+        changes[movement.item_id] += movement.change
+    items = _locked(cutting.workshop, changes)
+    used = [item.name for number, item in items.items() if item.count - changes[number] < 0]
+    if used:
+        raise ShortError(f"Offcuts of this cutting were used meanwhile ({', '.join(used)}); it stays booked.")
+    for number, change in sorted(changes.items()):
+        if change and number in items:
+            _take(items[number], -change, Movement.Reason.UNDONE, author, cutting, None)
+    cutting.booked = None
+    cutting.save(update_fields=["booked"])
+    return cutting
+
+
+def _amounts(result: CutResult) -> tuple[Counter[int], Counter[_Offcut]]:
+    """What is taken of every item, and the offcuts that come back."""
+    taken: Counter[int] = Counter()
+    offcuts: Counter[_Offcut] = Counter()
+    for group in result.groups:
+        for usage in group.layout.usage:
+            taken[int(usage.stock)] += usage.sheets or math.ceil(usage.length - 1e-6)
+        for sheet in group.layout.sheets:
+            for offcut in _offcuts_of(group.item, sheet):
+                offcuts[offcut] += sheet.times
+    return taken, offcuts
+
+
+def _offcuts_of(item: int, sheet: CutSheet) -> list[_Offcut]:
+    return [
+        _Offcut(item, round(part.width, 1), round(part.height, 1), sheet.grain)
+        for part in sheet.parts
+        if part.use == "offcut"
+    ]
+
+
+def _locked(workshop: Workshop, numbers: Counter[int]) -> dict[int, ShelfItem]:
+    """Items held until all is booked, always in one order, so that two bookings never wait for each other."""
+    found = (
+        ShelfItem.objects.select_for_update().filter(workshop=workshop, pk__in=list(numbers)).order_by("pk")
+    )
+    return {item.pk: item for item in found}
+
+
+def _take(item: ShelfItem, change: int, reason: str, author: User, cutting: Cutting, job: Job | None) -> None:
+    Movement.objects.create(
+        item=item, change=change, reason=reason, author=author, cutting=cutting, job=job, key=uuid.uuid4()
+    )
+    item.count += change
+    item.save(update_fields=["count", "updated"])
+
+
+def _offcut_item(workshop: Workshop, offcut: _Offcut) -> ShelfItem:
+    """The item for an offcut: the one there is of that size, or a new one."""
+    parent = ShelfItem.objects.get(pk=offcut.item, workshop=workshop)
+    root = parent.offcut_of or parent
+    for known in ShelfItem.objects.select_for_update().filter(offcut_of=root, archived=False):
+        spec = item_spec(known)
+        near = (
+            spec.width is not None
+            and spec.height is not None
+            and abs(spec.width - offcut.width) <= SAME_SIZE
+            and abs(spec.height - offcut.height) <= SAME_SIZE
+        )
+        if near and spec.grain == offcut.grain:
+            return known
+    whole = item_spec(root)
+    share = None
+    if whole.price is not None and whole.form == "sheet" and whole.width and whole.height:
+        share = round(whole.price * offcut.width * offcut.height / (whole.width * whole.height), 2)
+    spec = whole.model_copy(
+        update={
+            "form": "sheet",
+            "width": offcut.width,
+            "height": offcut.height,
+            "grain": offcut.grain,
+            "tests": (),
+            "price": share,
+            "warn_below": 0,
+        }
+    )
+    return write(ShelfItem(workshop=workshop, offcut_of=root), spec)

@@ -1,0 +1,110 @@
+"""Stock on the shelf, every movement of it, and layouts cut from it."""
+
+import uuid
+
+from django.conf import settings
+from django.db import models
+
+from weald.core.stock import KIND_NAMES
+from weald.web.accounts.models import Workshop
+from weald.web.jobs.models import Job
+
+
+class ShelfItem(models.Model):
+    """One item of stock; ``spec`` is a :class:`weald.core.stock.StockItem`.
+
+    The columns beside it repeat what lists are sorted and searched by. ``count`` is the sum of its
+    movements and never under zero. An offcut knows what it was cut from.
+    """
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="shelf")
+    spec = models.JSONField()
+    kind = models.CharField(max_length=10, choices=list(KIND_NAMES.items()))
+    name = models.CharField(max_length=200)
+    words = models.TextField()
+    place = models.CharField(max_length=120, blank=True)
+    area = models.FloatField(null=True)
+    gsm = models.FloatField(null=True)
+    thickness = models.FloatField(null=True)
+    price = models.FloatField(null=True)
+    warn_below = models.BigIntegerField(default=0)
+    count = models.BigIntegerField(default=0)
+    offcut_of = models.ForeignKey("self", on_delete=models.SET_NULL, null=True, related_name="offcuts")
+    archived = models.BooleanField(default=False)
+    updated = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        constraints = [models.CheckConstraint(condition=models.Q(count__gte=0), name="count_not_under_zero")]
+        indexes = [models.Index(fields=["workshop", "archived", "kind", "name"], name="shelf_by_kind")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Cutting(models.Model):
+    """Pieces of one or more jobs laid out on stock.
+
+    :ivar jobs: number and state (``change``) of each job as it was laid out.
+    :ivar wishes: shears, pins and what is forbidden; see :mod:`weald.web.shelf.cutting`.
+    :ivar result: the layouts, once they are done.
+    :ivar booked: when it was cut, and its stock taken off the shelf.
+    """
+
+    class State(models.TextChoices):
+        WAITING = "waiting", "Waiting"
+        WORKING = "working", "Being laid out"
+        DONE = "done", "Done"
+        FAILED = "failed", "Failed"
+        CANCELLED = "cancelled", "Cancelled"
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="cuttings")
+    title = models.CharField(max_length=300)
+    jobs = models.JSONField()
+    wishes = models.JSONField()
+    state = models.CharField(max_length=9, choices=State.choices, default=State.WAITING)
+    progress = models.PositiveSmallIntegerField(default=0)
+    message = models.TextField(default="", blank=True)
+    result = models.JSONField(null=True)
+    booked = models.DateTimeField(null=True)
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    asked = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["workshop", "-asked"], name="cuttings_by_date")]
+
+    def __str__(self) -> str:
+        return self.title
+
+
+class Movement(models.Model):
+    """So much more or less of an item: who, when, why, and for which job.
+
+    ``key`` is chosen by whoever asks, so that asking twice counts once.
+    """
+
+    class Reason(models.TextChoices):
+        BEGUN = "begun", "Put on the shelf"
+        BOUGHT = "bought", "Bought"
+        COUNTED = "counted", "Counted"
+        USED = "used", "Used"
+        SPOILT = "spoilt", "Spoilt"
+        CUT = "cut", "Cut"
+        OFFCUT = "offcut", "Offcut of cutting"
+        UNDONE = "undone", "Cutting undone"
+
+    item = models.ForeignKey(ShelfItem, on_delete=models.CASCADE, related_name="movements")
+    change = models.BigIntegerField()
+    reason = models.CharField(max_length=8, choices=Reason.choices)
+    note = models.CharField(max_length=200, blank=True)
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(auto_now_add=True)
+    job = models.ForeignKey(Job, on_delete=models.SET_NULL, null=True, related_name="movements")
+    cutting = models.ForeignKey(Cutting, on_delete=models.SET_NULL, null=True, related_name="movements")
+    key = models.UUIDField(null=True, unique=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["item", "-at"], name="movements_by_item")]
+
+    def __str__(self) -> str:
+        return f"{self.item}: {self.change:+}"
