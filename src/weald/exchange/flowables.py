@@ -50,7 +50,7 @@ class DrawingFlowable(Flowable):  # type: ignore[misc]
         return across <= width and down <= height
 
     @property
-    def scaletext(self) -> str:
+    def scale_text(self) -> str:
         """The scale in words."""
         if not self.drawing.to_scale:
             return "not to scale"

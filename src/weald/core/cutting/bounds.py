@@ -90,6 +90,9 @@ def least_cost(
     for kind, count in enumerate(wanted):
         solver.Add(solver.Sum([amount for (_, each), amount in shared.items() if each == kind]) >= count)
     for stock, ground in enumerate(grounds):
+        if ground.roll:
+            for kind, height in _least_heights(ground).items():
+                solver.Add(shared[stock, kind] * (height / wanted[kind]) <= sheets[stock])
         for needs in _needs(ground):
             taken = [shared[stock, kind] * need for kind, need in needs.items() if need > 0]
             if taken:
@@ -99,6 +102,14 @@ def least_cost(
     if status == pywraplp.Solver.INFEASIBLE:
         return math.inf
     return float(solver.Objective().BestBound())
+
+
+def _least_heights(ground: Ground) -> dict[int, Tenths]:
+    """How long a roll has to be for a piece of each kind, at the least."""
+    least: dict[int, Tenths] = {}
+    for one in ground.lying:
+        least[one.kind] = min(one.height, least.get(one.kind, one.height))
+    return least
 
 
 def _needs(ground: Ground) -> list[dict[int, float]]:

@@ -1,7 +1,7 @@
 """What is to be cut, from what, and how: the question a layout answers."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from weald.core.errors import SpecError
 from weald.core.paper import SheetGrain
@@ -114,8 +114,8 @@ def check_order(order: CuttingOrder) -> None:
     """
     if problems := dict([*_blank_problems(order), *_stock_problems(order)]):
         raise SpecError(problems)
-    if lost := dict(_homeless(order)):
-        raise SpecError(lost)
+    if lost := homeless(order):
+        raise SpecError({f"blanks.{blank}": text for blank, text in lost.items()})
 
 
 def _blank_problems(order: CuttingOrder) -> Iterator[tuple[str, str]]:
@@ -147,15 +147,25 @@ def _stock_problems(order: CuttingOrder) -> Iterator[tuple[str, str]]:
             yield "shears.kerf", f"The blade takes more than all of {stock.label}; its cut must be narrower."
 
 
-def _homeless(order: CuttingOrder) -> Iterator[tuple[str, str]]:
-    for blank in order.blanks:
-        if any(fits(blank, stock, order.shears) for stock in order.stock):
-            continue
-        where = f"blanks.{blank.id}"
-        size = f"{blank.label}, {blank.width:g} × {blank.height:g} mm,"
-        if blank.pinned and not any(stock.id == blank.pinned for stock in order.stock):
-            yield where, f"{size} is pinned to stock that is not used here; take the pin out."
-        elif not any(ways(blank, stock) for stock in order.stock):
-            yield where, f"{size} needs its grain one way, and nobody has tested this stock; test it first."
-        else:
-            yield where, f"{size} with its grain right is larger than any sheet; take larger stock."
+def homeless(order: CuttingOrder) -> dict[str, str]:
+    """Pieces that fit none of the stock, by their names, with what to do about each."""
+    return {
+        blank.id: _why_homeless(blank, order)
+        for blank in order.blanks
+        if not any(fits(blank, stock, order.shears) for stock in order.stock)
+    }
+
+
+def _why_homeless(blank: Blank, order: CuttingOrder) -> str:
+    size = f"{blank.label}, {blank.width:g} × {blank.height:g} mm,"
+    if blank.pinned and not any(stock.id == blank.pinned for stock in order.stock):
+        return f"{size} is pinned to stock that is not used here; take the pin out."
+    either_way = replace(blank, grain="any")
+    if not any(fits(either_way, stock, order.shears) for stock in order.stock):
+        return f"{size} is larger than any sheet; take larger stock."
+    if any(stock.grain is None for stock in order.stock):
+        return f"{size} needs its grain one way, and nobody has tested this stock; test it first."
+    return (
+        f"{size} fits only with its grain the wrong way; take other stock, or say at the station Cutting "
+        "that it is meant so."
+    )

@@ -1,10 +1,10 @@
 """Cutting orders out of planned jobs: every piece that has its stock chosen, stock by stock."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from weald.core.cutting.layout import Layout
-from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock
+from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, homeless
 from weald.core.cutting.progress import Tell, to_nobody
 from weald.core.cutting.solve import lay_out
 from weald.core.pieces import Piece, PieceGrain, PieceMaterial
@@ -58,7 +58,7 @@ def blank_id(job: int, piece: str) -> str:
 def cutting_groups(
     jobs: Sequence[JobPieces], shelf: Mapping[int, Sequence[OnShelf]], wishes: Wishes
 ) -> tuple[list[Group], list[str]]:
-    """The orders for the pieces of several jobs, and the names of pieces that have no stock yet.
+    """The orders for the pieces of several jobs, and in words the pieces that cannot be cut yet.
 
     :param shelf: item → the item itself and its offcuts.
     """
@@ -69,7 +69,7 @@ def cutting_groups(
         for piece in job.pieces:
             name = f"{piece.label}, {job.title}" if len(jobs) > 1 else piece.label
             if piece.item is None or piece.item not in shelf:
-                without.append(name)
+                without.append(f"{name}: no stock is chosen for it.")
                 continue
             materials.setdefault(piece.item, piece.material)
             blanks.setdefault(piece.item, []).append(_blank(job, piece, name, wishes))
@@ -77,7 +77,11 @@ def cutting_groups(
     for item, wanted in blanks.items():
         entries = [entry for entry in shelf[item] if entry.number not in wishes.forbidden]
         order = CuttingOrder(tuple(wanted), tuple(_stock(entry) for entry in entries), wishes.shears)
-        groups.append(Group(item, shelf[item][0].item.name, materials[item], order))
+        lost = homeless(order)
+        without += lost.values()
+        if kept := tuple(blank for blank in wanted if blank.id not in lost):
+            order = replace(order, blanks=kept)
+            groups.append(Group(item, shelf[item][0].item.name, materials[item], order))
     return groups, without
 
 
@@ -129,7 +133,7 @@ class CutGroup:
 
 @dataclass(frozen=True, slots=True)
 class CutResult:
-    """Everything that was laid out, and the pieces that have no stock yet."""
+    """Everything that was laid out, and in words the pieces that cannot be cut yet."""
 
     groups: tuple[CutGroup, ...]
     without: tuple[str, ...]

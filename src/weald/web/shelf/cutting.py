@@ -86,10 +86,9 @@ def ask_for_cutting(workshop: Workshop, author: User, jobs: Sequence[Job], wishe
         jobs=[{"job": job.pk, "title": job.title, "change": job.head_id} for job in jobs],
         wishes=wishes,
     )
-    if not _groups(cutting)[0]:
-        raise SpecError(
-            {"jobs": "No piece of these jobs has its stock chosen; choose it at the station Cutting first."}
-        )
+    groups, without = _groups(cutting)
+    if not groups:
+        raise SpecError({"jobs": f"None of these pieces can be cut yet. {' '.join(without[:4])}"})
     lay_out_pieces.defer(cutting_id=str(cutting.pk))
     return cutting
 
