@@ -33,6 +33,18 @@ export type PrintFile = Schemas["PrintReply"];
 export type PrintPart = PrintFile["part"];
 export type TryOrder = Schemas["TryOrder"];
 export type TryReply = Schemas["TryReply"];
+export type ShelfRow = Schemas["ShelfRow"];
+export type StockItem = Schemas["StockItem"];
+export type StockKind = StockItem["kind"];
+export type StockDraft = Schemas["StockDraft"];
+export type GrainGuide = Schemas["GuideReply"];
+export type Candidate = Schemas["Candidate"];
+export type StockChoice = Schemas["Choice"];
+export type CuttingRow = Schemas["CuttingRow"];
+export type Cutting = Schemas["CuttingReply"];
+export type CutGroup = Schemas["GroupReply"];
+export type CutSheet = Schemas["SheetReply"];
+export type CuttingWishes = Schemas["CuttingOrder"];
 
 function cookie(name: string): string {
   const found = document.cookie.split("; ").find((entry) => entry.startsWith(`${name}=`));

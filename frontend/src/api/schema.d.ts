@@ -4096,7 +4096,7 @@ export interface components {
             /** Count */
             count: number;
             /** Stocks */
-            stocks: number[];
+            stocks: components["schemas"]["StockName"][];
         };
         /**
          * CutRow
@@ -4169,6 +4169,8 @@ export interface components {
             sheets: components["schemas"]["SheetReply"][];
             /** Usage */
             usage: components["schemas"]["UsageReply"][];
+            /** Stocks */
+            stocks: components["schemas"]["StockName"][];
             /** Blanks */
             blanks: components["schemas"]["BlankReply"][];
             /** Missing */
@@ -4200,6 +4202,16 @@ export interface components {
             cuts: components["schemas"]["CutRow"][];
             /** Pieces */
             pieces: string[];
+        };
+        /**
+         * StockName
+         * @description An item pieces may come from.
+         */
+        StockName: {
+            /** Number */
+            number: number;
+            /** Label */
+            label: string;
         };
         /**
          * UsageReply

@@ -7,6 +7,9 @@ import { Shell } from "./Shell";
 
 const Desk = lazy(() => import("../desk/Desk"));
 const JobPage = lazy(() => import("../job/JobPage"));
+const Shelf = lazy(() => import("../shelf/Shelf"));
+const CuttingRoom = lazy(() => import("../cutting/CuttingRoom"));
+const CuttingPage = lazy(() => import("../cutting/CuttingPage"));
 
 export function App() {
   const me = useQuery({
@@ -38,6 +41,9 @@ export function App() {
             <Route path="/" element={<Desk />} />
             <Route path="/jobs/:jobId" element={<JobPage />} />
             <Route path="/jobs/:jobId/:station" element={<JobPage />} />
+            <Route path="/shelf" element={<Shelf />} />
+            <Route path="/cutting" element={<CuttingRoom />} />
+            <Route path="/cutting/:cuttingId" element={<CuttingPage />} />
             <Route path="*" element={<Nowhere />} />
           </Routes>
         </Suspense>

@@ -1,12 +1,17 @@
 import { Lamp, LogOut, Sun } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
-import { Link } from "react-router";
+import { Link, NavLink } from "react-router";
 import { Choice, IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { KEY_LIST, useKeys } from "./keys";
 import { UNITS, useChangePreferences, usePerson } from "./person";
 
 const UNIT_LABELS = { mm: "mm", inch: "inches", both: "both" } as const;
+const ROOMS = [
+  ["/", "Desk"],
+  ["/shelf", "Shelf"],
+  ["/cutting", "Cutting"],
+] as const;
 const MM_DIVISIONS = [0.1, 0.25, 0.5, 1] as const;
 const INCH_DIVISIONS = [16, 32, 64] as const;
 
@@ -38,10 +43,17 @@ export function Shell({ children }: { children: ReactNode }) {
         <Link to="/" className="font-serif text-xl font-semibold text-hill">
           Weald
         </Link>
-        <nav aria-label="Rooms">
-          <Link to="/" className="hover:underline">
-            Desk
-          </Link>
+        <nav aria-label="Rooms" className="flex gap-4">
+          {ROOMS.map(([path, name]) => (
+            <NavLink
+              key={path}
+              to={path}
+              end={path === "/"}
+              className="hover:underline aria-[current=page]:font-semibold aria-[current=page]:text-hill"
+            >
+              {name}
+            </NavLink>
+          ))}
         </nav>
         <span className="text-sm text-faded">{person.workshop}</span>
         <div className="ml-auto flex flex-wrap items-center gap-3">

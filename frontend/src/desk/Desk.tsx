@@ -1,12 +1,12 @@
 /** The desk: the workshop's jobs, and how to begin one. */
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { Search } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { api, type JobRow, type JobState, unwrap } from "../api/client";
-import { useKeys } from "../app/keys";
 import { Button, Choice, SeverityMark } from "../parts/controls";
 import { Menu, MenuAction, MenuLink } from "../parts/Menu";
+import { Pager } from "../parts/Pager";
+import { SearchField } from "../parts/SearchField";
 import { ImportButton, NewJob } from "./NewJob";
 import { Rename } from "./Rename";
 import { useDeskVerb } from "./useDesk";
@@ -19,7 +19,6 @@ const STATES: readonly (readonly [JobState, string])[] = [
   ["finished", "Finished"],
 ];
 const BINDINGS: Record<string, string> = { flat_case: "Flat-back case" };
-const SEARCH_AFTER_MS = 200;
 
 export default function Desk() {
   const [params, setParams] = useSearchParams();
@@ -68,7 +67,11 @@ export default function Desk() {
         </span>
       </div>
       <div className="mb-3 flex flex-wrap items-end gap-3">
-        <SearchField value={search} onSearch={(text) => show({ search: text })} />
+        <SearchField
+          label="Search by title"
+          value={search}
+          onSearch={(text) => show({ search: text })}
+        />
         <label className="text-sm text-faded">
           State
           <select
@@ -127,6 +130,8 @@ export default function Desk() {
             page={page}
             pages={jobs.data.pages}
             count={jobs.data.count}
+            one="job"
+            many="jobs"
             onPage={(next) => show({ page: String(next) })}
           />
         </>
@@ -140,31 +145,6 @@ export default function Desk() {
         />
       )}
     </main>
-  );
-}
-
-function SearchField({ value, onSearch }: { value: string; onSearch: (text: string) => void }) {
-  const [text, setText] = useState(value);
-  const field = useRef<HTMLInputElement>(null);
-  useKeys(useMemo(() => ({ "/": () => field.current?.focus() }), []));
-  useEffect(() => {
-    if (text === value) return;
-    const timer = window.setTimeout(() => onSearch(text), SEARCH_AFTER_MS);
-    return () => window.clearTimeout(timer);
-  }, [text, value, onSearch]);
-  return (
-    <label className="relative block">
-      <span className="sr-only">Search by title</span>
-      <Search size={16} className="absolute top-2.5 left-2 text-faded" aria-hidden />
-      <input
-        ref={field}
-        type="search"
-        placeholder="Search by title"
-        className="w-64 rounded border border-faded bg-sheet py-1.5 pr-2 pl-8"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
-    </label>
   );
 }
 
@@ -314,39 +294,6 @@ function JobMenu({
         <MenuAction onSelect={() => onDo("archive", job)}>Archive</MenuAction>
       )}
     </Menu>
-  );
-}
-
-function Pager({
-  page,
-  pages,
-  count,
-  onPage,
-}: {
-  page: number;
-  pages: number;
-  count: number;
-  onPage: (page: number) => void;
-}) {
-  return (
-    <nav aria-label="Pages of the list" className="figures mt-3 flex items-center gap-3 text-sm">
-      <span className="text-faded">
-        {count} {count === 1 ? "job" : "jobs"}
-      </span>
-      {pages > 1 && (
-        <>
-          <Button kind="quiet" disabled={page <= 1} onClick={() => onPage(page - 1)}>
-            Previous
-          </Button>
-          <span>
-            {page} of {pages}
-          </span>
-          <Button kind="quiet" disabled={page >= pages} onClick={() => onPage(page + 1)}>
-            Next
-          </Button>
-        </>
-      )}
-    </nav>
   );
 }
 

@@ -10,6 +10,7 @@ import { DrawingView } from "../drawing/DrawingView";
 import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { Conflict } from "./Conflict";
+import { CuttingStation } from "./cutting/CuttingStation";
 import { LitContext, SessionContext, useLit, useSession, useSnapshot } from "./context";
 import { Find } from "./Find";
 import { Cautions, Findings } from "./Findings";
@@ -169,6 +170,7 @@ function Stations() {
             {station === "boards" && <BoardsInputs />}
           </form>
           {station === "text" && draft.text !== undefined && <TextSourceOf draft={draft} />}
+          {station === "cutting" && <CuttingStation />}
           {station === "folding" ? (
             <FoldingViews
               section={Math.min(section, plan?.sections.length ?? 1)}
@@ -177,7 +179,11 @@ function Stations() {
               spine={<Drawings ids={["folding.collation"]} grain={grain} />}
             />
           ) : (
-            <Drawings station={station} grain={grain} />
+            <Drawings
+              ids={station === "cutting" ? ["pieces.all"] : undefined}
+              station={station}
+              grain={grain}
+            />
           )}
         </main>
         <aside className="overflow-y-auto p-3" aria-label="The reckoning">

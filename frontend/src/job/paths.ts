@@ -17,7 +17,7 @@ export function valueAt(draft: Draft, path: string): DraftValue | undefined {
   return at;
 }
 
-/** A copy with one value changed; a measurement set to null is taken out. */
+/** A copy with one value changed; a measurement or a piece's stock set to null is taken out. */
 export function withValue(draft: Draft, path: string, value: DraftValue): Draft {
   const [first = "", ...rest] = steps(path);
   if (rest.length === 0) {
@@ -25,10 +25,10 @@ export function withValue(draft: Draft, path: string, value: DraftValue): Draft 
   }
   const inner = draft[first];
   const group = isGroup(inner) ? inner : {};
-  if (first === "measured") {
+  if (first === "measured" || (first === "stock" && rest.length === 1)) {
     const key = rest[0] ?? "";
     const kept = Object.fromEntries(Object.entries(group).filter(([name]) => name !== key));
-    return { ...draft, measured: value === null ? kept : { ...kept, [key]: value } };
+    return { ...draft, [first]: value === null ? kept : { ...kept, [key]: value } };
   }
   return { ...draft, [first]: withValue(group, rest.join("."), value) };
 }

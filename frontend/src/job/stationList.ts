@@ -7,6 +7,7 @@ export const STATIONS: readonly { id: Station; title: string }[] = [
   { id: "printing", title: "Printing" },
   { id: "block", title: "Block" },
   { id: "boards", title: "Boards & cover" },
+  { id: "cutting", title: "Cutting" },
 ];
 
 export function isStation(value: string | undefined): value is Station {

@@ -1,11 +1,10 @@
 /** The printers of the workshop: what each can do, and how far its backs stand off. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { api, type PrinterProfile, ProblemError, unwrap } from "../../api/client";
 import { Button, Pick } from "../../parts/controls";
 import { Modal } from "../../parts/Modal";
-
-type Entry = Record<string, string>;
+import { type Entry, TextEntry } from "../../parts/TextEntry";
 
 const BLANK: Entry = {
   name: "",
@@ -119,10 +118,10 @@ export function Printers({
           keep.mutate();
         }}
       >
-        <Text {...props} id="name" label="Name" />
-        <Text {...props} id="width" label="Largest sheet, width" error="largest.width" />
-        <Text {...props} id="height" label="Largest sheet, height" error="largest.height" />
-        <Text {...props} id="unprintable" label="Unprintable edge" />
+        <TextEntry {...props} id="name" label="Name" />
+        <TextEntry {...props} id="width" label="Largest sheet, width" error="largest.width" />
+        <TextEntry {...props} id="height" label="Largest sheet, height" error="largest.height" />
+        <TextEntry {...props} id="unprintable" label="Unprintable edge" />
         <Pick
           value={entry.flips ?? ""}
           label="Turns sheets by itself on"
@@ -154,8 +153,8 @@ export function Printers({
           onChange={(value) => set("feeds", value)}
         />
         <span />
-        <Text {...props} id="back_right" label="Backs stand too far right by" />
-        <Text {...props} id="back_down" label="Backs stand too low by" />
+        <TextEntry {...props} id="back_right" label="Backs stand too far right by" />
+        <TextEntry {...props} id="back_down" label="Backs stand too low by" />
         <p className="text-sm text-faded">
           Read both off the back-shift sheet of a job, held against the light.
         </p>
@@ -174,38 +173,5 @@ export function Printers({
         </div>
       </form>
     </Modal>
-  );
-}
-
-interface FieldProps {
-  entry: Entry;
-  set: (key: string, value: string) => void;
-  fields: Record<string, string>;
-  id: string;
-  label: string;
-}
-
-function Text({ entry, set, fields, id, label, error = id }: FieldProps & { error?: string }) {
-  const key = useId();
-  const wrong = fields[error];
-  return (
-    <div>
-      <label htmlFor={key} className="block text-sm text-faded">
-        {label}
-      </label>
-      <input
-        id={key}
-        className="figures w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder"
-        value={entry[id] ?? ""}
-        aria-invalid={wrong ? true : undefined}
-        aria-describedby={wrong ? `${key}-error` : undefined}
-        onChange={(event) => set(id, event.target.value)}
-      />
-      {wrong && (
-        <p id={`${key}-error`} role="alert" className="text-sm text-madder">
-          {wrong}
-        </p>
-      )}
-    </div>
   );
 }

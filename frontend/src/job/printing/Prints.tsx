@@ -3,11 +3,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, type PrintFile, type PrintPart, ProblemError, unwrap } from "../../api/client";
 import { Button, Pick } from "../../parts/controls";
+import { isBusy, POLL_MS } from "../../parts/poll";
 import { useSession, useSnapshot } from "../context";
 import { valueAt } from "../paths";
 import { TryPrinter } from "./TryPrinter";
-
-const POLL_MS = 700;
 
 const PARTS: readonly (readonly [PrintPart, string])[] = [
   ["whole", "the whole text"],
@@ -23,16 +22,12 @@ const WORDS: Record<PrintPart, string> = {
   backs: "Backs",
 };
 
-function busy(print: PrintFile): boolean {
-  return print.state === "waiting" || print.state === "working";
-}
-
 function usePrints(jobId: number) {
   return useQuery({
     queryKey: ["prints", jobId],
     queryFn: async () =>
       unwrap(await api.GET("/api/jobs/{job_id}/prints", { params: { path: { job_id: jobId } } })),
-    refetchInterval: (query) => (query.state.data?.some(busy) ? POLL_MS : false),
+    refetchInterval: (query) => (query.state.data?.some(isBusy) ? POLL_MS : false),
   });
 }
 
@@ -140,7 +135,7 @@ function Announcement({ prints }: { prints: readonly PrintFile[] | undefined }) 
   useEffect(() => {
     if (!prints) return;
     for (const print of prints) {
-      if (before.current.has(print.id) && !busy(print)) {
+      if (before.current.has(print.id) && !isBusy(print)) {
         setText(
           print.state === "done"
             ? `${WORDS[print.part]}: ${String(print.sheets)} sheets imposed.`
@@ -148,7 +143,7 @@ function Announcement({ prints }: { prints: readonly PrintFile[] | undefined }) 
         );
       }
     }
-    before.current = new Set(prints.filter(busy).map((print) => print.id));
+    before.current = new Set(prints.filter(isBusy).map((print) => print.id));
   }, [prints]);
   return (
     <p role="status" className="sr-only">
@@ -186,7 +181,7 @@ function PrintLine({
           {new Date(print.asked).toLocaleString([], { dateStyle: "short", timeStyle: "short" })}
         </span>
       </p>
-      {busy(print) && (
+      {isBusy(print) && (
         <>
           <progress
             className="mt-1 w-full accent-hill"
@@ -235,7 +230,7 @@ function PrintLine({
             Try it on the simulated printer
           </Button>
         )}
-        {busy(print) && (
+        {isBusy(print) && (
           <Button kind="quiet" className="!px-0" onClick={() => change.mutate("cancel")}>
             Cancel
           </Button>
@@ -245,7 +240,7 @@ function PrintLine({
             Run it again
           </Button>
         )}
-        {!busy(print) && (
+        {!isBusy(print) && (
           <Button kind="quiet" className="!px-0" onClick={() => change.mutate("remove")}>
             Throw away
           </Button>

@@ -21,7 +21,7 @@ from weald.core.drawing import Drawing
 from weald.core.pieces import GRAIN_NEEDED
 from weald.core.plan import plan
 from weald.core.spec import read_spec
-from weald.core.stock import count_words
+from weald.core.stock import count_words, size_words
 from weald.core.stock_choice import Choice, OnShelf, choose_stock
 from weald.core.units import Notation, parse_length
 from weald.exchange.cuts_csv import cuts_csv
@@ -108,6 +108,13 @@ class UsageReply(Schema):
     price: float | None
 
 
+class StockName(Schema):
+    """An item pieces may come from."""
+
+    number: int
+    label: str
+
+
 class BlankReply(Schema):
     """A piece that is cut, and which items it may be pinned to."""
 
@@ -116,7 +123,7 @@ class BlankReply(Schema):
     size: str
     grain: str
     count: int
-    stocks: list[int]
+    stocks: list[StockName]
 
 
 class GroupReply(Schema):
@@ -126,6 +133,7 @@ class GroupReply(Schema):
     label: str
     sheets: list[SheetReply]
     usage: list[UsageReply]
+    stocks: list[StockName]
     blanks: list[BlankReply]
     missing: list[str]
     yield_percent: float
@@ -416,6 +424,7 @@ def _group(
             for number, sheet in enumerate(layout.sheets, start=first)
         ],
         usage=[_usage(usage, shelf, booked) for usage in layout.usage],
+        stocks=_stocks(group, shelf, notation),
         blanks=[_blank(blank, group, shelf, notation) for blank in group.blanks],
         missing=[f"{each.count} × {each.label}" for each in layout.missing],
         yield_percent=100 * layout.piece_area / whole if whole else 0.0,
@@ -482,13 +491,24 @@ def _usage(usage: Usage, shelf: Mapping[int, OnShelf], booked: bool) -> UsageRep
     )
 
 
+def _stocks(group: CutGroup, shelf: Mapping[int, OnShelf], notation: Notation) -> list[StockName]:
+    """The item pieces come from, and its offcuts."""
+    found = [entry for entry in shelf.values() if group.item in (entry.number, entry.offcut_of)]
+    return [
+        StockName(
+            number=entry.number,
+            label=f"{'offcut ' if entry.offcut else ''}{entry.item.name}, {size_words(entry.item, notation)}",
+        )
+        for entry in sorted(found, key=lambda entry: entry.offcut)
+    ]
+
+
 def _blank(blank: Blank, group: CutGroup, shelf: Mapping[int, OnShelf], notation: Notation) -> BlankReply:
-    stocks = [group.item, *(number for number, entry in shelf.items() if entry.offcut_of == group.item)]
     return BlankReply(
         id=blank.id,
         label=blank.label,
         size=f"{notation.length(blank.width)} × {notation.length(blank.height, True)}",
         grain=GRAIN_NEEDED[blank.grain],
         count=blank.count,
-        stocks=[number for number in stocks if number in shelf],
+        stocks=_stocks(group, shelf, notation),
     )

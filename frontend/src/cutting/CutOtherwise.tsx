@@ -1,0 +1,145 @@
+/** The same jobs laid out anew: pieces pinned, sheets left alone, other allowances. */
+import { useState } from "react";
+import { type Cutting, ProblemError } from "../api/client";
+import { Button, Pick } from "../parts/controls";
+import { Modal } from "../parts/Modal";
+import { TextEntry } from "../parts/TextEntry";
+import { useLayOut } from "./useCuttings";
+
+export function CutOtherwise({
+  cutting,
+  onClose,
+  onAsked,
+}: {
+  cutting: Cutting;
+  onClose: () => void;
+  onAsked: (id: string) => void;
+}) {
+  const { wishes } = cutting;
+  const [entry, setEntry] = useState<Record<string, string>>({
+    square: wishes.square,
+    kerf: wishes.kerf,
+    keep_short: wishes.keep_short,
+    keep_long: wishes.keep_long,
+  });
+  const [prefer, setPrefer] = useState(wishes.prefer_offcuts);
+  const [pins, setPins] = useState<Record<string, number>>(wishes.pins ?? {});
+  const [forbidden, setForbidden] = useState<readonly number[]>(wishes.forbidden ?? []);
+  const layOut = useLayOut(onAsked);
+  const fields = layOut.error instanceof ProblemError ? (layOut.error.problem.fields ?? {}) : {};
+  const props = {
+    entry,
+    set: (id: string, text: string) => setEntry((old) => ({ ...old, [id]: text })),
+    fields,
+  };
+  return (
+    <Modal open onOpenChange={(open) => !open && onClose()} title="Lay out otherwise" wide>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          layOut.mutate({
+            jobs: wishes.jobs,
+            square: entry.square ?? "",
+            kerf: entry.kerf ?? "",
+            keep_short: entry.keep_short ?? "",
+            keep_long: entry.keep_long ?? "",
+            prefer_offcuts: prefer,
+            pins,
+            forbidden: [...forbidden],
+          });
+        }}
+      >
+        <div className="grid gap-3 sm:grid-cols-4">
+          <TextEntry {...props} id="square" label="Square the corner by" />
+          <TextEntry {...props} id="kerf" label="The blade takes" />
+          <TextEntry {...props} id="keep_short" label="Keep offcuts from" />
+          <TextEntry {...props} id="keep_long" label="by" />
+        </div>
+        <label className="mt-3 flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-4 accent-hill"
+            checked={prefer}
+            onChange={(event) => setPrefer(event.target.checked)}
+          />
+          Offcuts first
+        </label>
+        <table className="figures mt-4 w-full text-left text-sm">
+          <thead>
+            <tr className="border-b border-rule text-faded">
+              <th className="py-1 pr-3 font-normal">Piece</th>
+              <th className="pr-3 font-normal">Size as cut</th>
+              <th className="pr-3 font-normal">Count</th>
+              <th className="font-normal">Has to come from</th>
+            </tr>
+          </thead>
+          <tbody>
+            {cutting.groups.flatMap((group) =>
+              group.blanks.map((blank) => (
+                <tr key={blank.id} className="border-b border-rule">
+                  <th scope="row" className="py-1 pr-3 font-normal">
+                    {blank.label}
+                  </th>
+                  <td className="pr-3 whitespace-nowrap">{blank.size}</td>
+                  <td className="pr-3">{blank.count}</td>
+                  <td>
+                    <Pick
+                      label={`Stock of ${blank.label}`}
+                      labelHidden
+                      value={String(pins[blank.id] ?? "")}
+                      options={[
+                        ["", "whatever is best"],
+                        ...blank.stocks.map(
+                          (stock) => [String(stock.number), stock.label] as const,
+                        ),
+                      ]}
+                      onChange={(value) =>
+                        setPins((old) => {
+                          const others = Object.entries(old).filter(([id]) => id !== blank.id);
+                          const pinned = value ? [[blank.id, Number(value)] as const] : [];
+                          return Object.fromEntries([...others, ...pinned]);
+                        })
+                      }
+                    />
+                  </td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+        <fieldset className="mt-4">
+          <legend className="text-sm text-faded">Leave alone</legend>
+          <div className="flex flex-wrap gap-x-5">
+            {cutting.groups
+              .flatMap((group) => group.stocks)
+              .map((stock) => (
+                <label key={stock.number} className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-4 accent-hill"
+                    checked={forbidden.includes(stock.number)}
+                    onChange={(event) =>
+                      setForbidden((old) =>
+                        event.target.checked
+                          ? [...old, stock.number]
+                          : old.filter((each) => each !== stock.number),
+                      )
+                    }
+                  />
+                  {stock.label}
+                </label>
+              ))}
+          </div>
+        </fieldset>
+        {layOut.error && (
+          <p role="alert" className="mt-3 text-madder">
+            {layOut.error.message}
+          </p>
+        )}
+        <Button kind="main" type="submit" className="mt-4" disabled={layOut.isPending}>
+          Lay out anew
+        </Button>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,90 @@
+/** Counting an item up or down, with a reason; and every movement so far. */
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type ShelfRow, unwrap } from "../api/client";
+import { Button, Pick } from "../parts/controls";
+import { Modal } from "../parts/Modal";
+import { TextEntry } from "../parts/TextEntry";
+import { COUNTED_IN } from "./kinds";
+import { type CountReason, useShelfVerb } from "./useShelf";
+
+const REASONS: readonly (readonly [CountReason, string])[] = [
+  ["bought", "more came"],
+  ["used", "used"],
+  ["spoilt", "spoilt"],
+  ["counted", "counted: so much is there"],
+];
+
+export function CountDialog({ row, onClose }: { row: ShelfRow; onClose: () => void }) {
+  const [entry, setEntry] = useState<Record<string, string>>({ change: "", note: "" });
+  const [reason, setReason] = useState<CountReason>("bought");
+  const [key] = useState(() => crypto.randomUUID());
+  const verb = useShelfVerb();
+  const movements = useQuery({
+    queryKey: ["shelf", "movements", row.id],
+    queryFn: async () =>
+      unwrap(
+        await api.GET("/api/shelf/{item_id}/movements", {
+          params: { path: { item_id: row.id } },
+        }),
+      ),
+  });
+  const props = {
+    entry,
+    set: (id: string, value: string) => setEntry((old) => ({ ...old, [id]: value })),
+    fields: {},
+  };
+  return (
+    <Modal open onOpenChange={(open) => !open && onClose()} title={`Count: ${row.item.name}`} wide>
+      <p className="mb-3">
+        On the shelf: <strong>{row.count_words}</strong>
+      </p>
+      <form
+        className="grid items-end gap-3 sm:grid-cols-[1fr_8rem_1fr_auto]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          verb.mutate(
+            {
+              verb: "count",
+              item: row,
+              change: entry.change ?? "",
+              reason,
+              note: entry.note ?? "",
+              key,
+            },
+            { onSuccess: onClose },
+          );
+        }}
+      >
+        <Pick label="Why" value={reason} options={REASONS} onChange={setReason} />
+        <TextEntry {...props} id="change" label={`How much, ${COUNTED_IN[row.item.form]}`} />
+        <TextEntry {...props} id="note" label="Note" />
+        <Button kind="main" type="submit" disabled={verb.isPending || !entry.change}>
+          Count it
+        </Button>
+      </form>
+      {verb.error && (
+        <p role="alert" className="mt-2 text-madder">
+          {verb.error.message}
+        </p>
+      )}
+      <h3 className="mt-5 mb-1 text-lg font-semibold">What has moved</h3>
+      <table className="figures w-full text-left text-sm">
+        <tbody>
+          {movements.data?.map((each, index) => (
+            <tr key={index} className="border-b border-rule">
+              <td className="py-1 pr-3 whitespace-nowrap">{each.change}</td>
+              <td className="pr-3">{each.reason}</td>
+              <td className="pr-3">{[each.job, each.note].filter(Boolean).join("; ")}</td>
+              <td className="pr-3 text-faded">{each.author}</td>
+              <td className="text-right whitespace-nowrap text-faded">
+                {new Date(each.at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {movements.data?.length === 0 && <p className="text-faded">Nothing has moved yet.</p>}
+    </Modal>
+  );
+}

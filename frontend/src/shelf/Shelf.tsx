@@ -1,0 +1,394 @@
+/** The shelf: what there is to bind with, where it lies, and which way its grain runs. */
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { useSearchParams } from "react-router";
+import { api, type ShelfRow, type StockKind, unwrap } from "../api/client";
+import { Button } from "../parts/controls";
+import { Menu, MenuAction, MenuLink } from "../parts/Menu";
+import { Pager } from "../parts/Pager";
+import { SearchField } from "../parts/SearchField";
+import type { Entry } from "../parts/TextEntry";
+import { Converter } from "./Converter";
+import { CountDialog } from "./CountDialog";
+import { GrainMark } from "./GrainMark";
+import { GrainTest } from "./GrainTest";
+import { ItemForm } from "./ItemForm";
+import { kindName, KINDS } from "./kinds";
+import { TableDialog } from "./TableDialog";
+import { useShelfVerb } from "./useShelf";
+
+type Sort =
+  "kind" | "name" | "size" | "weight" | "thickness" | "price" | "count" | "place" | "updated";
+type Dialog =
+  | { show: "change" | "count" | "grain"; row: ShelfRow }
+  | { show: "add"; draft: Entry; warning: string }
+  | { show: "convert" | "table" };
+
+const COLUMNS: readonly (readonly [Sort | null, string])[] = [
+  ["name", "Item"],
+  ["kind", "Kind"],
+  ["size", "Size"],
+  [null, "Grain"],
+  ["weight", "Weight"],
+  ["thickness", "Thickness"],
+  ["price", "Price"],
+  ["place", "Lies in"],
+  ["count", "On the shelf"],
+];
+
+export default function Shelf() {
+  const [params, setParams] = useSearchParams();
+  const search = params.get("search") ?? "";
+  const kind = (params.get("kind") || undefined) as StockKind | undefined;
+  const only = params.get("only") ?? "";
+  const sort = (params.get("sort") ?? "kind") as Sort;
+  const down = params.get("down") === "yes";
+  const page = Number(params.get("page") ?? "1");
+  const [dialog, setDialog] = useState<Dialog | null>(null);
+  const [removed, setRemoved] = useState<ShelfRow | null>(null);
+  const verb = useShelfVerb();
+  useEffect(() => {
+    document.title = "Shelf · Weald";
+  }, []);
+  const shelf = useQuery({
+    queryKey: ["shelf", { search, kind, only, sort, down, page }],
+    queryFn: async () =>
+      unwrap(
+        await api.GET("/api/shelf", {
+          params: {
+            query: {
+              search,
+              kind,
+              sort,
+              down,
+              page,
+              low: only === "low",
+              offcuts: only === "offcuts" ? true : only === "whole" ? false : undefined,
+            },
+          },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
+  function show(change: Record<string, string>) {
+    const next = new URLSearchParams(params);
+    if (!("page" in change)) next.delete("page");
+    for (const [key, value] of Object.entries(change)) {
+      if (value) next.set(key, value);
+      else next.delete(key);
+    }
+    setParams(next, { replace: true });
+  }
+
+  const close = () => setDialog(null);
+  const filtered = search !== "" || kind !== undefined || only !== "";
+  return (
+    <main className="mx-auto w-full max-w-7xl p-5">
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <h1 className="text-3xl font-semibold">Shelf</h1>
+        <AddByWords onUnderstood={(draft, warning) => setDialog({ show: "add", draft, warning })} />
+        <span className="ml-auto flex gap-2">
+          <Button onClick={() => setDialog({ show: "convert" })}>Convert weights</Button>
+          <Menu label="Tables" trigger="Tables">
+            <MenuLink href="/api/shelf.csv">The shelf as CSV</MenuLink>
+            <MenuAction onSelect={() => setDialog({ show: "table" })}>A table in …</MenuAction>
+          </Menu>
+        </span>
+      </div>
+      <div className="mb-2 flex flex-wrap items-end gap-3">
+        <SearchField
+          label="Search the shelf"
+          value={search}
+          onSearch={(text) => show({ search: text })}
+        />
+        <Filter
+          label="Kind"
+          value={kind ?? ""}
+          options={[["", "all"], ...KINDS]}
+          onChange={(value) => show({ kind: value })}
+        />
+        <Filter
+          label="Only"
+          value={only}
+          options={[
+            ["", "everything"],
+            ["low", "what runs low"],
+            ["whole", "whole sheets"],
+            ["offcuts", "offcuts"],
+          ]}
+          onChange={(value) => show({ only: value })}
+        />
+      </div>
+      {(shelf.error ?? verb.error) && (
+        <p role="alert" className="mb-2 text-madder">
+          {(shelf.error ?? verb.error)?.message}
+        </p>
+      )}
+      {removed && (
+        <p role="status" className="mb-2">
+          {removed.item.name} is off the list.{" "}
+          <Button
+            kind="quiet"
+            onClick={() => {
+              verb.mutate({ verb: "restore", item: removed });
+              setRemoved(null);
+            }}
+          >
+            Put it back
+          </Button>
+        </p>
+      )}
+      {shelf.data?.count === 0 && !filtered && <Empty />}
+      {shelf.data?.count === 0 && filtered && (
+        <p className="rounded border border-rule bg-linen p-6">
+          Nothing on the shelf answers to that.{" "}
+          <Button kind="quiet" onClick={() => setParams({})}>
+            Show everything
+          </Button>
+        </p>
+      )}
+      {shelf.data && shelf.data.count > 0 && (
+        <>
+          <table className="figures w-full text-left text-sm">
+            <caption className="sr-only">The shelf</caption>
+            <thead className="text-faded">
+              <tr className="border-b border-rule">
+                {COLUMNS.map(([key, title]) => (
+                  <Header
+                    key={title}
+                    title={title}
+                    direction={key === sort ? (down ? "descending" : "ascending") : "none"}
+                    onSort={
+                      key
+                        ? () => show({ sort: key, down: key === sort && !down ? "yes" : "" })
+                        : null
+                    }
+                  />
+                ))}
+                <th>
+                  <span className="sr-only">More</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {shelf.data.items.map((row) => (
+                <Row
+                  key={row.id}
+                  row={row}
+                  onShow={(what) => setDialog({ show: what, row })}
+                  onDuplicate={() => verb.mutate({ verb: "duplicate", item: row })}
+                  onRemove={() => {
+                    verb.mutate({ verb: "remove", item: row });
+                    setRemoved(row);
+                  }}
+                />
+              ))}
+            </tbody>
+          </table>
+          <Pager
+            page={page}
+            pages={shelf.data.pages}
+            count={shelf.data.count}
+            one="item"
+            many="items"
+            onPage={(next) => show({ page: String(next) })}
+          />
+        </>
+      )}
+      {dialog?.show === "add" && (
+        <ItemForm draft={dialog.draft} warning={dialog.warning} onClose={close} />
+      )}
+      {dialog?.show === "change" && <ItemForm row={dialog.row} onClose={close} />}
+      {dialog?.show === "count" && <CountDialog row={dialog.row} onClose={close} />}
+      {dialog?.show === "grain" && <GrainTest row={dialog.row} onClose={close} />}
+      {dialog?.show === "convert" && <Converter onClose={close} />}
+      {dialog?.show === "table" && <TableDialog onClose={close} />}
+    </main>
+  );
+}
+
+/** A line such as “A2 120 gsm long” becomes the fields of an item. */
+function AddByWords({ onUnderstood }: { onUnderstood: (draft: Entry, warning: string) => void }) {
+  const [words, setWords] = useState("");
+  const read = useMutation({
+    mutationFn: async () => unwrap(await api.POST("/api/shelf/words", { body: { words } })),
+    onSuccess: ({ item, count, warning }) => {
+      const { basis, stack, ...rest } = item as Record<string, unknown>;
+      const draft = Object.fromEntries(
+        Object.entries(rest).map(([key, value]) => [
+          key,
+          typeof value === "object" ? "" : String(value),
+        ]),
+      );
+      const weight = basis as { pounds: number; grade: string } | undefined;
+      if (weight) Object.assign(draft, { pounds: String(weight.pounds), grade: weight.grade });
+      if (stack) Object.assign(draft, { leaves: "", stack: "" });
+      onUnderstood({ ...draft, count: count === "0" ? "" : count }, warning);
+      setWords("");
+    },
+  });
+  return (
+    <form
+      className="flex min-w-80 flex-1 items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (words.trim()) read.mutate();
+      }}
+    >
+      <label htmlFor="add-words" className="sr-only">
+        Add to the shelf, in a few words
+      </label>
+      <input
+        id="add-words"
+        className="min-w-0 flex-1 rounded border border-faded bg-sheet px-2 py-1.5"
+        placeholder="Add in a few words: A2 120 gsm long cream laid ×50"
+        maxLength={300}
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+      />
+      <Button kind="main" type="submit" disabled={read.isPending || !words.trim()}>
+        Add
+      </Button>
+      {read.error && (
+        <span role="alert" className="text-sm text-madder">
+          {read.error.message}
+        </span>
+      )}
+    </form>
+  );
+}
+
+function Filter({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  options: readonly (readonly [string, string])[];
+  onChange: (value: string) => void;
+}) {
+  return (
+    <label className="text-sm text-faded">
+      {label}
+      <select
+        className="ml-2 rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      >
+        {options.map(([option, text]) => (
+          <option key={option} value={option}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function Header({
+  title,
+  direction,
+  onSort,
+}: {
+  title: string;
+  direction: "ascending" | "descending" | "none";
+  onSort: (() => void) | null;
+}) {
+  return (
+    <th className="py-1.5 pr-3 font-normal" aria-sort={onSort ? direction : undefined}>
+      {onSort ? (
+        <button type="button" className="hover:underline" onClick={onSort}>
+          {title}{" "}
+          <span aria-hidden>{{ ascending: "↑", descending: "↓", none: "" }[direction]}</span>
+        </button>
+      ) : (
+        title
+      )}
+    </th>
+  );
+}
+
+function Row({
+  row,
+  onShow,
+  onDuplicate,
+  onRemove,
+}: {
+  row: ShelfRow;
+  onShow: (what: "change" | "count" | "grain") => void;
+  onDuplicate: () => void;
+  onRemove: () => void;
+}) {
+  const { item } = row;
+  const wide = (item.width ?? 0) > (item.height ?? Infinity);
+  const flat = item.form === "sheet" || item.form === "skin";
+  return (
+    <tr className="border-b border-rule align-top">
+      <th scope="row" className="py-1.5 pr-3 font-normal">
+        <button
+          type="button"
+          className="text-left text-base font-semibold text-hill hover:underline"
+          onClick={() => onShow("change")}
+        >
+          {item.name}
+        </button>
+        {row.offcut_of !== null && <span className="text-faded"> offcut</span>}
+        {(item.colour || row.offcuts > 0) && (
+          <span className="block text-faded">
+            {[item.colour, row.offcuts > 0 ? `${row.offcuts} offcuts` : ""]
+              .filter(Boolean)
+              .join(", ")}
+          </span>
+        )}
+      </th>
+      <td className="py-2 pr-3">{kindName(item.kind)}</td>
+      <td className="py-2 pr-3 whitespace-nowrap">{row.size}</td>
+      <td className="py-1.5 pr-3">
+        {flat && <GrainMark grain={item.grain} wide={wide} />}{" "}
+        {flat && !item.grain ? (
+          <Button kind="quiet" className="px-0 py-0" onClick={() => onShow("grain")}>
+            test it
+          </Button>
+        ) : (
+          row.grain
+        )}
+      </td>
+      <td className="py-2 pr-3">{row.weight}</td>
+      <td className="py-2 pr-3 whitespace-nowrap">{row.thickness}</td>
+      <td className="py-2 pr-3">{item.price ?? ""}</td>
+      <td className="py-2 pr-3 text-faded">{item.place}</td>
+      <td className="py-1 pr-1 whitespace-nowrap">
+        <Button kind="quiet" onClick={() => onShow("count")} aria-label={`Count ${item.name}`}>
+          {row.count_words}
+        </Button>
+        {row.low && <strong className="block pl-2.5 text-amber">▲ runs low</strong>}
+      </td>
+      <td className="py-1 text-right">
+        <Menu label={`More for ${item.name}`} trigger="⋯">
+          <MenuAction onSelect={() => onShow("change")}>Change</MenuAction>
+          <MenuAction onSelect={() => onShow("count")}>Count, and what has moved</MenuAction>
+          {flat && <MenuAction onSelect={() => onShow("grain")}>Test its grain</MenuAction>}
+          <MenuAction onSelect={onDuplicate}>Duplicate</MenuAction>
+          <MenuAction onSelect={onRemove}>Take off the list</MenuAction>
+        </Menu>
+      </td>
+    </tr>
+  );
+}
+
+function Empty() {
+  return (
+    <section className="rounded border border-rule bg-linen p-8">
+      <h2 className="text-2xl font-semibold">What lies on your shelf?</h2>
+      <p className="mt-2 max-w-prose">
+        Write an item above as it stands on its wrapper: “A2 120 gsm long”, “greyboard 2 mm 700x1000
+        ×12”, “25x38in 70 lb text”. Weald reads size, weight, grain and count out of it. From then
+        on a job says which of your stock will do for each piece, which way round, and how many
+        sheets it takes.
+      </p>
+    </section>
+  );
+}

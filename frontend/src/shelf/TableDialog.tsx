@@ -1,0 +1,122 @@
+/** A table of stock: what it would do to the shelf, then done. */
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useId, useState } from "react";
+import { csrfToken, type Problem, ProblemError } from "../api/client";
+import type { components } from "../api/schema";
+import { Button } from "../parts/controls";
+import { Modal } from "../parts/Modal";
+
+type Reply = components["schemas"]["TableReply"];
+
+const EFFECTS = {
+  add: "new",
+  change: "changes",
+  same: "as it is",
+  wrong: "cannot be read",
+} as const;
+
+async function bring(file: File, query: string): Promise<Reply> {
+  const body = new FormData();
+  body.append("file", file);
+  const answer = await fetch(`/api/shelf/table${query}`, {
+    method: "POST",
+    headers: { "X-CSRFToken": csrfToken() },
+    body,
+  });
+  const reply = (await answer.json()) as unknown;
+  if (!answer.ok) throw new ProblemError(answer.status, reply as Problem);
+  return reply as Reply;
+}
+
+export function TableDialog({ onClose }: { onClose: () => void }) {
+  const id = useId();
+  const queries = useQueryClient();
+  const [file, setFile] = useState<File | null>(null);
+  const look = useMutation({ mutationFn: (chosen: File) => bring(chosen, "") });
+  const take = useMutation({
+    mutationFn: (chosen: File) => bring(chosen, "?take=true&keep_good=true"),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["shelf"] }),
+  });
+  const rows = look.data?.rows ?? [];
+  const wrong = rows.filter((row) => row.effect === "wrong");
+  const good = rows.filter((row) => row.effect === "add" || row.effect === "change").length;
+  const error = look.error ?? take.error;
+  return (
+    <Modal open onOpenChange={(open) => !open && onClose()} title="A table in" wide>
+      <p className="mb-3 text-sm">
+        A CSV file with a first row that names its columns, as the one the shelf gives out. Commas,
+        semicolons or tabs; points or commas for decimals. Nothing is changed before you have seen
+        what would be.
+      </p>
+      <label htmlFor={id} className="block text-sm text-faded">
+        Table
+      </label>
+      <input
+        id={id}
+        type="file"
+        accept=".csv,text/csv"
+        className="mb-3"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0] ?? null;
+          setFile(chosen);
+          take.reset();
+          if (chosen) look.mutate(chosen);
+        }}
+      />
+      {error && (
+        <p role="alert" className="mb-2 text-madder">
+          {error.message}
+        </p>
+      )}
+      {rows.length > 0 && (
+        <>
+          <div className="max-h-[45vh] overflow-y-auto">
+            <table className="figures w-full text-left text-sm">
+              <thead>
+                <tr className="border-b border-rule text-faded">
+                  <th className="py-1 pr-3 font-normal">Line</th>
+                  <th className="pr-3 font-normal">Item</th>
+                  <th className="pr-3 font-normal">Would be</th>
+                  <th className="font-normal">Why not</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <tr key={row.line} className="border-b border-rule align-top">
+                    <td className="py-1 pr-3">{row.line}</td>
+                    <td className="pr-3">{row.name}</td>
+                    <td className={row.effect === "wrong" ? "pr-3 text-madder" : "pr-3"}>
+                      {EFFECTS[row.effect]}
+                    </td>
+                    <td className="text-madder">
+                      {Object.entries(row.problems).map(([column, text]) => (
+                        <span key={column} className="block">
+                          {column}: {text}
+                        </span>
+                      ))}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <div className="mt-3 flex items-center gap-3">
+            {take.isSuccess ? (
+              <p role="status">Taken: {take.data.taken} items.</p>
+            ) : (
+              <Button
+                kind="main"
+                disabled={good === 0 || take.isPending}
+                onClick={() => file && take.mutate(file)}
+              >
+                {wrong.length > 0
+                  ? `Take the ${good} good ones, leave out ${wrong.length}`
+                  : `Take all ${good}`}
+              </Button>
+            )}
+          </div>
+        </>
+      )}
+    </Modal>
+  );
+}

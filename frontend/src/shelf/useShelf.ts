@@ -1,0 +1,90 @@
+/** What can be done with the shelf; lists follow. */
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, type ShelfRow, unwrap } from "../api/client";
+import type { Entry } from "../parts/TextEntry";
+
+export type ShelfVerb =
+  | { verb: "duplicate" | "remove" | "restore"; item: ShelfRow }
+  | {
+      verb: "count";
+      item: ShelfRow;
+      change: string;
+      reason: CountReason;
+      note: string;
+      key: string;
+    };
+
+export type CountReason = "bought" | "counted" | "used" | "spoilt";
+
+async function act(order: ShelfVerb) {
+  const path = { item_id: order.item.id };
+  switch (order.verb) {
+    case "duplicate":
+      return unwrap(await api.POST("/api/shelf/{item_id}/duplicate", { params: { path } }));
+    case "restore":
+      return unwrap(await api.POST("/api/shelf/{item_id}/restore", { params: { path } }));
+    case "remove": {
+      const { error, response } = await api.DELETE("/api/shelf/{item_id}", { params: { path } });
+      if (error) unwrap({ error, response });
+      return order.item;
+    }
+    case "count":
+      return unwrap(
+        await api.POST("/api/shelf/{item_id}/count", {
+          params: { path },
+          body: {
+            change: order.change,
+            reason: order.reason,
+            note: order.note,
+            key: order.key,
+          },
+        }),
+      );
+  }
+}
+
+export function useShelfVerb() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: act,
+    onSettled: () => queries.invalidateQueries({ queryKey: ["shelf"] }),
+  });
+}
+
+/** An item as its fields hold it. */
+export function entryOf(row: ShelfRow): Entry {
+  const { item, inputs } = row;
+  const text = (value: unknown) => (value === null || value === undefined ? "" : String(value));
+  return {
+    kind: item.kind,
+    form: item.form,
+    name: item.name,
+    colour: item.colour,
+    note: item.note,
+    place: item.place,
+    grain: item.grain ?? "",
+    width: inputs.width ?? "",
+    height: inputs.height ?? "",
+    grammage: text(item.grammage),
+    pounds: text(item.basis?.pounds),
+    grade: item.basis?.grade ?? "text",
+    bulk: text(item.bulk),
+    calliper: inputs.calliper ?? "",
+    leaves: text(item.stack?.leaves),
+    stack: inputs["stack.thickness"] ?? "",
+    price: text(item.price),
+    warn_below: inputs.warn_below ?? "0",
+  };
+}
+
+/** The fields of an item as the server takes them; what is empty is left out. */
+export function bodyOf(entry: Entry, tests: unknown[] = []): Record<string, unknown> {
+  const plain = ["kind", "form", "name", "colour", "note", "place", "grain", "width", "height"];
+  const body: Record<string, unknown> = { tests };
+  for (const key of [...plain, "grammage", "bulk", "calliper", "price", "warn_below", "count"]) {
+    if (entry[key]) body[key] = entry[key];
+  }
+  if (entry.pounds) body.basis = { pounds: entry.pounds, grade: entry.grade ?? "text" };
+  if (entry.leaves || entry.stack) body.stack = { leaves: entry.leaves, thickness: entry.stack };
+  return body;
+}
