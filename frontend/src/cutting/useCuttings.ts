@@ -25,7 +25,9 @@ export function useCutting(id: string) {
   return useQuery({
     queryKey: ["cutting", id],
     queryFn: async () =>
-      unwrap(await api.GET("/api/cuttings/{cutting_id}", { params: { path: { cutting_id: id } } })),
+      unwrap(
+        await api.GET("/api/cuttings/{cutting_id}", { params: { path: { cutting_id: id } } }),
+      ) as Cutting,
     refetchInterval: (query) => (query.state.data && isBusy(query.state.data) ? POLL_MS : false),
     retry: false,
   });
