@@ -4,8 +4,8 @@ import { useState } from "react";
 import { api, type GrainGuide, type ShelfRow, unwrap } from "../api/client";
 import { Sketch } from "../drawing/Sketch";
 import { Button } from "../parts/controls";
+import { GrainMark } from "../parts/GrainMark";
 import { Modal } from "../parts/Modal";
-import { GrainMark } from "./GrainMark";
 
 export function GrainTest({ row, onClose }: { row: ShelfRow; onClose: () => void }) {
   const queries = useQueryClient();

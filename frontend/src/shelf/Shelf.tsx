@@ -4,13 +4,13 @@ import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, type ShelfRow, type StockKind, unwrap } from "../api/client";
 import { Button } from "../parts/controls";
+import { GrainMark } from "../parts/GrainMark";
 import { Menu, MenuAction, MenuLink } from "../parts/Menu";
 import { Pager } from "../parts/Pager";
 import { SearchField } from "../parts/SearchField";
 import type { Entry } from "../parts/TextEntry";
 import { Converter } from "./Converter";
 import { CountDialog } from "./CountDialog";
-import { GrainMark } from "./GrainMark";
 import { GrainTest } from "./GrainTest";
 import { ItemForm } from "./ItemForm";
 import { kindName, KINDS } from "./kinds";
@@ -358,7 +358,7 @@ function Row({
       </td>
       <td className="py-2 pr-3">{row.weight}</td>
       <td className="py-2 pr-3 whitespace-nowrap">{row.thickness}</td>
-      <td className="py-2 pr-3">{item.price ?? ""}</td>
+      <td className="py-2 pr-3">{item.price?.toFixed(2)}</td>
       <td className="py-2 pr-3 text-faded">{item.place}</td>
       <td className="py-1 pr-1 whitespace-nowrap">
         <Button kind="quiet" onClick={() => onShow("count")} aria-label={`Count ${item.name}`}>

@@ -141,6 +141,10 @@ def lengths_of(part: BaseModel, prefix: str = "") -> Iterator[tuple[str, Mm]]:
         value = getattr(part, name)
         if isinstance(value, BaseModel):
             yield from lengths_of(value, f"{prefix}{name}.")
+        elif isinstance(value, tuple):
+            for place, each in enumerate(value):
+                if isinstance(each, BaseModel):
+                    yield from lengths_of(each, f"{prefix}{name}.{place}.")
         elif isinstance(value, float) and _is_length(info.metadata, info.annotation):
             yield f"{prefix}{name}", value
 

@@ -9,8 +9,8 @@ from weald.core.units import Mm, Notation
 
 PieceGrain = Literal["height", "width", "any"]
 GRAIN_NEEDED: dict[PieceGrain, str] = {
-    "height": "along its height",
-    "width": "along its width",
+    "height": "along height",
+    "width": "along width",
     "any": "either way",
 }
 PieceMaterial = Literal["paper", "endpaper", "board", "cloth", "mull", "kraft"]

@@ -215,3 +215,12 @@ def weight_words(item: StockItem) -> str:
         grade = item.basis.grade.value
         return f"{plain_number(item.basis.pounds, 1)} lb {grade} ({item.gsm:.0f} g/m²)"
     return "" if item.grammage is None else f"{plain_number(item.grammage, 1)} g/m²"
+
+
+def offcut_of(whole: StockItem, width: Mm, height: Mm, grain: SheetGrain | None) -> StockItem:
+    """What is left of an item as an item of its own; its price is its share of the whole sheet."""
+    share = None
+    if whole.price is not None and whole.form == "sheet" and whole.width and whole.height:
+        share = round(whole.price * width * height / (whole.width * whole.height), 2)
+    changed = {"width": width, "height": height, "grain": grain, "price": share}
+    return whole.model_copy(update={**changed, "form": "sheet", "tests": (), "warn_below": 0})

@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 import type { Piece } from "../../api/client";
 import { USUAL, useLayOut } from "../../cutting/useCuttings";
 import { Button } from "../../parts/controls";
+import { GrainMark } from "../../parts/GrainMark";
 import { useSession, useSnapshot } from "../context";
 import { StockDialog } from "./StockDialog";
 
@@ -17,7 +18,7 @@ export function CuttingStation() {
   const chosen = pieces.filter((piece) => piece.item !== null).length;
   return (
     <>
-      <div className="max-h-[46%] overflow-y-auto">
+      <div className="max-h-[48%] overflow-y-auto">
         <table className="figures w-full text-left text-sm">
           <caption className="sr-only">Pieces and their stock</caption>
           <thead>
@@ -69,21 +70,23 @@ function PieceRow({ piece, onChoose }: { piece: Piece; onChoose: () => void }) {
       <th scope="row" className="py-1 pr-3 font-semibold">
         {piece.label}
       </th>
-      <td className="pr-3">
+      <td className="py-1 pr-3 whitespace-nowrap">
         {piece.count}
-        {piece.spare > 0 && <span className="text-faded"> + {piece.spare} spare</span>}
+        {piece.spare > 0 && <span className="text-faded"> + {piece.spare}</span>}
       </td>
-      <td className="pr-3 whitespace-nowrap">{piece.shown}</td>
-      <td className="pr-3">{piece.needs}</td>
-      <td className="pr-3">
+      <td className="py-1 pr-3 whitespace-nowrap">{piece.shown}</td>
+      <td className="py-1 pr-3 whitespace-nowrap">
+        <GrainMark grain={piece.grain === "any" ? null : piece.grain} /> {piece.needs}
+      </td>
+      <td className="py-1 pr-3">
         <GrainFound piece={piece} />
       </td>
-      <td>
-        <Button kind="quiet" className="px-0 py-0" onClick={onChoose}>
+      <td className="py-1">
+        <button type="button" className="text-left text-hill hover:underline" onClick={onChoose}>
           {piece.item === null ? "choose …" : piece.stock}
-        </Button>
+        </button>
         {piece.per_sheet !== null && piece.item !== null && (
-          <span className="text-faded">, {piece.per_sheet} a sheet</span>
+          <span className="text-faded"> ({piece.per_sheet} a sheet)</span>
         )}
       </td>
     </tr>
@@ -95,9 +98,7 @@ function GrainFound({ piece }: { piece: Piece }) {
   if (piece.grain_right === false)
     return (
       <strong className="text-amber">
-        {piece.across ? "≠ " : "▲ "}
-        {piece.has}
-        {piece.across && ", meant"}
+        {piece.across ? `≠ ${piece.has}, meant so` : `▲ ${piece.has}`}
       </strong>
     );
   if (piece.grain_right === null) return <span className="text-amber">▲ {piece.has}</span>;

@@ -1,6 +1,7 @@
 import { useSnapshot } from "../context";
 import { Group, LengthField, NumberField, SelectField, TextField } from "../fields";
 import { valueAt } from "../paths";
+import { Linings } from "./Linings";
 
 const SPINE_RULES = [
   ["block", "block"],
@@ -32,6 +33,10 @@ export function BoardsInputs() {
           optional
           width="w-24"
         />
+        <LengthField path="binding.cut_in_case" label="Cut wider by" width="w-24" />
+      </Group>
+      <Group title="Glued on the boards">
+        <Linings />
       </Group>
       <Group title="Squares">
         <LengthField path="binding.squares.head" label="Head" width="w-[4.6rem]" />

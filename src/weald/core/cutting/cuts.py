@@ -1,5 +1,6 @@
 """The order of cuts at the shears, with the setting of each."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from weald.core.cutting.layout import Axis, Part, Region, Run
@@ -86,3 +87,17 @@ def _cut(region: Region, part: int, counting: _Counting) -> None:
         fallen.append((first, each))
     for number, each in [*fallen, (part, region.regions[-1])]:
         _cut(each, number, counting)
+
+
+def part_names(cuts: CutList, labels: Mapping[str, str]) -> dict[int, str]:
+    """What people call each part: the sheet, a strip by the cut it fell at, the rest, a piece by its label.
+
+    :param labels: of the pieces, by the names of their blanks.
+    """
+    names = {0: "the sheet"}
+    for step in cuts.steps:
+        names[step.first] = f"strip of cut {step.number}"
+        names[step.second] = "the rest"
+    for number, part in cuts.fallen:
+        names[number] = labels[part.blank] if part.use == "piece" else part.use
+    return names

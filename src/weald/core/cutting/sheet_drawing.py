@@ -10,8 +10,12 @@ from weald.core.paper import grain_word
 from weald.core.pieces import MATERIAL_FILLS, PieceMaterial
 from weald.core.units import Mm, Notation
 
-CIRCLE: Mm = 0.012
-"""Radius of a cut's number, as a part of the sheet's sides taken together."""
+NUMBER = 0.008
+"""Height of a cut's number, as a part of the sheet's sides taken together."""
+TALLEST: Mm = 12.0
+"""Height of capitals in the name of a piece, at the most."""
+LETTER = 0.95
+"""Width of a letter to the height of capitals, with room to spare."""
 
 
 def draw_sheet(
@@ -33,7 +37,7 @@ def draw_sheet(
     if sheet.grain:
         sketch.grain(outline, 90 if sheet.grain == "height" else 0)
     steps = cut_list(sheet.region).steps
-    size = CIRCLE * (sheet.width + sheet.height)
+    size = NUMBER * (sheet.width + sheet.height)
     for step in steps:
         sketch.line((step.start, step.end), "cut", f"cut.{number}.{step.number}")
     for step in steps:
@@ -73,13 +77,24 @@ def _draw_part(
     if part.use == "waste":
         return
     shape = box(part.x, part.y, part.width, part.height)
-    show = notation.figure
-    size = f"{show(part.width)} × {show(part.height)}"
     if part.use == "offcut":
+        show = notation.figure
         sketch.area(shape, "paper_inner", about="offcut")
-        sketch.label(part.x + part.width / 2, part.y + part.height / 2, f"offcut {size}")
+        _label(sketch, part, f"offcut {show(part.width)} × {show(part.height)}", "offcut")
         return
     sketch.area(shape, fill, about=part.blank)
+    _label(sketch, part, blanks[part.blank].label, part.blank)
+
+
+def _label(sketch: Sketch, part: Part, text: str, about: str) -> None:
+    """The name of a part, along its longer side, no larger than it has room for."""
     upright = part.height > 1.5 * part.width
-    middle = (part.x + part.width / 2, part.y + part.height / 2)
-    sketch.label(*middle, blanks[part.blank].label, rotation=-90 if upright else 0, about=part.blank)
+    along, across = (part.height, part.width) if upright else (part.width, part.height)
+    sketch.label(
+        part.x + part.width / 2,
+        part.y + part.height / 2,
+        text,
+        height=min(TALLEST, across / 3, along / (LETTER * len(text))),
+        rotation=-90 if upright else 0,
+        about=about,
+    )

@@ -121,10 +121,10 @@ def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None) -> str:
         return "not tested"
     along = stock.grain if not lay.turned else across(stock.grain)
     words = GRAIN_NEEDED[along]
+    way = "turned" if lay.turned else "upright"
     if stock.height is None:
-        return f"{words}, off the roll"
-    word = grain_word(stock.width, stock.height, stock.grain)
-    return f"{words}, {'turned' if lay.turned else 'upright'} on {word} grain"
+        return f"{words}, {way} off the roll"
+    return f"{words}, {way} on {grain_word(stock.width, stock.height, stock.grain)} grain"
 
 
 def _mind(piece: Piece, stock: PieceStock, lay: Lay | None, notation: Notation) -> list[Finding]:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
-from weald.core.folding import FoldedPacket
+from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.paper import (
     BASIC_SIZE_INCHES,
     LB_PER_REAM_TO_GSM,
@@ -17,6 +17,7 @@ from weald.core.paper import (
     lays_on_sheet,
     size_name,
 )
+from weald.core.programme import NAMED_PROGRAMMES
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
 from weald.core.stations.text import TextPlan
@@ -151,25 +152,46 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
             )
         ]
     if not paper.lay.grain_right:
-        other = across(stock.grain)
-        word = grain_word(stock.width, stock.height, other)
-        return [
-            finding(
-                "grain.across",
-                "paper.sheet.grain",
-                needed_word=word if word == "square" else f"{word} grain",
-                turned=f"{show(paper.sheet_height, True)} × {show(paper.sheet_width, True)}",
-                actions=(
-                    Action(
-                        "Use paper of this size with the grain the other way",
-                        {"paper.sheet.grain": other},
-                    ),
-                ),
-            )
-        ]
+        return [_grain_across(spec, paper, ledger)]
     if paper.lay.turned:
         return [finding("grain.turned", "paper.sheet.grain")]
     return []
+
+
+def _grain_across(spec: JobSpec, paper: PaperPlan, ledger: Ledger) -> Finding:
+    stock, show = spec.paper.sheet, ledger.notation.length
+    other = across(stock.grain)
+    word = grain_word(stock.width, stock.height, other)
+    actions = [
+        Action("Use paper of this size with the grain the other way", {"paper.sheet.grain": other}),
+        *(
+            Action(f"Fold it as {name}", {"folding.programme": name})
+            for name in _programmes_with_right_grain(spec, ledger)
+        ),
+    ]
+    return finding(
+        "grain.across",
+        "paper.sheet.grain",
+        needed_word=word if word == "square" else f"{word} grain",
+        turned=f"{show(paper.sheet_height, True)} × {show(paper.sheet_width, True)}",
+        actions=tuple(actions),
+    )
+
+
+def _programmes_with_right_grain(spec: JobSpec, ledger: Ledger) -> list[str]:
+    """Named programmes whose sheet fits this stock with its grain along the spine."""
+    leaf = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
+    stock, found = spec.paper.sheet, []
+    for name in NAMED_PROGRAMMES:
+        packet = fold_packet(name)
+        if not packet.sewn:
+            continue
+        along, down = leaf if packet.grain == "height" else leaf[::-1]
+        size = (packet.columns * along, packet.rows * down)
+        lays = lays_on_sheet(size, packet.grain, (stock.width, stock.height), stock.grain)
+        if lays and lays[0].grain_right:
+            found.append(name)
+    return found[:2]
 
 
 def draw(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> Drawing:

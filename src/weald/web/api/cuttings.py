@@ -12,7 +12,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Schema, Status
 from pydantic import Field
 
-from weald.core.cutting.cuts import cut_list
+from weald.core.cutting.cuts import cut_list, part_names
 from weald.core.cutting.layout import CutSheet, Usage, verdict
 from weald.core.cutting.order import Blank
 from weald.core.cutting.orders import CutGroup, CutResult
@@ -451,19 +451,16 @@ def _sheet(
 
 def _cut_rows(sheet: CutSheet, blanks: Mapping[str, Blank], notation: Notation) -> list[CutRow]:
     cuts = cut_list(sheet.region)
-    names = {
-        part: blanks[fallen.blank].label if fallen.use == "piece" else fallen.use
-        for part, fallen in cuts.fallen
-    }
+    names = part_names(cuts, {blank.id: blank.label for blank in blanks.values()})
     return [
         CutRow(
             number=step.number,
-            part="sheet" if step.part == 0 else f"part {step.part}",
+            part=names[step.part],
             gauge="left edge" if step.axis == "x" else "top edge",
             setting=notation.length(step.setting, True),
             same_setting=step.same_setting,
-            falls=names.get(step.first, f"part {step.first}"),
-            rest=names.get(step.second, f"part {step.second}"),
+            falls=names[step.first],
+            rest=names[step.second],
         )
         for step in cuts.steps
     ]

@@ -4,7 +4,7 @@ import datetime
 import uuid
 from typing import Any, Literal
 
-from django.db.models import F, QuerySet, Sum
+from django.db.models import Case, F, OrderBy, QuerySet, Sum, Value, When
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Body, File, Query, Router, Schema, Status
@@ -18,6 +18,7 @@ from weald.core.errors import SpecError, WealdError
 from weald.core.grain_tests import guides
 from weald.core.paper import Grade, SheetGrain
 from weald.core.stock import (
+    KIND_NAMES,
     GrainMethod,
     GrainTest,
     StockItem,
@@ -53,6 +54,10 @@ _SORTS: dict[ShelfSort, str] = {
     "place": "place",
     "updated": "updated",
 }
+
+
+_KIND_ORDER = Case(*(When(kind=kind, then=Value(place)) for place, kind in enumerate(KIND_NAMES)))
+"""Kinds as the trade thinks of them: what the book is made of first."""
 
 
 class ShelfRow(Schema):
@@ -220,8 +225,8 @@ def list_shelf(
     """A page of the shelf."""
     items = services.search(items_of(request).filter(archived=False), search, kind, low=low, offcuts=offcuts)
     count = items.count()
-    key = F(_SORTS[sort])
-    order = key.desc(nulls_last=True) if down else key.asc(nulls_last=True)
+    key = _KIND_ORDER if sort == "kind" else F(_SORTS[sort])
+    order = OrderBy(key, descending=down, nulls_last=True)
     first = (page - 1) * PAGE_SIZE
     rows = items.annotate(spare=Sum("offcuts__count")).order_by(order, "name", "pk")
     notation = notation_of(request)

@@ -27,7 +27,7 @@ from weald.core.errors import SpecError, WealdError
 from weald.core.paper import SheetGrain
 from weald.core.plan import plan
 from weald.core.spec import read_spec
-from weald.core.stock import count_words
+from weald.core.stock import count_words, offcut_of
 from weald.core.units import Mm
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job
@@ -277,19 +277,5 @@ def _offcut_item(workshop: Workshop, offcut: _Offcut) -> ShelfItem:
         )
         if near and spec.grain == offcut.grain:
             return known
-    whole = item_spec(root)
-    share = None
-    if whole.price is not None and whole.form == "sheet" and whole.width and whole.height:
-        share = round(whole.price * offcut.width * offcut.height / (whole.width * whole.height), 2)
-    spec = whole.model_copy(
-        update={
-            "form": "sheet",
-            "width": offcut.width,
-            "height": offcut.height,
-            "grain": offcut.grain,
-            "tests": (),
-            "price": share,
-            "warn_below": 0,
-        }
-    )
+    spec = offcut_of(item_spec(root), offcut.width, offcut.height, offcut.grain)
     return write(ShelfItem(workshop=workshop, offcut_of=root), spec)

@@ -4,10 +4,10 @@ from typing import Any
 
 from django.contrib.auth.models import User
 
-from weald.core.stock import read_stock
+from weald.core.stock import offcut_of, read_stock
 from weald.web.accounts.models import Workshop
 from weald.web.shelf.models import Movement, ShelfItem
-from weald.web.shelf.services import add_item, move, write
+from weald.web.shelf.services import add_item, item_spec, move, write
 
 Entry = tuple[str, int, dict[str, Any]]
 _BEND = {"method": "bend", "day": "2026-09-14", "by": "binder"}
@@ -301,7 +301,8 @@ def load_shelf(workshop: Workshop, author: User) -> dict[str, ShelfItem]:
         items[name] = add_item(workshop, author, read_stock({"name": name, **entries}), count)
     for name, count, width, height in OFFCUTS:
         whole = items[name]
-        spec = read_stock({**whole.spec, "width": width, "height": height, "tests": [], "warn_below": 0})
+        kind = item_spec(whole)
+        spec = offcut_of(kind, width, height, kind.grain)
         offcut = write(ShelfItem(workshop=workshop, offcut_of=whole), spec)
         move(offcut, author, count, Movement.Reason.OFFCUT, note="from an earlier book")
     return items

@@ -1,0 +1,101 @@
+/** What is glued on the boards: linings, or a second board. */
+import { Plus, X } from "lucide-react";
+import { useId } from "react";
+import { IconButton, Pick } from "../../parts/controls";
+import { useSession, useSnapshot } from "../context";
+import { type DraftValue, valueAt } from "../paths";
+
+interface Lining {
+  side: "inside" | "outside" | "core";
+  name?: string;
+  grammage?: number | string;
+  thickness?: number | string | null;
+}
+
+const SIDES = [
+  ["inside", "lined inside"],
+  ["outside", "lined outside"],
+  ["core", "second board"],
+] as const;
+const LINING_PAPER: Lining = { side: "inside", name: "lining paper", grammage: 90 };
+
+export function Linings() {
+  const session = useSession();
+  const { draft, errors, plan } = useSnapshot();
+  const linings = (valueAt(draft, "binding.linings") ?? []) as unknown as readonly Lining[];
+  const keep = (changed: readonly Lining[]) =>
+    session.set("binding.linings", changed as unknown as DraftValue);
+  const change = (index: number, part: Partial<Lining>) =>
+    keep(linings.map((each, at) => (at === index ? { ...each, ...part } : each)));
+  return (
+    <>
+      {linings.map((lining, index) => (
+        <div key={index} className="flex items-end gap-2">
+          <Pick
+            label={`Layer ${index + 1}`}
+            value={lining.side}
+            options={SIDES}
+            onChange={(side) => change(index, { side })}
+          />
+          {lining.side === "core" ? (
+            <Figure
+              label="Thickness"
+              value={
+                typeof lining.thickness === "number"
+                  ? plan?.inputs[`binding.linings.${index}.thickness`]
+                  : lining.thickness
+              }
+              wrong={errors[`binding.linings.${index}.thickness`]}
+              onChange={(thickness) => change(index, { thickness: thickness || null })}
+            />
+          ) : (
+            <Figure
+              label="g/m²"
+              value={lining.grammage}
+              wrong={errors[`binding.linings.${index}.grammage`]}
+              onChange={(grammage) => change(index, { grammage })}
+            />
+          )}
+          <IconButton
+            label={`Take layer ${index + 1} off`}
+            onClick={() => keep(linings.filter((_, at) => at !== index))}
+          >
+            <X size={16} />
+          </IconButton>
+        </div>
+      ))}
+      <IconButton label="Glue a layer on" onClick={() => keep([...linings, LINING_PAPER])}>
+        <Plus size={18} />
+      </IconButton>
+    </>
+  );
+}
+
+function Figure({
+  label,
+  value,
+  wrong,
+  onChange,
+}: {
+  label: string;
+  value: number | string | null | undefined;
+  wrong: string | undefined;
+  onChange: (text: string) => void;
+}) {
+  const id = useId();
+  return (
+    <div>
+      <label htmlFor={id} className="block text-sm text-faded">
+        {label}
+      </label>
+      <input
+        id={id}
+        className="figures w-16 rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder"
+        value={value ?? ""}
+        aria-invalid={wrong ? true : undefined}
+        title={wrong}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </div>
+  );
+}
