@@ -29,6 +29,14 @@ BODIES: dict[str, Any] = {
     "changePrinter": {"name": "Attic laser"},
     "askForPrint": {"part": "whole"},
     "tryPrint": {"flip": "long"},
+    "addStock": {"name": "Gull laid"},
+    "readStockWords": {"words": "A2 long"},
+    "changeStock": {"name": "Gull laid"},
+    "countStock": {"change": "1", "reason": "used"},
+    "recordGrain": {"method": "tear", "result": "width"},
+    "convert": {"value": 90, "unit": "gsm"},
+    "stockFor": {},
+    "askForCutting": {"jobs": [1]},
 }
 
 
@@ -46,7 +54,8 @@ def endpoints() -> list[tuple[str, str, str]]:
 def call(client: Client, method: str, path: str, name: str, job_id: int) -> Any:
     path = path.replace("{job_id}", str(job_id)).replace("{digest}", "0" * 64).replace("{number}", "1")
     path = path.replace("{print_id}", "00000000-0000-4000-8000-000000000000").replace("{printer_id}", "1")
-    query = "?version=1" if name == "saveJob" else ""
+    path = path.replace("{cutting_id}", "00000000-0000-4000-8000-000000000000").replace("{item_id}", "1")
+    query = {"saveJob": "?version=1", "stockFor": "?piece=board"}.get(name, "")
     return send(client, method, path + query, BODIES.get(name))
 
 

@@ -37,6 +37,8 @@ Anchor = Literal["start", "middle", "end"]
 Point = tuple[Mm, Mm]
 
 TRIM_HATCH_ANGLE = 45.0
+LETTER_WIDTH = 0.95
+"""Of a letter, to the height of capitals, with room to spare."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -214,6 +216,19 @@ class Sketch:
     ) -> None:
         """Write a word."""
         self.elements.append(Label(x, y, text, height, anchor, rotation, "text", about))
+
+    def name(self, x: Mm, y: Mm, width: Mm, height: Mm, text: str, *, tallest: Mm, about: str = "") -> None:
+        """Write the name of a rectangle along its longer side, no larger than it has room for."""
+        upright = height > 1.5 * width
+        along, across = (height, width) if upright else (width, height)
+        self.label(
+            x + width / 2,
+            y + height / 2,
+            text,
+            height=min(tallest, across / 2, along / (LETTER_WIDTH * len(text))),
+            rotation=-90 if upright else 0,
+            about=about,
+        )
 
     def dimension(self, start: Point, end: Point, text: str, *, offset: int = 1, about: str = "") -> None:
         """Draw a dimension line."""

@@ -145,7 +145,9 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
     lining = ledger.reckon(
         "pull.lining",
         max(0.0, (outside - inside) / PAPER_GROWTH_ACROSS),
-        "({outside} − {inside}) / {paper}",
+        "({outside} − {inside}) / {paper}"
+        if outside > inside
+        else "nothing: {inside} is more than {outside}",
         {
             "outside": ledger.ref("pull.outside"),
             "inside": ledger.ref("pull.inside"),

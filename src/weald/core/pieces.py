@@ -76,7 +76,7 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     for piece in pieces:
         if left and left + piece.width > row_width:
             left, top, row_height = 0.0, top + row_height + 1.4 * gap, 0.0
-        _draw_piece(sketch, piece, left, top, notation)
+        _draw_piece(sketch, piece, left, top, row_width / 45, notation)
         left += piece.width + 1.4 * gap
         row_height = max(row_height, piece.height)
     return sketch.finish(
@@ -88,18 +88,13 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     )
 
 
-def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, notation: Notation) -> None:
+def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, tallest: Mm, notation: Notation) -> None:
     shape = box(left, top, piece.width, piece.height)
     sketch.area(shape, MATERIAL_FILLS[piece.material], "cut")
     if piece.grain != "any":
         sketch.grain(shape, 90 if piece.grain == "height" else 0)
-    narrow = piece.width < piece.height / 4
-    sketch.label(
-        left + piece.width / 2,
-        top + piece.height / 2,
-        f"{piece.label} × {piece.count}",
-        rotation=-90 if narrow else 0,
-    )
+    text = f"{piece.label} × {piece.count}"
+    sketch.name(left, top, piece.width, piece.height, text, tallest=tallest)
     right, bottom = left + piece.width, top + piece.height
     sketch.dimension((left, top), (right, top), notation.figure(piece.width))
     sketch.dimension((left, bottom), (left, top), notation.figure(piece.height))

@@ -1,10 +1,10 @@
-"""Whether a layout can be cut, found out anew: from the rectangles alone, sharing nothing with what laid them."""
+"""Whether a layout can be cut, found out from its rectangles alone, sharing nothing with what laid them."""
 
 from collections import Counter
 from collections.abc import Sequence
 
 from weald.core.cutting.layout import CutSheet, Layout, Part
-from weald.core.cutting.order import CuttingOrder
+from weald.core.cutting.order import CuttingOrder, Stock
 
 NEAR = 1e-6
 Rect = tuple[float, float, float, float]
@@ -23,39 +23,38 @@ def _sheet_faults(order: CuttingOrder, sheet: CutSheet) -> list[str]:
     found = []
     if not stock.roll and (sheet.width, sheet.height) != (stock.width, stock.height):
         found.append("not the size of its stock")
-    pieces = [part for part in sheet.parts if part.use == "piece"]
-    blanks = {blank.id: blank for blank in order.blanks}
-    for piece in pieces:
-        blank = blanks.get(piece.blank)
-        if blank is None:
-            found.append(f"invents {piece.blank}")
-            continue
-        sides = (blank.height, blank.width) if piece.turned else (blank.width, blank.height)
-        if abs(piece.width - sides[0]) > NEAR or abs(piece.height - sides[1]) > NEAR:
-            found.append(f"{blank.id} has the wrong size")
-        if blank.grain != "any":
-            # the side of the piece the sheet's grain runs along, as it lies
-            along = stock.grain
-            if piece.turned:
-                along = "width" if stock.grain == "height" else "height"
-            if along != blank.grain:
-                found.append(f"{blank.id} lies across the grain")
-        if blank.pinned and blank.pinned != stock.id:
-            found.append(f"{blank.id} is pinned elsewhere")
-    trim = 0.0 if stock.offcut else order.shears.square
-    left, top = trim, 0.0 if stock.roll else trim
-    for part in pieces:
-        if part.x < left - NEAR or part.y < top - NEAR:
-            found.append(f"{part.blank} lies in the strip squared off")
+    for piece in pieces(sheet):
+        found += _piece_faults(order, stock, piece)
     rects = [(part.x, part.y, part.x + part.width, part.y + part.height) for part in sheet.parts]
     found += _outside(rects, sheet.width, sheet.height)
     kept = [rect for part, rect in zip(sheet.parts, rects, strict=True) if part.use != "waste"]
     if not _comes_apart(kept, order.shears.kerf):
         found.append("cannot be cut from edge to edge")
-    if order.shears.kerf == 0:
-        area = sum(part.width * part.height for part in sheet.parts)
-        if abs(area - sheet.width * sheet.height) > 1e-3:
-            found.append("its parts do not make up the sheet")
+    area = sum(part.width * part.height for part in sheet.parts)
+    if order.shears.kerf == 0 and abs(area - sheet.width * sheet.height) > 1e-3:
+        found.append("its parts do not make up the sheet")
+    return found
+
+
+def _piece_faults(order: CuttingOrder, stock: Stock, piece: Part) -> list[str]:
+    blank = next((each for each in order.blanks if each.id == piece.blank), None)
+    if blank is None:
+        return [f"invents {piece.blank}"]
+    found = []
+    sides = (blank.height, blank.width) if piece.turned else (blank.width, blank.height)
+    if abs(piece.width - sides[0]) > NEAR or abs(piece.height - sides[1]) > NEAR:
+        found.append(f"{blank.id} has the wrong size")
+    # the side of the piece the sheet's grain runs along, as it lies
+    along = stock.grain
+    if piece.turned:
+        along = "width" if stock.grain == "height" else "height"
+    if blank.grain not in ("any", along):
+        found.append(f"{blank.id} lies across the grain")
+    if blank.pinned and blank.pinned != stock.id:
+        found.append(f"{blank.id} is pinned elsewhere")
+    trim = 0.0 if stock.offcut else order.shears.square
+    if piece.x < trim - NEAR or piece.y < (0.0 if stock.roll else trim) - NEAR:
+        found.append(f"{blank.id} lies in the strip squared off")
     return found
 
 

@@ -20,6 +20,8 @@ class _Box:
 
 
 _Cutter = Callable[[_Box], Region]
+SLIVER: Mm = 0.05
+"""What is left beyond a cut is nothing when it is thinner; any more has to be cut off, if only to dust."""
 
 
 class Builder:
@@ -87,8 +89,9 @@ class Builder:
         for wanted, cutter in cuts:
             size = min(wanted, end - place)
             regions.append(cutter(_part_of(box, level, place, size)))
+            left = end - place - size
             place = min(place + size + self.shears.kerf, end)
-        if end - place > TOLERANCE:
+        if not cuts or left > SLIVER:
             regions.append(rest(_part_of(box, level, place, end - place)))
         if len(regions) == 1:
             return regions[0]

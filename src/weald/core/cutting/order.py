@@ -103,7 +103,7 @@ def fits(blank: Blank, stock: Stock, shears: Shears) -> list[bool]:
 
 def usable(stock: Stock, shears: Shears) -> tuple[Mm, Mm]:
     """Width and height left once one corner is square; an offcut was squared before."""
-    trim = 0.0 if stock.offcut else shears.square
+    trim = 0.0 if stock.offcut or not shears.square else shears.square + shears.kerf
     return stock.width - trim, stock.height - trim
 
 
@@ -112,10 +112,18 @@ def check_order(order: CuttingOrder) -> None:
 
     :raises SpecError: naming each piece or sheet that is wrong, with the remedy.
     """
-    if problems := dict([*_blank_problems(order), *_stock_problems(order)]):
-        raise SpecError(problems)
+    check_sizes(order)
     if lost := homeless(order):
         raise SpecError({f"blanks.{blank}": text for blank, text in lost.items()})
+
+
+def check_sizes(order: CuttingOrder) -> None:
+    """Refuse pieces, stock and shears of sizes that cannot be.
+
+    :raises SpecError: naming each of them.
+    """
+    if problems := dict([*_blank_problems(order), *_stock_problems(order)]):
+        raise SpecError(problems)
 
 
 def _blank_problems(order: CuttingOrder) -> Iterator[tuple[str, str]]:
@@ -141,10 +149,10 @@ def _stock_problems(order: CuttingOrder) -> Iterator[tuple[str, str]]:
     for stock in order.stock:
         if min(stock.width, stock.height) <= TOLERANCE:
             yield f"stock.{stock.id}", f"{stock.label} has no size; give it one on the shelf."
-        elif min(usable(stock, shears)) <= TOLERANCE:
-            yield "shears.square", f"Squaring its corner leaves nothing of {stock.label}; cut off less."
         elif shears.kerf >= min(stock.width, stock.height):
             yield "shears.kerf", f"The blade takes more than all of {stock.label}; its cut must be narrower."
+        elif min(usable(stock, shears)) <= TOLERANCE:
+            yield "shears.square", f"Squaring its corner leaves nothing of {stock.label}; cut off less."
 
 
 def homeless(order: CuttingOrder) -> dict[str, str]:

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from weald.core.cutting.layout import Layout
-from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, homeless
+from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, check_sizes, homeless
 from weald.core.cutting.progress import Tell, to_nobody
 from weald.core.cutting.solve import lay_out
 from weald.core.pieces import Piece, PieceGrain, PieceMaterial
@@ -61,6 +61,7 @@ def cutting_groups(
     """The orders for the pieces of several jobs, and in words the pieces that cannot be cut yet.
 
     :param shelf: item → the item itself and its offcuts.
+    :raises weald.core.errors.SpecError: when a piece, stock or the shears have a size that cannot be.
     """
     blanks: dict[int, list[Blank]] = {}
     materials: dict[int, PieceMaterial] = {}
@@ -77,6 +78,7 @@ def cutting_groups(
     for item, wanted in blanks.items():
         entries = [entry for entry in shelf[item] if entry.number not in wishes.forbidden]
         order = CuttingOrder(tuple(wanted), tuple(_stock(entry) for entry in entries), wishes.shears)
+        check_sizes(order)
         lost = homeless(order)
         without += lost.values()
         if kept := tuple(blank for blank in wanted if blank.id not in lost):

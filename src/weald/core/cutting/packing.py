@@ -11,7 +11,9 @@ from weald.core.cutting.strips import Pattern, pattern_of
 FIRST_TRIES = 12
 """Fillings tried for every sheet of the first layout."""
 FILLINGS = 1600
-"""Fillings tried in all to do with less stock."""
+"""Fillings tried in all to do with less stock, at the most;"""
+FILLINGS_A_PIECE = 40
+"""of few pieces there are not so many different ones."""
 REFILL_TRIES = 4
 """Fillings tried each time."""
 REFILL_SLACK = 1.02
@@ -70,7 +72,7 @@ class Packer:
         if any(taken.pattern.ground.roll for taken in chosen) or self.problem.missing(chosen):
             return chosen
         patterns = [taken.pattern for taken in chosen for _ in range(taken.times)]
-        self.fillings = FILLINGS
+        self.fillings = min(FILLINGS, FILLINGS_A_PIECE * sum(self.problem.wanted))
         while found := self._with_less(patterns, bound):
             patterns = found
         return [Taken(pattern, times) for pattern, times in Counter(patterns).items()]

@@ -12,10 +12,8 @@ from weald.core.units import Mm, Notation
 
 NUMBER = 0.008
 """Height of a cut's number, as a part of the sheet's sides taken together."""
-TALLEST: Mm = 12.0
-"""Height of capitals in the name of a piece, at the most."""
-LETTER = 0.95
-"""Width of a letter to the height of capitals, with room to spare."""
+TALLEST = 0.013
+"""Height of capitals in the name of a piece, likewise, at the most."""
 
 
 def draw_sheet(
@@ -30,14 +28,15 @@ def draw_sheet(
     :param number: of the sheet among those of its layout, from 1.
     """
     sketch, show = Sketch(), notation.figure
+    sides = sheet.width + sheet.height
     outline = box(0, 0, sheet.width, sheet.height)
     sketch.area(outline, "waste", about=f"sheet.{number}")
     for part in sheet.parts:
-        _draw_part(sketch, part, blanks, MATERIAL_FILLS[material], notation)
+        _draw_part(sketch, part, blanks, MATERIAL_FILLS[material], TALLEST * sides, notation)
     if sheet.grain:
         sketch.grain(outline, 90 if sheet.grain == "height" else 0)
     steps = cut_list(sheet.region).steps
-    size = NUMBER * (sheet.width + sheet.height)
+    size = NUMBER * sides
     for step in steps:
         sketch.line((step.start, step.end), "cut", f"cut.{number}.{step.number}")
     for step in steps:
@@ -72,7 +71,12 @@ def _title(sheet: CutSheet, number: int) -> str:
 
 
 def _draw_part(
-    sketch: Sketch, part: Part, blanks: Mapping[str, Blank], fill: Material, notation: Notation
+    sketch: Sketch,
+    part: Part,
+    blanks: Mapping[str, Blank],
+    fill: Material,
+    tallest: Mm,
+    notation: Notation,
 ) -> None:
     if part.use == "waste":
         return
@@ -80,21 +84,8 @@ def _draw_part(
     if part.use == "offcut":
         show = notation.figure
         sketch.area(shape, "paper_inner", about="offcut")
-        _label(sketch, part, f"offcut {show(part.width)} × {show(part.height)}", "offcut")
-        return
-    sketch.area(shape, fill, about=part.blank)
-    _label(sketch, part, blanks[part.blank].label, part.blank)
-
-
-def _label(sketch: Sketch, part: Part, text: str, about: str) -> None:
-    """The name of a part, along its longer side, no larger than it has room for."""
-    upright = part.height > 1.5 * part.width
-    along, across = (part.height, part.width) if upright else (part.width, part.height)
-    sketch.label(
-        part.x + part.width / 2,
-        part.y + part.height / 2,
-        text,
-        height=min(TALLEST, across / 3, along / (LETTER * len(text))),
-        rotation=-90 if upright else 0,
-        about=about,
-    )
+        text, about = f"offcut {show(part.width)} × {show(part.height)}", "offcut"
+    else:
+        sketch.area(shape, fill, about=part.blank)
+        text, about = blanks[part.blank].label, part.blank
+    sketch.name(part.x, part.y, part.width, part.height, text, tallest=tallest, about=about)

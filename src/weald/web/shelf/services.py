@@ -55,9 +55,7 @@ def add_item(
 ) -> ShelfItem:
     """Put a new item on the shelf."""
     item = write(ShelfItem(workshop=workshop), spec)
-    if count:
-        move(item, author, count, reason)
-    return item
+    return move(item, author, count, reason) if count else item
 
 
 @transaction.atomic
