@@ -7,7 +7,7 @@ from typing import Any
 from playwright.sync_api import Locator, Page, expect
 
 AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
-STATIONS = ("Text", "Paper", "Folding", "Printing", "Block", "Boards & cover")
+STATIONS = ("Text", "Paper", "Folding", "Printing", "Block", "Boards & cover", "Cutting")
 
 
 def open_job(page: Page, title: str) -> None:

@@ -26,7 +26,9 @@ BLANKS = (
 
 @pytest.fixture(scope="module")
 def layout() -> Layout:
-    return lay_out(CuttingOrder(BLANKS, (Stock("1", "Greyboard", 420, 330, "width", offcut=True, count=1),)))
+    return lay_out(
+        CuttingOrder(BLANKS, (Stock("1", "Greyboard", 420, 330, "width", offcut=True, square=True, count=1),))
+    )
 
 
 @pytest.fixture(scope="module")

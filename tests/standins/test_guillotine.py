@@ -16,7 +16,7 @@ BLANKS = (
 )
 STOCK = (
     Stock("1", "Greyboard", 1000, 700, "width"),
-    Stock("2", "Offcut", 420, 330, "width", 1, offcut=True),
+    Stock("2", "Offcut", 420, 330, "width", 1, offcut=True, square=True),
 )
 
 

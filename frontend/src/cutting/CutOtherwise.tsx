@@ -1,7 +1,7 @@
 /** The same jobs laid out anew: pieces pinned, sheets left alone, other allowances. */
 import { useState } from "react";
 import { type Cutting, ProblemError } from "../api/client";
-import { Button, Pick } from "../parts/controls";
+import { Button, Pick, Tick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { TextEntry } from "../parts/TextEntry";
 import { useLayOut } from "./useCuttings";
@@ -55,15 +55,9 @@ export function CutOtherwise({
           <TextEntry {...props} id="keep_short" label="Keep offcuts from" />
           <TextEntry {...props} id="keep_long" label="by" />
         </div>
-        <label className="mt-3 flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-4 accent-hill"
-            checked={prefer}
-            onChange={(event) => setPrefer(event.target.checked)}
-          />
+        <Tick checked={prefer} onChange={setPrefer}>
           Offcuts first
-        </label>
+        </Tick>
         <table className="figures mt-4 w-full text-left text-sm">
           <thead>
             <tr className="border-b border-rule text-faded">
@@ -113,21 +107,19 @@ export function CutOtherwise({
             {cutting.groups
               .flatMap((group) => group.stocks)
               .map((stock) => (
-                <label key={stock.number} className="flex items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-hill"
-                    checked={forbidden.includes(stock.number)}
-                    onChange={(event) =>
-                      setForbidden((old) =>
-                        event.target.checked
-                          ? [...old, stock.number]
-                          : old.filter((each) => each !== stock.number),
-                      )
-                    }
-                  />
+                <Tick
+                  key={stock.number}
+                  checked={forbidden.includes(stock.number)}
+                  onChange={(checked) =>
+                    setForbidden((old) =>
+                      checked
+                        ? [...old, stock.number]
+                        : old.filter((each) => each !== stock.number),
+                    )
+                  }
+                >
                   {stock.label}
-                </label>
+                </Tick>
               ))}
           </div>
         </fieldset>

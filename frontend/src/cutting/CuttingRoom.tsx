@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, type CuttingRow, unwrap } from "../api/client";
-import { Button } from "../parts/controls";
+import { Button, Tick } from "../parts/controls";
 import { USUAL, useCuttings, useLayOut } from "./useCuttings";
 
 const STATES: Record<CuttingRow["state"], string> = {
@@ -37,29 +37,24 @@ export default function CuttingRoom() {
         </p>
         <ul className="divide-y divide-rule border-y border-rule">
           {unfinished.map((job) => (
-            <li key={job.id}>
-              <label className="flex min-h-11 cursor-pointer items-center gap-3">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-hill"
-                  checked={chosen.includes(job.id)}
-                  onChange={(event) =>
-                    setChosen((before) =>
-                      event.target.checked
-                        ? [...before, job.id]
-                        : before.filter((each) => each !== job.id),
-                    )
-                  }
-                />
+            <li key={job.id} className="flex items-center justify-between gap-3 py-1">
+              <Tick
+                checked={chosen.includes(job.id)}
+                onChange={(checked) =>
+                  setChosen((before) =>
+                    checked ? [...before, job.id] : before.filter((each) => each !== job.id),
+                  )
+                }
+              >
                 {job.title}
-                <Link
-                  className="ml-auto text-sm text-hill underline"
-                  to={`/jobs/${job.id}/cutting`}
-                  aria-label={`Stock of ${job.title}`}
-                >
-                  its stock
-                </Link>
-              </label>
+              </Tick>
+              <Link
+                className="text-sm text-hill underline"
+                to={`/jobs/${job.id}/cutting`}
+                aria-label={`Stock of ${job.title}`}
+              >
+                its stock
+              </Link>
             </li>
           ))}
         </ul>

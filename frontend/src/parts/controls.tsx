@@ -141,3 +141,26 @@ export function SeverityMark({ severity }: { severity: "stop" | "mind" | "note" 
     </span>
   );
 }
+
+/** Something to be ticked, large enough for a finger. */
+export function Tick({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: ReactNode;
+}) {
+  return (
+    <label className="flex min-h-9 cursor-pointer items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-[24px] accent-hill"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+      {children}
+    </label>
+  );
+}

@@ -136,7 +136,7 @@ def choose_stock(
 
 def _candidate(piece: Piece, entry: OnShelf, notation: Notation) -> Candidate:
     item, stock = entry.item, as_piece_stock(entry)
-    lay = lay_of(piece, stock)
+    lay = lay_of(piece, stock, square=entry.offcut)
     wanted = piece.count + piece.spare
     per_sheet, takes = _yield(piece, stock, lay, wanted)
     right: bool | None = None

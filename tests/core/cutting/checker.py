@@ -52,7 +52,7 @@ def _piece_faults(order: CuttingOrder, stock: Stock, piece: Part) -> list[str]:
         found.append(f"{blank.id} lies across the grain")
     if blank.pinned and blank.pinned != stock.id:
         found.append(f"{blank.id} is pinned elsewhere")
-    trim = 0.0 if stock.offcut else order.shears.square
+    trim = 0.0 if stock.square else order.shears.square
     if piece.x < trim - NEAR or piece.y < (0.0 if stock.roll else trim) - NEAR:
         found.append(f"{blank.id} lies in the strip squared off")
     return found

@@ -16,7 +16,7 @@ from weald.core.cutting.solve import lay_out
 from weald.core.errors import SpecError
 
 BOARD = Stock("1", "Greyboard", 1000, 700, "width", price=4.0)
-OFFCUT = Stock("2", "Offcut of greyboard", 420, 330, "width", 2, price=0.8, offcut=True)
+OFFCUT = Stock("2", "Offcut of greyboard", 420, 330, "width", 2, price=0.8, offcut=True, square=True)
 CLOTH = Stock("3", "Cloth", 1380, 50_000, "height", price=14.0, roll=True)
 
 

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, type Candidate, type Piece, type StockChoice, unwrap } from "../../api/client";
-import { Button } from "../../parts/controls";
+import { Button, Tick } from "../../parts/controls";
 import { Modal } from "../../parts/Modal";
 import { useSession } from "../context";
 import { useDraftQuery } from "../useDraftQuery";
@@ -49,15 +49,9 @@ export function StockDialog({ piece, onClose }: { piece: Piece; onClose: () => v
         </>
       )}
       <div className="mt-4 flex flex-wrap items-center gap-4">
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-4 accent-hill"
-            checked={others}
-            onChange={(event) => setOthers(event.target.checked)}
-          />
+        <Tick checked={others} onChange={setOthers}>
           Other kinds of stock too
-        </label>
+        </Tick>
         {piece.item !== null && (
           <Button onClick={() => take({ [`stock.${piece.id}`]: null })}>Take its stock out</Button>
         )}

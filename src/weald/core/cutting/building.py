@@ -4,7 +4,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from weald.core.cutting.layout import Axis, Part, Region, Run, parts
-from weald.core.cutting.order import Blank, Shears, Stock
+from weald.core.cutting.order import Blank, Shears, Stock, squared_off
 from weald.core.cutting.strips import Column, Lying, Pattern, Strip
 from weald.core.units import TOLERANCE, Mm
 
@@ -44,7 +44,7 @@ class Builder:
         if self.stock.roll:
             height = self.roll_length
         box = _Box(0.0, 0.0, height, width) if self.down else _Box(0.0, 0.0, width, height)
-        trim = 0.0 if self.stock.offcut else self.shears.square
+        trim = squared_off(self.stock, self.shears)
         if trim <= TOLERANCE:
             return self._whole(box)
         if self.stock.roll:

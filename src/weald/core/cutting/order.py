@@ -8,6 +8,8 @@ from weald.core.paper import SheetGrain
 from weald.core.pieces import PieceGrain
 from weald.core.units import TOLERANCE, Mm
 
+SQUARED: Mm = 4.0
+"""What is usually cut off along two edges to square a corner: 3 to 5 mm."""
 MOST_PIECES = 10_000
 MOST_KINDS = 300
 
@@ -37,6 +39,8 @@ class Stock:
         may lie either way are cut from it.
     :param count: how many there are; ``None`` for as many as it takes.
     :param price: of one sheet, or of a metre of the roll.
+    :param offcut: left over from cutting before.
+    :param square: whether its corner is square already, as that of an offcut and of paper cut at the mill.
     :param roll: cut off across its width; ``height`` is the length that is left, and cloth so sold has
         its warp along it.
     """
@@ -49,6 +53,7 @@ class Stock:
     count: int | None = None
     price: float | None = None
     offcut: bool = False
+    square: bool = False
     roll: bool = False
 
 
@@ -63,7 +68,7 @@ class Shears:
     :param prefer_offcuts: count offcuts at half their area, so that they go first.
     """
 
-    square: Mm = 4.0
+    square: Mm = SQUARED
     kerf: Mm = 0.0
     keep_short: Mm = 50.0
     keep_long: Mm = 150.0
@@ -102,9 +107,15 @@ def fits(blank: Blank, stock: Stock, shears: Shears) -> list[bool]:
 
 
 def usable(stock: Stock, shears: Shears) -> tuple[Mm, Mm]:
-    """Width and height left once one corner is square; an offcut was squared before."""
-    trim = 0.0 if stock.offcut or not shears.square else shears.square + shears.kerf
+    """Width and height left once one corner is square."""
+    strip = squared_off(stock, shears)
+    trim = strip + shears.kerf if strip else 0.0
     return stock.width - trim, stock.height - trim
+
+
+def squared_off(stock: Stock, shears: Shears) -> Mm:
+    """The strip cut off along two edges; nothing where the corner is square already."""
+    return 0.0 if stock.square else shears.square
 
 
 def check_order(order: CuttingOrder) -> None:

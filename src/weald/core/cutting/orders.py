@@ -118,6 +118,7 @@ def _stock(entry: OnShelf) -> Stock:
         count=entry.count if entry.offcut else None,
         price=item.price,
         offcut=entry.offcut,
+        square=entry.offcut or item.kind == "paper",
         roll=roll,
     )
 

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from weald.core.cutting.order import SQUARED
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.grain import crosswise
 from weald.core.paper import Lay, across, grain_word, lays_on_sheet, ways_on_sheet
@@ -85,9 +86,13 @@ def mind_unused(spec: JobSpec, pieces: Sequence[Piece]) -> list[Finding]:
     ]
 
 
-def lay_of(piece: Piece, stock: PieceStock) -> Lay | None:
-    """How a piece is best laid on a sheet of stock, grain right if it can be; none where it does not fit."""
-    size = (stock.width, ROLL_LENGTH if stock.height is None else stock.height)
+def lay_of(piece: Piece, stock: PieceStock, *, square: bool = False) -> Lay | None:
+    """How a piece is best laid on a sheet of stock, grain right if it can be; none where it does not fit.
+
+    :param square: whether its corner is square already; paper comes so from the mill.
+    """
+    trim = 0.0 if square or piece.material == "paper" else SQUARED
+    size = (stock.width - trim, ROLL_LENGTH if stock.height is None else stock.height - trim)
     needed = (piece.cut_width, piece.height)
     if piece.grain == "any" or stock.grain is None:
         lays = ways_on_sheet(needed, size)

@@ -12,7 +12,7 @@ from django.db.models import F, Q, QuerySet
 from weald.core.errors import WealdError
 from weald.core.stock import KIND_NAMES, GrainTest, StockItem, count_words
 from weald.core.stock_choice import OnShelf
-from weald.exchange.stock_csv import StockRow
+from weald.exchange.stock_csv import StockRow, stock_csv
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
 from weald.web.shelf.models import Movement, ShelfItem
@@ -159,7 +159,8 @@ def _compared(row: StockRow, known: Mapping[tuple[str, str], ShelfItem]) -> Comp
     there = known.get((row.item.kind, row.item.name.lower()))
     if there is None:
         return ComparedRow(row, "add")
-    same = _merged(there, row.item) == item_spec(there) and row.count == there.count
+    # as written: a table holds fewer decimals than the shelf
+    same = stock_csv([(row.item, row.count)]) == stock_csv([(item_spec(there), there.count)])
     return ComparedRow(row, "same" if same else "change", there)
 
 
