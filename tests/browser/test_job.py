@@ -31,7 +31,10 @@ def test_the_stations_from_first_to_last_each_draws_reckons_and_is_accessible(de
     for station in STATIONS:
         go_to(desk, station)
         expect(desk.locator("[data-drawing] svg[role=img]").first).to_be_visible()
-        expect(desk.locator("[data-quantity]").first).to_be_visible()
+        reckoning = desk.get_by_label("The reckoning")
+        expect(
+            reckoning.locator("[data-quantity]").first.or_(reckoning.get_by_text("Right in"))
+        ).to_be_visible()
         box = desk.locator("[data-drawing]").first.bounding_box()
         assert box is not None
         assert box["y"] + box["height"] <= 800, f"{station} needs the page scrolled at 1280×800"
@@ -105,7 +108,7 @@ def test_crosswise_grain_is_found_and_put_right_at_a_touch(desk: Page) -> None:
     expect(desk.get_by_text("The grain runs across the spine")).to_be_visible()
     desk.get_by_role("button", name="Print and take away").click()
     desk.get_by_role("menuitem", name="All pieces, drawn and listed").click()
-    expect(desk.get_by_text("the paper has it across")).to_be_visible()
+    expect(desk.get_by_text("its stock has it across")).to_be_visible()
     desk.keyboard.press("Escape")
     desk.get_by_role("button", name="Use paper of this size with the grain the other way").click()
     expect(desk.get_by_text("The grain runs across the spine")).to_have_count(0)
@@ -117,7 +120,7 @@ def test_a_quantity_opens_to_its_reasons_and_takes_a_measurement(desk: Page) -> 
     go_to(desk, "Boards & cover")
     gap = line(desk, "joint.gap")
     gap.get_by_role("button", name=re.compile("Joint gap")).click()
-    expect(gap).to_contain_text("How: board + 6 mm")
+    expect(gap).to_contain_text("How: board thickness + 6 mm")
     expect(gap.get_by_role("button", name=re.compile("fixed by the board"))).to_contain_text("7 mm")
     gap.get_by_role("button", name=re.compile("from the inset wanted")).click()
     expect(field(desk, "Joint")).to_have_value("inset")

@@ -37,6 +37,7 @@ function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
           <th className="pr-3 font-normal">Count</th>
           <th className="pr-3 font-normal">Width × height</th>
           <th className="pr-3 font-normal">Grain</th>
+          <th className="pr-3 font-normal">Cut from</th>
           <th className="font-normal">Note</th>
         </tr>
       </thead>
@@ -51,9 +52,10 @@ function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
             <td className="pr-3">
               {GRAIN[piece.grain]}
               {piece.grain_right === false && (
-                <strong className="text-amber"> ▲ the paper has it across</strong>
+                <strong className="text-amber"> ▲ its stock has it across</strong>
               )}
             </td>
+            <td className="pr-3">{piece.stock}</td>
             <td className="text-faded">{piece.how}</td>
           </tr>
         ))}

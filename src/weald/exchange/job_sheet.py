@@ -61,14 +61,14 @@ def _pieces(plan: Plan) -> Iterator[Flowable]:
     for piece in plan.pieces:
         grain = _GRAIN_MARKS[piece.grain]
         if piece.grain_right is False:
-            grain += ", but the paper has it across"
+            grain += ", but its stock has it across"
         rows.append(
             [
                 text(piece.label),
                 str(piece.count),
                 text(piece.shown),
                 text(grain),
-                text(piece.how, SMALL),
+                text(f"{piece.how}; from {piece.stock}" if piece.stock else piece.how, SMALL),
                 "[  ]",
             ]
         )

@@ -13,6 +13,8 @@ COLUMNS = (
     "height_mm",
     "thickness_mm",
     "grain_along",
+    "allowance_mm",
+    "stock",
     "how",
 )
 _FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
@@ -39,6 +41,8 @@ def pieces_csv(plan: Plan) -> str:
                 f"{piece.height:.2f}",
                 "" if piece.thickness is None else f"{piece.thickness:.3f}",
                 piece.grain,
+                f"{piece.allowance:.2f}",
+                harmless(piece.stock),
                 harmless(piece.how),
             )
         )

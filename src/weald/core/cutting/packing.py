@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from weald.core.cutting.filling import Filler
 from weald.core.cutting.problem import Chosen, Problem, Taken, amount
+from weald.core.cutting.progress import Tell
 from weald.core.cutting.strips import Pattern, pattern_of
 
 FIRST_TRIES = 12
@@ -14,6 +15,7 @@ FILLINGS = 1600
 """Fillings tried in all to do with less stock, at the most;"""
 FILLINGS_A_PIECE = 40
 """of few pieces there are not so many different ones."""
+TELL_EVERY = 20
 REFILL_TRIES = 4
 """Fillings tried each time."""
 REFILL_SLACK = 1.02
@@ -23,9 +25,9 @@ REFILL_SLACK = 1.02
 class Packer:
     """Lays whole orders out."""
 
-    def __init__(self, problem: Problem, chance: random.Random) -> None:
+    def __init__(self, problem: Problem, chance: random.Random, tell: Tell) -> None:
         """Make ready to fill sheets of every ground."""
-        self.problem, self.chance = problem, chance
+        self.problem, self.chance, self.tell = problem, chance, tell
         self.fillings = 0
         self.areas = [blank.width * blank.height for blank in problem.order.blanks]
         self.fillers: dict[int, list[Filler]] = {}
@@ -42,7 +44,6 @@ class Packer:
             pattern = fillers[number % len(fillers)].fill(left, self.chance)
             self.fillings -= 1
             if any(pattern.counts):
-                self.problem.keep(pattern)
                 yield pattern
 
     def first(self) -> Chosen:
@@ -65,6 +66,7 @@ class Packer:
             most[best.ground.stock] -= times * amount(best)
             left = [still - count * times for still, count in zip(left, best.counts, strict=True)]
             chosen.append(Taken(best, times))
+            self.tell(round(50 - 50 * self._worth(left) / self._worth(problem.wanted)))
         return chosen
 
     def fewer(self, chosen: Chosen, bound: float) -> Chosen:
@@ -122,6 +124,8 @@ class Packer:
         until, attempt = self.fillings - budget, 0
         while any(loose) and self.fillings > until:
             attempt += 1
+            if attempt % TELL_EVERY == 0:
+                self.tell(round(95 - 45 * self.fillings / FILLINGS))
             filled: list[Pattern] = []
             numbers = self.chance.sample(range(len(patterns)), min(len(patterns), 1 + attempt % 2))
             left = loose

@@ -2,7 +2,7 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
 from weald.core.cutting.order import CuttingOrder, Shears, Stock, usable, ways
 from weald.core.cutting.strips import Ground, Lying, Pattern
@@ -10,8 +10,6 @@ from weald.core.cutting.strips import Ground, Lying, Pattern
 TENTHS_PER_MM = 10
 OFFCUT_WEIGHT = 0.5
 """Part of its area an offcut counts for, where offcuts are to go first."""
-MISSING_COST = 40.0
-"""A piece that is not cut costs as much as so many of the largest sheets."""
 
 
 @dataclass(slots=True)
@@ -27,7 +25,6 @@ class Problem:
     costs: list[float]
     most: list[int]
     wanted: list[int]
-    pool: dict[tuple[object, ...], Pattern] = field(default_factory=dict)
 
     @property
     def kinds(self) -> int:
@@ -37,11 +34,6 @@ class Problem:
     def cost(self, pattern: Pattern) -> float:
         """What one of a pattern takes."""
         return self.costs[pattern.ground.stock] * amount(pattern)
-
-    def keep(self, pattern: Pattern) -> None:
-        """Remember a pattern that cuts something."""
-        if any(pattern.counts):
-            self.pool.setdefault((pattern.ground.stock, pattern.counts), pattern)
 
     def total_cost(self, chosen: "Chosen") -> float:
         """What all that was chosen takes."""

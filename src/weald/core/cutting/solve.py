@@ -29,12 +29,10 @@ def lay_out(order: CuttingOrder, tell: Tell = to_nobody) -> Layout:
     """
     check_order(order)
     problem = in_tenths(order)
-    packer = Packer(problem, random.Random(1))
+    packer = Packer(problem, random.Random(1), tell)
     chosen = packer.first()
-    tell(10)
     level = [ground for ground in problem.grounds if not ground.down]
     bound = least_cost(level, problem.costs, problem.most, problem.wanted)
-    tell(20)
     chosen = packer.fewer(chosen, bound)
     tell(95)
     if problem.missing(chosen):
