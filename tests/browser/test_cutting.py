@@ -44,6 +44,15 @@ def test_a_shelf_is_kept(desk: Page) -> None:
     dialog.get_by_label("How much, sheets").fill("4")
     dialog.get_by_role("button", name="Count it").click()
     expect(desk.get_by_role("button", name="Count heron grey")).to_have_text("46 sheets")
+    desk.get_by_role("button", name="Undo").click()
+    expect(desk.get_by_role("button", name="Count heron grey")).to_have_text("50 sheets")
+    # a change of the item can be taken back too
+    desk.get_by_role("button", name="heron grey", exact=True).click()
+    dialog.get_by_label("Lies in").fill("drawer 9")
+    dialog.get_by_role("button", name="Keep the changes").click()
+    expect(desk.get_by_text("drawer 9")).to_be_visible()
+    desk.get_by_role("button", name="Undo").click()
+    expect(desk.get_by_text("drawer 9")).to_have_count(0)
 
 
 def test_grain_is_tested_by_hand(desk: Page) -> None:

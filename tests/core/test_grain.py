@@ -172,7 +172,7 @@ def test_a_roll_is_counted_by_its_length() -> None:
     (cloth,) = chosen("cover", SHELF).candidates
     assert cloth.takes == 252
     assert cloth.price == pytest.approx(14 * 0.252)
-    assert (cloth.takes_words, cloth.has_words) == ("0.25 m", "9 m")
+    assert (cloth.takes_words, cloth.has_words) == ("0.252 m", "9 m")
 
 
 def test_choosing_stock_feeds_the_job() -> None:

@@ -15,7 +15,15 @@ const REASONS: readonly (readonly [CountReason, string])[] = [
   ["counted", "counted: so much is there"],
 ];
 
-export function CountDialog({ row, onClose }: { row: ShelfRow; onClose: () => void }) {
+export function CountDialog({
+  row,
+  onClose,
+  onCounted,
+}: {
+  row: ShelfRow;
+  onClose: () => void;
+  onCounted: () => void;
+}) {
   const [entry, setEntry] = useState<Record<string, string>>({ change: "", note: "" });
   const [reason, setReason] = useState<CountReason>("bought");
   const [key] = useState(() => crypto.randomUUID());
@@ -52,7 +60,12 @@ export function CountDialog({ row, onClose }: { row: ShelfRow; onClose: () => vo
               note: entry.note ?? "",
               key,
             },
-            { onSuccess: onClose },
+            {
+              onSuccess: () => {
+                onCounted();
+                onClose();
+              },
+            },
           );
         }}
       >

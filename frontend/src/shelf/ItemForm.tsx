@@ -15,11 +15,13 @@ export function ItemForm({
   draft,
   warning,
   onClose,
+  onKept,
 }: {
   row?: ShelfRow;
   draft?: Entry;
   warning?: string;
   onClose: () => void;
+  onKept?: () => void;
 }) {
   const queries = useQueryClient();
   const [entry, setEntry] = useState<Entry>(row ? entryOf(row) : (draft ?? {}));
@@ -40,6 +42,7 @@ export function ItemForm({
         : unwrap(await api.POST("/api/shelf", { body: bodyOf(entry) })),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ["shelf"] });
+      onKept?.();
       onClose();
     },
   });

@@ -15,7 +15,7 @@ import { GrainTest } from "./GrainTest";
 import { ItemForm } from "./ItemForm";
 import { kindName, KINDS } from "./kinds";
 import { TableDialog } from "./TableDialog";
-import { useShelfVerb } from "./useShelf";
+import { undoing, useShelfVerb } from "./useShelf";
 
 type Sort =
   "kind" | "name" | "size" | "weight" | "thickness" | "price" | "count" | "place" | "updated";
@@ -23,6 +23,17 @@ type Dialog =
   | { show: "change" | "count" | "grain"; row: ShelfRow }
   | { show: "add"; draft: Entry; warning: string }
   | { show: "convert" | "table" };
+
+interface Done {
+  what: "change" | "count" | "remove";
+  before: ShelfRow;
+}
+
+const DONE: Record<Done["what"], string> = {
+  change: "is changed",
+  count: "is counted",
+  remove: "is off the list",
+};
 
 const COLUMNS: readonly (readonly [Sort | null, string])[] = [
   ["name", "Item"],
@@ -45,7 +56,7 @@ export default function Shelf() {
   const down = params.get("down") === "yes";
   const page = Number(params.get("page") ?? "1");
   const [dialog, setDialog] = useState<Dialog | null>(null);
-  const [removed, setRemoved] = useState<ShelfRow | null>(null);
+  const [done, setDone] = useState<Done | null>(null);
   const verb = useShelfVerb();
   useEffect(() => {
     document.title = "Shelf · Weald";
@@ -125,17 +136,17 @@ export default function Shelf() {
           {(shelf.error ?? verb.error)?.message}
         </p>
       )}
-      {removed && (
+      {done && (
         <p role="status" className="mb-2">
-          {removed.item.name} is off the list.{" "}
+          {done.before.item.name} {DONE[done.what]}.{" "}
           <Button
             kind="quiet"
             onClick={() => {
-              verb.mutate({ verb: "restore", item: removed });
-              setRemoved(null);
+              verb.mutate(undoing(done.before, done.what));
+              setDone(null);
             }}
           >
-            Put it back
+            {done.what === "remove" ? "Put it back" : "Undo"}
           </Button>
         </p>
       )}
@@ -180,7 +191,7 @@ export default function Shelf() {
                   onDuplicate={() => verb.mutate({ verb: "duplicate", item: row })}
                   onRemove={() => {
                     verb.mutate({ verb: "remove", item: row });
-                    setRemoved(row);
+                    setDone({ what: "remove", before: row });
                   }}
                 />
               ))}
@@ -199,8 +210,20 @@ export default function Shelf() {
       {dialog?.show === "add" && (
         <ItemForm draft={dialog.draft} warning={dialog.warning} onClose={close} />
       )}
-      {dialog?.show === "change" && <ItemForm row={dialog.row} onClose={close} />}
-      {dialog?.show === "count" && <CountDialog row={dialog.row} onClose={close} />}
+      {dialog?.show === "change" && (
+        <ItemForm
+          row={dialog.row}
+          onClose={close}
+          onKept={() => setDone({ what: "change", before: dialog.row })}
+        />
+      )}
+      {dialog?.show === "count" && (
+        <CountDialog
+          row={dialog.row}
+          onClose={close}
+          onCounted={() => setDone({ what: "count", before: dialog.row })}
+        />
+      )}
       {dialog?.show === "grain" && <GrainTest row={dialog.row} onClose={close} />}
       {dialog?.show === "convert" && <Converter onClose={close} />}
       {dialog?.show === "table" && <TableDialog onClose={close} />}

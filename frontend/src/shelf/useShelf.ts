@@ -5,6 +5,7 @@ import type { Entry } from "../parts/TextEntry";
 
 export type ShelfVerb =
   | { verb: "duplicate" | "remove" | "restore"; item: ShelfRow }
+  | { verb: "change"; item: ShelfRow; body: Record<string, unknown> }
   | {
       verb: "count";
       item: ShelfRow;
@@ -28,6 +29,8 @@ async function act(order: ShelfVerb) {
       if (error) unwrap({ error, response });
       return order.item;
     }
+    case "change":
+      return unwrap(await api.PUT("/api/shelf/{item_id}", { params: { path }, body: order.body }));
     case "count":
       return unwrap(
         await api.POST("/api/shelf/{item_id}/count", {
@@ -49,6 +52,22 @@ export function useShelfVerb() {
     mutationFn: act,
     onSettled: () => queries.invalidateQueries({ queryKey: ["shelf"] }),
   });
+}
+
+/** What takes a change back: the item, or its count, as it was before. */
+export function undoing(before: ShelfRow, what: "change" | "count" | "remove"): ShelfVerb {
+  if (what === "remove") return { verb: "restore", item: before };
+  if (what === "change") {
+    return { verb: "change", item: before, body: bodyOf(entryOf(before), before.item.tests) };
+  }
+  return {
+    verb: "count",
+    item: before,
+    change: before.count_words.split(" ")[0] ?? "0",
+    reason: "counted",
+    note: "undone",
+    key: crypto.randomUUID(),
+  };
 }
 
 /** An item as its fields hold it. */

@@ -159,7 +159,7 @@ def _contradictions(item: StockItem) -> list[tuple[str, str]]:
 def count_words(item: StockItem, count: int) -> str:
     """A count as people say it: sheets, metres, grams."""
     if item.form in ("roll", "reel"):
-        return f"{plain_number(count / MM_PER_METRE, 2)} m"
+        return f"{plain_number(count / MM_PER_METRE, 3)} m"
     if item.form == "pot":
         return f"{count} g"
     return f"{count} {item.counted_in}{'' if count == 1 else 's'}"

@@ -1,28 +1,20 @@
 """Stock for a job's pieces, and layouts cut from it, over HTTP."""
 
-import datetime
-import math
 import uuid
-from collections import Counter
-from collections.abc import Mapping
 from typing import Any, Literal
 
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from ninja import Body, Query, Router, Schema, Status
-from pydantic import Field
+from ninja import Body, Query, Router, Status
 
-from weald.core.cutting.cuts import cut_list, part_names
-from weald.core.cutting.layout import CutSheet, Usage, verdict
-from weald.core.cutting.order import Blank
+from weald.core.cutting.layout import CutSheet
 from weald.core.cutting.orders import CutGroup, CutResult
 from weald.core.cutting.sheet_drawing import draw_sheet
 from weald.core.drawing import Drawing
 from weald.core.pieces import GRAIN_NEEDED
 from weald.core.plan import plan
 from weald.core.spec import read_spec
-from weald.core.stock import count_words, size_words
-from weald.core.stock_choice import Choice, OnShelf, choose_stock
+from weald.core.stock_choice import Choice, choose_stock
 from weald.core.units import Notation, parse_length
 from weald.exchange.cuts_csv import cuts_csv
 from weald.exchange.cutting_sheets import cutting_sheets_pdf
@@ -31,6 +23,15 @@ from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.true_size import true_size_pdf
 from weald.standins.guillotine import cut, tally
 from weald.web.accounts.services import preferences_of
+from weald.web.api.cutting_replies import (
+    CuttingOrder,
+    CuttingReply,
+    CuttingRow,
+    FallenPiece,
+    GuillotineReply,
+    cut_rows,
+    group_reply,
+)
 from weald.web.api.downloads import file_response
 from weald.web.api.jobs import jobs_of
 from weald.web.api.people import notation_of, person, workshop_of
@@ -41,133 +42,6 @@ from weald.web.shelf.models import Cutting
 from weald.web.shelf.services import on_shelf
 
 router = Router(tags=["cutting"])
-CuttingState = Literal["waiting", "working", "done", "failed", "cancelled"]
-
-
-class CuttingOrder(Schema):
-    """Jobs whose pieces are to be laid out together, and what is wanted otherwise.
-
-    Lengths are as typed. ``pins`` holds pieces to an item; ``forbidden`` items are not cut.
-    """
-
-    jobs: list[int] = Field(min_length=1, max_length=50)
-    square: str = "4 mm"
-    kerf: str = "0"
-    keep_short: str = "50 mm"
-    keep_long: str = "150 mm"
-    prefer_offcuts: bool = True
-    pins: dict[str, int] = {}
-    forbidden: list[int] = []
-
-
-class CuttingRow(Schema):
-    """A layout as it stands in a list."""
-
-    id: uuid.UUID
-    title: str
-    state: CuttingState
-    progress: int
-    message: str
-    author: str
-    asked: datetime.datetime
-    booked: datetime.datetime | None
-    jobs: list[int]
-
-
-class CutRow(Schema):
-    """One cut: what is cut, at the gauge which edge, and what falls."""
-
-    number: int
-    part: str
-    gauge: str
-    setting: str
-    same_setting: bool
-    falls: str
-    rest: str
-
-
-class SheetReply(Schema):
-    """One sheet to cut, so many times."""
-
-    number: int
-    stock: int
-    times: int
-    drawing: Drawing
-    cuts: list[CutRow]
-    pieces: list[str]
-
-
-class UsageReply(Schema):
-    """How much of an item is taken, and whether it is there."""
-
-    stock: int
-    label: str
-    taken: str
-    there: str
-    enough: bool
-    price: float | None
-
-
-class StockName(Schema):
-    """An item pieces may come from."""
-
-    number: int
-    label: str
-
-
-class BlankReply(Schema):
-    """A piece that is cut, and which items it may be pinned to."""
-
-    id: str
-    label: str
-    size: str
-    grain: str
-    count: int
-    stocks: list[StockName]
-
-
-class GroupReply(Schema):
-    """What is cut from one item and its offcuts."""
-
-    item: int
-    label: str
-    sheets: list[SheetReply]
-    usage: list[UsageReply]
-    stocks: list[StockName]
-    blanks: list[BlankReply]
-    missing: list[str]
-    yield_percent: float
-    offcut_percent: float
-    waste_percent: float
-    price: float | None
-    verdict: str
-
-
-class CuttingReply(CuttingRow):
-    """A layout, opened."""
-
-    wishes: CuttingOrder
-    groups: list[GroupReply]
-    without: list[str]
-
-
-class FallenPiece(Schema):
-    """What fell at the simulated guillotine, and whether it is what was asked for."""
-
-    name: str
-    count: int
-    size: str
-    grain: str
-    right: bool
-
-
-class GuillotineReply(Schema):
-    """Everything that fell, and the verdict."""
-
-    pieces: list[FallenPiece]
-    cuts: int
-    message: str
-    right: bool
 
 
 @router.post("/stock-for", response={200: Choice, 404: Problem, 422: Problem}, operation_id="stockFor")
@@ -251,7 +125,7 @@ def open_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingReply:
     counts = {item.pk: on_shelf(item) for item in items_of(request)}
     groups, first = [], 1
     for group in result.groups:
-        groups.append(_group(group, first, counts, cutting.booked is not None, notation))
+        groups.append(group_reply(group, first, counts, cutting.booked is not None, notation))
         first += len(group.layout.sheets)
     return CuttingReply(**_row(cutting), wishes=wishes, groups=groups, without=list(result.without))
 
@@ -322,7 +196,7 @@ def take_sheets(
     notation = notation_of(request)
     sheets = []
     for group, sheet, drawing in _sheets(cuttings.result_of(cutting), notation):
-        cuts = _cut_rows(sheet, {blank.id: blank for blank in group.blanks}, notation)
+        cuts = cut_rows(sheet, {blank.id: blank for blank in group.blanks}, notation)
         table = [(str(cut.number), cut.part, cut.gauge, cut.setting, cut.falls) for cut in cuts]
         sheets.append((drawing, table))
     content = cutting_sheets_pdf(sheets, cutting.title, paper or preferences_of(person(request)).paper)
@@ -406,106 +280,4 @@ def try_guillotine(request: HttpRequest, cutting_id: uuid.UUID) -> GuillotineRep
         if right
         else "Not every piece falls as it should; lay it out anew.",
         right=right,
-    )
-
-
-def _group(
-    group: CutGroup, first: int, shelf: Mapping[int, OnShelf], booked: bool, notation: Notation
-) -> GroupReply:
-    layout = group.layout
-    blanks = {blank.id: blank for blank in group.blanks}
-    whole = layout.piece_area + layout.offcut_area + layout.waste_area
-    prices = [usage.price for usage in layout.usage]
-    return GroupReply(
-        item=group.item,
-        label=group.label,
-        sheets=[
-            _sheet(group, sheet, number, blanks, notation)
-            for number, sheet in enumerate(layout.sheets, start=first)
-        ],
-        usage=[_usage(usage, shelf, booked) for usage in layout.usage],
-        stocks=_stocks(group, shelf, notation),
-        blanks=[_blank(blank, group, shelf, notation) for blank in group.blanks],
-        missing=[f"{each.count} × {each.label}" for each in layout.missing],
-        yield_percent=100 * layout.piece_area / whole if whole else 0.0,
-        offcut_percent=100 * layout.offcut_area / whole if whole else 0.0,
-        waste_percent=100 * layout.waste_area / whole if whole else 0.0,
-        price=None if None in prices else sum(price for price in prices if price is not None),
-        verdict=verdict(layout),
-    )
-
-
-def _sheet(
-    group: CutGroup, sheet: CutSheet, number: int, blanks: Mapping[str, Blank], notation: Notation
-) -> SheetReply:
-    counted = Counter(part.blank for part in sheet.parts if part.use == "piece")
-    return SheetReply(
-        number=number,
-        stock=int(sheet.stock),
-        times=sheet.times,
-        drawing=draw_sheet(sheet, number, blanks, group.material, notation),
-        cuts=_cut_rows(sheet, blanks, notation),
-        pieces=[f"{count} × {blanks[blank].label}" for blank, count in counted.items()],
-    )
-
-
-def _cut_rows(sheet: CutSheet, blanks: Mapping[str, Blank], notation: Notation) -> list[CutRow]:
-    cuts = cut_list(sheet.region)
-    names = part_names(cuts, {blank.id: blank.label for blank in blanks.values()})
-    return [
-        CutRow(
-            number=step.number,
-            part=names[step.part],
-            gauge="left edge" if step.axis == "x" else "top edge",
-            setting=notation.length(step.setting, True),
-            same_setting=step.same_setting,
-            falls=names[step.first],
-            rest=names[step.second],
-        )
-        for step in cuts.steps
-    ]
-
-
-def _usage(usage: Usage, shelf: Mapping[int, OnShelf], booked: bool) -> UsageReply:
-    entry = shelf.get(int(usage.stock))
-    amount = usage.sheets or math.ceil(usage.length - 1e-6)
-    if entry is None:
-        return UsageReply(
-            stock=int(usage.stock),
-            label=usage.label,
-            taken=str(amount),
-            there="not on the shelf any more",
-            enough=False,
-            price=usage.price,
-        )
-    return UsageReply(
-        stock=entry.number,
-        label=usage.label,
-        taken=count_words(entry.item, amount),
-        there=count_words(entry.item, entry.count),
-        enough=booked or entry.count >= amount,
-        price=usage.price,
-    )
-
-
-def _stocks(group: CutGroup, shelf: Mapping[int, OnShelf], notation: Notation) -> list[StockName]:
-    """The item pieces come from, and its offcuts."""
-    found = [entry for entry in shelf.values() if group.item in (entry.number, entry.offcut_of)]
-    return [
-        StockName(
-            number=entry.number,
-            label=f"{'offcut ' if entry.offcut else ''}{entry.item.name}, {size_words(entry.item, notation)}",
-        )
-        for entry in sorted(found, key=lambda entry: entry.offcut)
-    ]
-
-
-def _blank(blank: Blank, group: CutGroup, shelf: Mapping[int, OnShelf], notation: Notation) -> BlankReply:
-    return BlankReply(
-        id=blank.id,
-        label=blank.label,
-        size=f"{notation.length(blank.width)} × {notation.length(blank.height, True)}",
-        grain=GRAIN_NEEDED[blank.grain],
-        count=blank.count,
-        stocks=_stocks(group, shelf, notation),
     )
