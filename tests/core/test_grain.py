@@ -58,11 +58,20 @@ def test_paper_that_is_not_as_on_the_shelf_is_noticed() -> None:
     assert "stock.departs" in codes(with_stock(text_sheet=sheet | {"width": 500}))
 
 
-def test_folds_that_bring_the_grain_right_are_offered() -> None:
-    """A folio of 300 × 216 needs grain along 216; this sheet, 620 wide, has it along its width.
+def test_paper_may_be_meant_to_lie_across() -> None:
+    sheet = {"name": "Gull laid", "width": 320, "height": 230, "grain": "width"}
+    job: dict[str, Any] = {"paper": {"sheet": {"width": 320, "height": 230, "grain": "width"}}}
+    made = planned({**job, "stock": {"text_sheet": sheet}})
+    found = next(each for each in made.findings if each.code == "grain.across")
+    assert Action("It is meant so", {"stock.text_sheet.across": True}) in found.actions
+    meant = planned({**job, "stock": {"text_sheet": sheet | {"across": True}}})
+    assert "grain.across" not in codes(meant)
+    assert next(each for each in meant.findings if each.code == "piece.across_meant").severity == "note"
+    assert piece(meant, "text_sheet").across
 
-    Quarto, folded twice, is 300 × 432 with its grain along 432: turned on 620 × 450 it comes right.
-    """
+
+def test_folds_that_bring_the_grain_right_are_offered() -> None:
+    """A quarto of 300 × 432 needs its grain along 432; this sheet of 440 × 310 has it along 310."""
     job = {
         "leaf": {"width": 146, "height": 210},
         "paper": {"sheet": {"width": 440, "height": 310, "grain": "height"}},
@@ -95,6 +104,23 @@ def test_board_and_linings_add_up() -> None:
         "board_lining_1",
         "board_lining_2",
     ]
+    plain = planned({"binding": {"board": 1.5, "joint_rule": "fixed", "joint": 7, "groove": 0}})
+    lined = planned(
+        {
+            "binding": {
+                "board": 1.5,
+                "joint_rule": "fixed",
+                "joint": 7,
+                "groove": 0,
+                "linings": [{"grammage": 100}],
+                "spine_rule": "block",
+            }
+        }
+    )
+    boards = 2e-6 * value(lined, "board.height") * value(lined, "board.width")
+    spine = value(plain, "spine_board.width") - value(lined, "spine_board.width")
+    less = 1e-6 * spine * (value(lined, "board.height") * 1.5 * 640 + value(lined, "cover.height") * 180)
+    assert value(lined, "book.weight") - value(plain, "book.weight") == pytest.approx(100 * boards - less)
     measured = planned({"measured": {"board.thickness": 2.3}})
     assert value(measured, "turn_in.inside") == pytest.approx(18 - 2.3)
 

@@ -1,5 +1,8 @@
 """From job to cut pieces: stock chosen, laid out by the worker, booked once, undone."""
 
+import os
+import subprocess
+import sys
 import threading
 from concurrent.futures import ThreadPoolExecutor
 from typing import Any
@@ -11,11 +14,12 @@ from django.test import Client
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from tests.web.conftest import make_job, send
+from weald.core.cutting import solve
 from weald.core.stock import read_stock
 from weald.web.jobs.models import Job
 from weald.web.shelf import cutting as cuttings
 from weald.web.shelf.models import Cutting, ShelfItem
-from weald.web.shelf.services import ShortError, add_item
+from weald.web.shelf.services import add_item
 
 BOARD = {
     "name": "Greyboard 2 mm",
@@ -201,16 +205,29 @@ def test_a_layout_cancelled_while_it_is_worked_out_is_dropped(
     client: Client, binder: User, board: ShelfItem, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     made = ask(client, job_on(binder, board)).json()
-    honest = cuttings.lay_out_groups
+    honest = solve.lay_out_groups
 
     def cancelled_meanwhile(*args: Any) -> Any:
         cuttings.cancel_cutting(Cutting.objects.get(pk=made["id"]))
         return honest(*args)
 
-    monkeypatch.setattr(cuttings, "lay_out_groups", cancelled_meanwhile)
+    monkeypatch.setattr(solve, "lay_out_groups", cancelled_meanwhile)
     cuttings.carry_out(made["id"])
     found = Cutting.objects.get(pk=made["id"])
     assert (found.state, found.result) == ("cancelled", None)
+
+
+def test_the_web_does_not_load_the_solver() -> None:
+    """Only the worker lays out; loading OR-Tools would make every start slower and every process larger."""
+    code = "import django; django.setup(); import weald.web.api.api, sys; print('ortools' in sys.modules)"
+    done = subprocess.run(
+        [sys.executable, "-c", code],
+        env={**os.environ, "DJANGO_SETTINGS_MODULE": "weald.web.settings", "PYTHONPATH": "src"},
+        capture_output=True,
+        text=True,
+        check=True,
+    )
+    assert done.stdout.strip() == "False"
 
 
 def test_stock_for_a_piece(client: Client, binder: User, board: ShelfItem) -> None:
@@ -259,19 +276,18 @@ def test_cut_by_two_people_at_once_is_booked_once(binder: User, board: ShelfItem
     assert taken == 2, "one of the two cannot be booked"
     start = threading.Barrier(4)
 
-    def book(cutting: Cutting) -> bool:
+    def book(cutting: Cutting) -> int:
+        client = Client()
+        client.force_login(binder)
+        start.wait()
         try:
-            start.wait()
-            cuttings.book(cutting, binder)
-        except ShortError:
-            return False
+            return int(send(client, "POST", f"/api/cuttings/{cutting.pk}/book").status_code)
         finally:
             connection.close()
-        return True
 
     with ThreadPoolExecutor(4) as people:
         booked = list(people.map(book, made * 2))
     board.refresh_from_db()
-    assert sorted(booked) == [False, False, True, True]
+    assert sorted(booked) == [200, 200, 409, 409]
     assert board.count == 1
     assert sum(board.movements.values_list("change", flat=True)) == 1

@@ -15,7 +15,6 @@ from tests.web.conftest import send
 from weald.core.stock import read_stock
 from weald.web.shelf import services
 from weald.web.shelf.models import Movement, ShelfItem
-from weald.web.shelf.services import ShortError
 
 
 def put(client: Client, **entries: Any) -> dict[str, Any]:
@@ -189,18 +188,39 @@ def test_two_people_taking_at_once_never_take_what_is_not_there(binder: User) ->
     item = services.add_item(binder.membership.workshop, binder, read_stock({"name": "Gull laid"}), 10)
     start = threading.Barrier(8)
 
-    def take(_: int) -> bool:
+    def take(_: int) -> int:
+        client = Client()
+        client.force_login(binder)
+        start.wait()
         try:
-            start.wait()
-            services.move(item, binder, -3, Movement.Reason.USED)
-        except ShortError:
-            return False
+            answer = send(client, "POST", f"/api/shelf/{item.pk}/count", {"change": "3", "reason": "used"})
+            return int(answer.status_code)
         finally:
             connection.close()
-        return True
 
     with ThreadPoolExecutor(8) as people:
-        taken = list(people.map(take, range(8)))
+        answers = list(people.map(take, range(8)))
     item.refresh_from_db()
-    assert (sum(taken), item.count) == (3, 1)
-    assert sum(item.movements.values_list("change", flat=True)) == 1
+    assert sorted(answers) == [200] * 3 + [409] * 5
+    assert (item.count, sum(item.movements.values_list("change", flat=True))) == (1, 1)
+
+
+@pytest.mark.django_db(transaction=True)
+def test_one_request_sent_again_and_again_at_once_counts_once(binder: User) -> None:
+    item = services.add_item(binder.membership.workshop, binder, read_stock({"name": "Gull laid"}), 10)
+    order = {"change": "3", "reason": "used", "key": str(uuid.uuid4())}
+    start = threading.Barrier(6)
+
+    def take(_: int) -> int:
+        client = Client()
+        client.force_login(binder)
+        start.wait()
+        try:
+            return int(send(client, "POST", f"/api/shelf/{item.pk}/count", order).json()["count"])
+        finally:
+            connection.close()
+
+    with ThreadPoolExecutor(6) as people:
+        assert list(people.map(take, range(6))) == [7] * 6
+    item.refresh_from_db()
+    assert (item.count, item.movements.count()) == (7, 2)

@@ -8,9 +8,9 @@ from hypothesis import strategies as st
 from tests.core.cutting.exhaustive import comes_out
 from weald.core.cutting.cuts import cut_list, part_names
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock
-from weald.core.cutting.orders import JobPieces, Wishes, cutting_groups, lay_out_groups
+from weald.core.cutting.orders import JobPieces, Wishes, cutting_groups
 from weald.core.cutting.sheet_drawing import draw_sheet
-from weald.core.cutting.solve import lay_out
+from weald.core.cutting.solve import lay_out, lay_out_groups
 from weald.core.drawing import Label
 from weald.core.pieces import Piece
 from weald.core.plan import plan

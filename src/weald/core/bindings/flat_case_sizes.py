@@ -11,11 +11,11 @@ from weald.core.bindings.case_schools import (
 )
 from weald.core.bindings.closing import ClosedCase, CutCase, close_case
 from weald.core.bindings.joint import inset_for_gap
-from weald.core.paper import CLOTH_GSM_PER_MM
+from weald.core.paper import CLOTH_GSM_PER_MM, GREYBOARD_GSM_PER_MM
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan, book_weight
-from weald.core.units import Mm
+from weald.core.units import Gsm, Mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -175,10 +175,20 @@ def _weigh(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> None:
         * (2 * ledger.value("board.width") + ledger.value("spine_board.width"))
         / 1e6
     )
+    linings = 2e-6 * ledger.value("board.height") * ledger.value("board.width") * _lining_gsm(spec)
     cover_area = ledger.value("cover.height") * ledger.value("cover.width") / 1e6
     ledger.reckon(
         "book.weight",
-        book_weight(spec, block, board_area, cover_area, CLOTH_GSM_PER_MM * spec.binding.cover_thickness),
-        "leaves + boards + cover, each area × its weight",
+        linings
+        + book_weight(spec, block, board_area, cover_area, CLOTH_GSM_PER_MM * spec.binding.cover_thickness),
+        "leaves + boards and their linings + cover, each area × its weight",
         rule="greyboard 640 g/m² for each millimetre",
+    )
+
+
+def _lining_gsm(spec: JobSpec) -> Gsm:
+    """Weight of all that is glued on a board."""
+    return sum(
+        GREYBOARD_GSM_PER_MM * lining.effective if lining.side == "core" else lining.grammage
+        for lining in spec.binding.linings
     )

@@ -5,8 +5,6 @@ from dataclasses import dataclass, field, replace
 
 from weald.core.cutting.layout import Layout
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, check_sizes, homeless
-from weald.core.cutting.progress import Tell, to_nobody
-from weald.core.cutting.solve import lay_out
 from weald.core.pieces import Piece, PieceGrain, PieceMaterial
 from weald.core.stock_choice import OnShelf
 from weald.core.units import Mm
@@ -140,20 +138,3 @@ class CutResult:
 
     groups: tuple[CutGroup, ...]
     without: tuple[str, ...]
-
-
-def lay_out_groups(groups: Sequence[Group], without: Sequence[str], tell: Tell = to_nobody) -> CutResult:
-    """Lay every group out, one after another.
-
-    :param tell: told how far it has come, 0 to 100.
-    :raises weald.core.errors.SpecError: when a piece fits nothing, or has no size.
-    """
-    done = []
-    for number, group in enumerate(groups):
-
-        def part(percent: int, number: int = number) -> None:
-            tell((100 * number + percent) // len(groups))
-
-        layout = lay_out(group.order, part)
-        done.append(CutGroup(group.item, group.label, group.material, group.order.blanks, layout))
-    return CutResult(tuple(done), tuple(without))

@@ -1,19 +1,20 @@
 """Laying pieces out on stock.
 
-First whole layouts are made greedily, large pieces first in many slightly different orders. Where
-the least any layout can take (:mod:`.bounds`) says that none is better, that is the end. Otherwise
-:mod:`.generation` makes sheets to measure and picks among them.
+Sheet after sheet is filled (:mod:`.packing`). Where the least any layout can take (:mod:`.bounds`) says
+that none is better, that is the end. Otherwise sheets are emptied and filled again to do with less.
 
 Everything is reckoned in a fixed number of steps, not in seconds, so that the same order is laid
 out the same way on any machine.
 """
 
 import random
+from collections.abc import Sequence
 
 from weald.core.cutting.arranging import arrange
 from weald.core.cutting.bounds import least_cost
 from weald.core.cutting.layout import CutSheet, Layout, Missing, Usage
 from weald.core.cutting.order import CuttingOrder, Stock, check_order
+from weald.core.cutting.orders import CutGroup, CutResult, Group
 from weald.core.cutting.packing import Packer
 from weald.core.cutting.problem import Chosen, Problem, in_tenths
 from weald.core.cutting.progress import Tell, to_nobody
@@ -38,6 +39,23 @@ def lay_out(order: CuttingOrder, tell: Tell = to_nobody) -> Layout:
     if problem.missing(chosen):
         bound = 0.0
     return _layout(problem, chosen, bound)
+
+
+def lay_out_groups(groups: Sequence[Group], without: Sequence[str], tell: Tell = to_nobody) -> CutResult:
+    """Lay every group out, one after another.
+
+    :param tell: told how far it has come, 0 to 100.
+    :raises weald.core.errors.SpecError: when a piece fits nothing, or has no size.
+    """
+    done = []
+    for number, group in enumerate(groups):
+
+        def part(percent: int, number: int = number) -> None:
+            tell((100 * number + percent) // len(groups))
+
+        layout = lay_out(group.order, part)
+        done.append(CutGroup(group.item, group.label, group.material, group.order.blanks, layout))
+    return CutResult(tuple(done), tuple(without))
 
 
 def _layout(problem: Problem, chosen: Chosen, bound: float) -> Layout:

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding import FoldedPacket, fold_packet
+from weald.core.grain import CROSSWISE
 from weald.core.paper import (
     BASIC_SIZE_INCHES,
     LB_PER_REAM_TO_GSM,
@@ -20,6 +21,7 @@ from weald.core.paper import (
 from weald.core.programme import NAMED_PROGRAMMES
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
+from weald.core.stations.cutting import TEXT_SHEET
 from weald.core.stations.text import TextPlan
 from weald.core.units import Gsm, Mm
 
@@ -160,6 +162,11 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
 
 def _grain_across(spec: JobSpec, paper: PaperPlan, ledger: Ledger) -> Finding:
     stock, show = spec.paper.sheet, ledger.notation.length
+    chosen = spec.stock.get(TEXT_SHEET)
+    if chosen is not None and chosen.across:
+        effect, _ = CROSSWISE["paper"]
+        about = "paper.sheet.grain"
+        return finding("piece.across_meant", about, station="paper", piece="The text", effect=effect)
     other = across(stock.grain)
     word = grain_word(stock.width, stock.height, other)
     actions = [
@@ -169,6 +176,8 @@ def _grain_across(spec: JobSpec, paper: PaperPlan, ledger: Ledger) -> Finding:
             for name in _programmes_with_right_grain(spec, ledger)
         ),
     ]
+    if chosen is not None:
+        actions.append(Action("It is meant so", {f"stock.{TEXT_SHEET}.across": True}))
     return finding(
         "grain.across",
         "paper.sheet.grain",

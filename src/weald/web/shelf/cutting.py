@@ -16,13 +16,7 @@ from pydantic import TypeAdapter
 
 from weald.core.cutting.layout import CutSheet
 from weald.core.cutting.order import Shears
-from weald.core.cutting.orders import (
-    CutResult,
-    JobPieces,
-    Wishes,
-    cutting_groups,
-    lay_out_groups,
-)
+from weald.core.cutting.orders import CutResult, JobPieces, Wishes, cutting_groups
 from weald.core.errors import SpecError, WealdError
 from weald.core.paper import SheetGrain
 from weald.core.plan import plan
@@ -127,6 +121,9 @@ def cancel_cutting(cutting: Cutting) -> Cutting:
 
 def carry_out(cutting_id: str) -> None:
     """Lay out what was asked for; done again after a worker died, it begins anew."""
+    # OR-Tools is loaded by the worker alone, and not before there is something to lay out
+    from weald.core.cutting.solve import lay_out_groups
+
     cutting = Cutting.objects.select_related("workshop").filter(pk=cutting_id).first()
     if cutting is None:
         return
