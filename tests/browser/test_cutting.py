@@ -183,6 +183,11 @@ def test_three_books_are_cut_together(desk: Page) -> None:
         desk.get_by_label(title, exact=True).check()
     lay_out(desk, "Lay out 3 jobs together")
     expect(desk.get_by_text("fits only with its grain the wrong way")).to_be_visible()
+    desk.keyboard.press("u")
+    expect(desk.get_by_role("cell", name="11 11/32″")).to_be_visible()
+    desk.keyboard.press("u")
+    desk.keyboard.press("u")
+    expect(desk.get_by_role("cell", name="288 mm")).to_be_visible()
     for number in range(2, 6):
         desk.keyboard.press("]")
         expect(desk.get_by_text(f"Cuts of sheet {number}")).to_be_visible()

@@ -19,7 +19,10 @@ export function useChangePreferences() {
       unwrap(await api.PATCH("/api/me", { body: change })),
     onSuccess: (person) => {
       queries.setQueryData(["me"], person);
-      void queries.invalidateQueries({ queryKey: ["choices"] });
+      // a job being worked on is planned anew by its own page, and keeps what is typed
+      void queries.invalidateQueries({
+        predicate: ({ queryKey }) => queryKey[0] !== "me" && queryKey[0] !== "job",
+      });
     },
   });
 }
