@@ -1,4 +1,3 @@
-import resource
 import subprocess
 import sys
 import time
@@ -81,7 +80,9 @@ def peak_megabytes(text: Path, pages: int) -> float:
 
 def impose_alone(text: Path, pages: int) -> None:
     impose_pdf(press(octavo(pages)), text, text.with_suffix(".out"), Order())
-    print(resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024)
+    # not ru_maxrss: that begins with what the process had that started this one
+    status = Path("/proc/self/status").read_text()
+    print(int(status.split("VmHWM:")[1].split()[0]) / 1024)
 
 
 def test_memory_stays_flat(tmp_path: Path) -> None:

@@ -113,7 +113,8 @@ def _sentence(error: ErrorDetails, root: type[BaseModel], whole: str) -> str:
         key = str(error["loc"][-1])
         return f"“{key}” is not part of {whole}; {near(key, list(_fields_at(root, error['loc'][:-1])))}"
     if kind in ("literal_error", "enum"):
-        return f"“{error['input']}” {'cannot be planned' if whole == 'a job' else 'is not known'} here; use {context['expected']}."
+        known = "cannot be planned" if whole == "a job" else "is not known"
+        return f"“{error['input']}” {known} here; use {context['expected']}."
     if kind == "value_error":
         return str(context["error"])
     if kind in _LIMITS:
