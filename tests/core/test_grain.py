@@ -5,6 +5,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import codes, planned, quantity, value
+from weald.core.drawing import Hatch, Label
 from weald.core.findings import Action
 from weald.core.grain_tests import guides
 from weald.core.pieces import Piece
@@ -41,6 +42,24 @@ def test_a_crosswise_piece_says_what_would_happen_unless_it_is_meant() -> None:
     assert found.actions == (Action("It is meant so", {"stock.board.across": True}),)
     meant = with_stock(board=narrow | {"across": True})
     assert {"piece.across_meant"} == {code for code in codes(meant) if code.startswith("piece.")}
+
+
+def test_a_piece_is_drawn_with_the_grain_it_has() -> None:
+    def board_grain(made: Plan) -> float:
+        drawing = next(each for each in made.drawings if each.id == "pieces.all")
+        name = next(each for each in drawing.elements if isinstance(each, Label) and "Board" in each.text)
+        hatches = [each for each in drawing.elements if isinstance(each, Hatch)]
+        (found,) = (
+            each.angle
+            for each in hatches
+            if each.points[0][0] < name.x < each.points[2][0]
+            and each.points[0][1] < name.y < each.points[2][1]
+        )
+        return found
+
+    assert board_grain(with_stock()) == 90
+    assert board_grain(with_stock(board=BOARD)) == 90
+    assert board_grain(with_stock(board=BOARD | {"width": 180, "height": 230})) == 0
 
 
 def test_stock_too_small_untested_or_of_another_thickness_is_minded() -> None:

@@ -67,7 +67,10 @@ MATERIAL_FILLS: dict[PieceMaterial, Material] = {
 
 
 def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
-    """Every kind of piece once, in rows wider than they are high in all."""
+    """Every kind of piece once, in rows wider than they are high in all.
+
+    Grain is drawn as the chosen stock gives it, and as it is needed where none is chosen.
+    """
     sketch = Sketch()
     area = sum(piece.width * piece.height for piece in pieces)
     row_width = max(2.4 * area**0.5, *(piece.width for piece in pieces))
@@ -91,9 +94,11 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
 def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, tallest: Mm, notation: Notation) -> None:
     shape = box(left, top, piece.width, piece.height)
     sketch.area(shape, MATERIAL_FILLS[piece.material], "cut")
+    across = piece.grain_right is False
     if piece.grain != "any":
-        sketch.grain(shape, 90 if piece.grain == "height" else 0)
-    text = f"{piece.label} × {piece.count}"
+        upright = (piece.grain == "height") != across
+        sketch.grain(shape, 90 if upright else 0)
+    text = f"{piece.label} × {piece.count}{', grain across' if across else ''}"
     sketch.name(left, top, piece.width, piece.height, text, tallest=tallest)
     right, bottom = left + piece.width, top + piece.height
     sketch.dimension((left, top), (right, top), notation.figure(piece.width))
