@@ -1,12 +1,14 @@
 /** The desk: the workshop's jobs, and how to begin one. */
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link } from "react-router";
 import { api, type JobRow, type JobState, unwrap } from "../api/client";
 import { Button, Choice, SeverityMark } from "../parts/controls";
 import { Menu, MenuAction, MenuLink } from "../parts/Menu";
 import { Pager } from "../parts/Pager";
 import { SearchField } from "../parts/SearchField";
+import { type Direction, SortHeader } from "../parts/SortHeader";
+import { useListParams } from "../parts/useListParams";
 import { ImportButton, NewJob } from "./NewJob";
 import { Rename } from "./Rename";
 import { useDeskVerb } from "./useDesk";
@@ -21,7 +23,7 @@ const STATES: readonly (readonly [JobState, string])[] = [
 const BINDINGS: Record<string, string> = { flat_case: "Flat-back case" };
 
 export default function Desk() {
-  const [params, setParams] = useSearchParams();
+  const { params, show, showAll } = useListParams();
   const search = params.get("search") ?? "";
   const archived = params.get("archived") === "yes";
   const state = (params.get("state") || undefined) as JobState | undefined;
@@ -42,16 +44,6 @@ export default function Desk() {
   useEffect(() => {
     document.title = "Desk · Weald";
   }, []);
-
-  function show(change: Record<string, string>) {
-    const next = new URLSearchParams(params);
-    if (!("page" in change)) next.delete("page");
-    for (const [key, value] of Object.entries(change)) {
-      if (value) next.set(key, value);
-      else next.delete(key);
-    }
-    setParams(next, { replace: true });
-  }
 
   const nothing = jobs.data?.count === 0;
   const filtered = search !== "" || state !== undefined || archived;
@@ -111,7 +103,7 @@ export default function Desk() {
       {nothing && filtered && (
         <p className="rounded border border-rule bg-linen p-6">
           No {archived ? "archived " : ""}job answers to that.{" "}
-          <Button kind="quiet" onClick={() => setParams({})}>
+          <Button kind="quiet" onClick={() => showAll()}>
             Show all current jobs
           </Button>
         </p>
@@ -148,33 +140,8 @@ export default function Desk() {
   );
 }
 
-function SortHeader({
-  title,
-  up,
-  down,
-  sort,
-  onSort,
-  className = "",
-}: {
-  title: string;
-  up: Sort;
-  down: Sort;
-  sort: Sort;
-  onSort: (sort: Sort) => void;
-  className?: string;
-}) {
-  const direction = sort === up ? "ascending" : sort === down ? "descending" : "none";
-  return (
-    <th className={`py-1.5 font-normal ${className}`} aria-sort={direction}>
-      <button
-        type="button"
-        className="hover:underline"
-        onClick={() => onSort(sort === down ? up : down)}
-      >
-        {title} <span aria-hidden>{{ ascending: "↑", descending: "↓", none: "" }[direction]}</span>
-      </button>
-    </th>
-  );
+function directionOf(key: "title" | "updated", sort: Sort): Direction {
+  return sort === key ? "ascending" : sort === `-${key}` ? "descending" : "none";
 }
 
 function JobTable({
@@ -196,16 +163,18 @@ function JobTable({
     <table className="w-full text-left">
       <thead className="text-sm text-faded">
         <tr className="border-b border-rule">
-          <SortHeader title="Title" up="title" down="-title" sort={sort} onSort={onSort} />
+          <SortHeader
+            title="Title"
+            direction={directionOf("title", sort)}
+            onSort={() => onSort(sort === "-title" ? "title" : "-title")}
+          />
           <th className="hidden font-normal lg:table-cell">Binding</th>
           <th className="font-normal">State</th>
           <th className="hidden font-normal lg:table-cell">To mind</th>
           <SortHeader
             title="Changed"
-            up="updated"
-            down="-updated"
-            sort={sort}
-            onSort={onSort}
+            direction={directionOf("updated", sort)}
+            onSort={() => onSort(sort === "-updated" ? "updated" : "-updated")}
             className="hidden md:table-cell"
           />
           <th>

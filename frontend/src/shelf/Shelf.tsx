@@ -1,14 +1,15 @@
 /** The shelf: what there is to bind with, where it lies, and which way its grain runs. */
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { useSearchParams } from "react-router";
 import { api, type ShelfRow, type StockKind, unwrap } from "../api/client";
 import { Button } from "../parts/controls";
 import { GrainMark } from "../parts/GrainMark";
 import { Menu, MenuAction, MenuLink } from "../parts/Menu";
 import { Pager } from "../parts/Pager";
 import { SearchField } from "../parts/SearchField";
+import { SortHeader } from "../parts/SortHeader";
 import type { Entry } from "../parts/TextEntry";
+import { useListParams } from "../parts/useListParams";
 import { Converter } from "./Converter";
 import { CountDialog } from "./CountDialog";
 import { GrainTest } from "./GrainTest";
@@ -48,7 +49,7 @@ const COLUMNS: readonly (readonly [Sort | null, string])[] = [
 ];
 
 export default function Shelf() {
-  const [params, setParams] = useSearchParams();
+  const { params, show, showAll } = useListParams();
   const search = params.get("search") ?? "";
   const kind = (params.get("kind") || undefined) as StockKind | undefined;
   const only = params.get("only") ?? "";
@@ -81,16 +82,6 @@ export default function Shelf() {
       ),
     placeholderData: keepPreviousData,
   });
-
-  function show(change: Record<string, string>) {
-    const next = new URLSearchParams(params);
-    if (!("page" in change)) next.delete("page");
-    for (const [key, value] of Object.entries(change)) {
-      if (value) next.set(key, value);
-      else next.delete(key);
-    }
-    setParams(next, { replace: true });
-  }
 
   const close = () => setDialog(null);
   const filtered = search !== "" || kind !== undefined || only !== "";
@@ -154,7 +145,7 @@ export default function Shelf() {
       {shelf.data?.count === 0 && filtered && (
         <p className="rounded border border-rule bg-linen p-6">
           Nothing on the shelf answers to that.{" "}
-          <Button kind="quiet" onClick={() => setParams({})}>
+          <Button kind="quiet" onClick={() => showAll()}>
             Show everything
           </Button>
         </p>
@@ -165,18 +156,20 @@ export default function Shelf() {
             <caption className="sr-only">The shelf</caption>
             <thead className="text-faded">
               <tr className="border-b border-rule">
-                {COLUMNS.map(([key, title]) => (
-                  <Header
-                    key={title}
-                    title={title}
-                    direction={key === sort ? (down ? "descending" : "ascending") : "none"}
-                    onSort={
-                      key
-                        ? () => show({ sort: key, down: key === sort && !down ? "yes" : "" })
-                        : null
-                    }
-                  />
-                ))}
+                {COLUMNS.map(([key, title]) =>
+                  key ? (
+                    <SortHeader
+                      key={title}
+                      title={title}
+                      direction={key === sort ? (down ? "descending" : "ascending") : "none"}
+                      onSort={() => show({ sort: key, down: key === sort && !down ? "yes" : "" })}
+                    />
+                  ) : (
+                    <th key={title} className="py-1.5 pr-3 font-normal">
+                      {title}
+                    </th>
+                  ),
+                )}
                 <th>
                   <span className="sr-only">More</span>
                 </th>
@@ -308,29 +301,6 @@ function Filter({
         ))}
       </select>
     </label>
-  );
-}
-
-function Header({
-  title,
-  direction,
-  onSort,
-}: {
-  title: string;
-  direction: "ascending" | "descending" | "none";
-  onSort: (() => void) | null;
-}) {
-  return (
-    <th className="py-1.5 pr-3 font-normal" aria-sort={onSort ? direction : undefined}>
-      {onSort ? (
-        <button type="button" className="hover:underline" onClick={onSort}>
-          {title}{" "}
-          <span aria-hidden>{{ ascending: "↑", descending: "↓", none: "" }[direction]}</span>
-        </button>
-      ) : (
-        title
-      )}
-    </th>
   );
 }
 

@@ -110,7 +110,7 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
             "width": ledger.ref("block.width"),
             "growth": ledger.entry("growth", PAPER_GROWTH_ACROSS, "endpapers.grammage", "percent"),
         },
-        rule=f"across the grain 1 to 2.5 %, along it 0.1 to 0.4; trim the paste-down "
+        rule=f"across the grain 1 to 2.5 %, along it about {PAPER_GROWTH_ALONG:g}; trim the paste-down "
         f"{PASTEDOWN_NARROWER:g} mm narrower at the fore-edge first",
     )
     cover = cover_gsm if cover_gsm is not None else CLOTH_GSM_PER_MM * binding.cover_thickness
