@@ -15,7 +15,9 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from tests.web.conftest import make_job, send
 from weald.core.cutting import solve
+from weald.core.spec import read_spec
 from weald.core.stock import read_stock
+from weald.web.jobs import services as job_services
 from weald.web.jobs.models import Job
 from weald.web.shelf import cutting as cuttings
 from weald.web.shelf.models import Cutting, ShelfItem
@@ -175,6 +177,55 @@ def test_pins_forbidden_sheets_and_the_blade_are_obeyed(
     alone = laid_out(client, job, forbidden=offcuts, kerf="2 mm", square="5mm")
     assert [usage["stock"] for usage in alone["groups"][0]["usage"]] == [board.pk]
     assert alone["groups"][0]["sheets"][0]["cuts"][0]["setting"] == "5 mm"
+
+
+def test_a_layout_says_when_its_job_has_changed_since(client: Client, binder: User, board: ShelfItem) -> None:
+    job = job_on(binder, board)
+    made = laid_out(client, job)
+    assert made["changed"] == []
+
+    def changed_to(**change: Any) -> list[str]:
+        job.refresh_from_db()
+        assert job.head is not None
+        job_services.save_job(job, job.version, binder, read_spec({**job.head.spec, **change}))
+        found: list[str] = client.get(f"/api/cuttings/{made['id']}").json()["changed"]
+        return found
+
+    assert changed_to(sewing={"thread": 0.3}) == [], "no piece follows from the thread"
+    assert changed_to(leaf={"width": 150, "height": 210}) == ["Tide tables"]
+
+
+@pytest.mark.django_db(transaction=True)
+def test_bookings_that_share_offcuts_never_wait_for_each_other(binder: User, board: ShelfItem) -> None:
+    """Several layouts that take the whole sheets and the offcuts of one board, booked and undone at once."""
+    job, workshop = job_on(binder, board), binder.membership.workshop
+    made = []
+    for number in range(4):
+        wishes = {"asked": {"jobs": [job.pk]}, "shears": {"prefer_offcuts": number % 2 == 0}}
+        asked = cuttings.ask_for_cutting(workshop, binder, [job], wishes)
+        cuttings.carry_out(str(asked.pk))
+        made.append(asked)
+        if number == 0:
+            cuttings.book(asked, binder)
+    start = threading.Barrier(4)
+
+    def book(cutting: Cutting) -> int:
+        client = Client()
+        client.force_login(binder)
+        start.wait()
+        try:
+            codes = [
+                send(client, "POST", f"/api/cuttings/{cutting.pk}/{verb}").status_code
+                for verb in ("unbook", "book", "unbook", "book", "unbook")
+            ]
+            return max(codes)
+        finally:
+            connection.close()
+
+    with ThreadPoolExecutor(4) as people:
+        assert max(people.map(book, made)) <= 409, "somebody may come too late, but nobody gets stuck"
+    for item in ShelfItem.objects.filter(workshop=workshop):
+        assert item.count == sum(item.movements.values_list("change", flat=True))
 
 
 def test_what_cannot_be_laid_out_says_why(client: Client, binder: User, board: ShelfItem) -> None:

@@ -103,6 +103,16 @@ def test_counting_keeps_the_reason(client: Client) -> None:
     assert reasons == ["Counted", "Used", "Bought", "Put on the shelf"]
 
 
+def test_describing_an_item_never_touches_its_count(binder: User) -> None:
+    item = services.add_item(binder.membership.workshop, binder, read_stock({"name": "Gull laid"}), 10)
+    opened_before = ShelfItem.objects.get(pk=item.pk)
+    services.move(item, binder, -4, Movement.Reason.USED)
+    services.write(opened_before, read_stock({"name": "Gull laid, cream"}))
+    counted = services.recount(opened_before, binder, 9)
+    assert (counted.name, counted.count) == ("Gull laid, cream", 9)
+    assert sum(item.movements.values_list("change", flat=True)) == 9
+
+
 def test_asked_twice_it_counts_once(client: Client) -> None:
     row = put(client, count="9")
     order = {"change": "4", "reason": "used", "key": str(uuid.uuid4())}

@@ -4120,7 +4120,7 @@ export interface components {
         };
         /**
          * CuttingReply
-         * @description A layout, opened.
+         * @description A layout, opened; ``changed`` names the jobs that are not as they were laid out any more.
          */
         CuttingReply: {
             /**
@@ -4155,6 +4155,11 @@ export interface components {
             groups: components["schemas"]["GroupReply"][];
             /** Without */
             without: string[];
+            /**
+             * Changed
+             * @default []
+             */
+            changed: string[];
         };
         /**
          * GroupReply

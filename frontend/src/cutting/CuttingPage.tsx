@@ -135,6 +135,15 @@ function LaidOut({ cutting }: { cutting: Cutting }) {
           {verb.error.message}
         </p>
       )}
+      {cutting.changed.length > 0 && (
+        <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
+          <p>
+            <strong className="text-amber">▲ Laid out before you changed</strong>{" "}
+            {cutting.changed.join(", ")}: pieces or their stock are not the same any more.
+          </p>
+          <LayOutAgain cutting={cutting} />
+        </div>
+      )}
       <div className="grid flex-1 grid-cols-1 lg:h-[calc(100vh-6.4rem)] lg:flex-none lg:grid-cols-[16rem_1fr_23rem] lg:grid-rows-[minmax(0,1fr)]">
         <aside className="overflow-y-auto p-3" aria-label="Sheets to cut">
           {cutting.groups.map((each) => (

@@ -25,27 +25,14 @@ export function GrainMark({
         strokeDasharray={grain ? undefined : "2 2"}
       />
       {grain &&
-        lines.map((line) =>
-          grain === "height" ? (
-            <line
-              key={line}
-              x1={(line * width) / 4}
-              x2={(line * width) / 4}
-              y1={2}
-              y2={height - 2}
-              className="stroke-weld"
-            />
-          ) : (
-            <line
-              key={line}
-              y1={(line * height) / 4}
-              y2={(line * height) / 4}
-              x1={2}
-              x2={width - 2}
-              className="stroke-weld"
-            />
-          ),
-        )}
+        lines.map((line) => {
+          const at = (line * (grain === "height" ? width : height)) / 4;
+          const ends =
+            grain === "height"
+              ? { x1: at, x2: at, y1: 2, y2: height - 2 }
+              : { y1: at, y2: at, x1: 2, x2: width - 2 };
+          return <line key={line} {...ends} className="stroke-weld" />;
+        })}
     </svg>
   );
 }

@@ -1,5 +1,6 @@
 """Sheets cut apart: which cut comes first, what falls, and what is left."""
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
@@ -88,6 +89,11 @@ class Usage:
     length: Mm
     price: float | None
 
+    @property
+    def amount(self) -> int:
+        """What it takes off the shelf's count: sheets, or whole millimetres of a roll."""
+        return self.sheets or math.ceil(self.length - 1e-6)
+
 
 @dataclass(frozen=True, slots=True)
 class Missing:
@@ -114,6 +120,21 @@ class Layout:
     waste_area: float
     taken: float
     bound: float
+
+    @property
+    def shares(self) -> tuple[float, float, float]:
+        """Parts of the stock cut up, in percent: pieces, offcuts kept, waste."""
+        areas = (self.piece_area, self.offcut_area, self.waste_area)
+        whole = sum(areas)
+        pieces, offcuts, waste = (100 * area / whole if whole else 0.0 for area in areas)
+        return pieces, offcuts, waste
+
+    @property
+    def price(self) -> float | None:
+        """What the stock taken costs, where every price is known."""
+        prices = [usage.price for usage in self.usage]
+        known = [price for price in prices if price is not None]
+        return sum(known) if len(known) == len(prices) else None
 
     @property
     def proven(self) -> bool:

@@ -1,7 +1,6 @@
 """Layouts as they go over the wire: sheets drawn, cuts in order, what is taken."""
 
 import datetime
-import math
 import uuid
 from collections import Counter
 from collections.abc import Mapping
@@ -124,11 +123,12 @@ class GroupReply(Schema):
 
 
 class CuttingReply(CuttingRow):
-    """A layout, opened."""
+    """A layout, opened; ``changed`` names the jobs that are not as they were laid out any more."""
 
     wishes: CuttingOrder
     groups: list[GroupReply]
     without: list[str]
+    changed: list[str] = []
 
 
 class FallenPiece(Schema):
@@ -156,8 +156,7 @@ def group_reply(
     """What is cut from one item, its sheets numbered from ``first``."""
     layout = group.layout
     blanks = {blank.id: blank for blank in group.blanks}
-    whole = layout.piece_area + layout.offcut_area + layout.waste_area
-    prices = [usage.price for usage in layout.usage]
+    pieces, offcuts, waste = layout.shares
     return GroupReply(
         item=group.item,
         label=group.label,
@@ -169,10 +168,10 @@ def group_reply(
         stocks=_stocks(group, shelf, notation),
         blanks=[_blank(blank, group, shelf, notation) for blank in group.blanks],
         missing=[f"{each.count} × {each.label}" for each in layout.missing],
-        yield_percent=100 * layout.piece_area / whole if whole else 0.0,
-        offcut_percent=100 * layout.offcut_area / whole if whole else 0.0,
-        waste_percent=100 * layout.waste_area / whole if whole else 0.0,
-        price=None if None in prices else sum(price for price in prices if price is not None),
+        yield_percent=pieces,
+        offcut_percent=offcuts,
+        waste_percent=waste,
+        price=layout.price,
         verdict=verdict(layout),
     )
 
@@ -211,12 +210,11 @@ def cut_rows(sheet: CutSheet, blanks: Mapping[str, Blank], notation: Notation) -
 
 def _usage(usage: Usage, shelf: Mapping[int, OnShelf], booked: bool) -> UsageReply:
     entry = shelf.get(int(usage.stock))
-    amount = usage.sheets or math.ceil(usage.length - 1e-6)
     if entry is None:
         return UsageReply(
             stock=int(usage.stock),
             label=usage.label,
-            taken=str(amount),
+            taken=str(usage.amount),
             there="not on the shelf any more",
             enough=False,
             price=usage.price,
@@ -224,9 +222,9 @@ def _usage(usage: Usage, shelf: Mapping[int, OnShelf], booked: bool) -> UsageRep
     return UsageReply(
         stock=entry.number,
         label=usage.label,
-        taken=count_words(entry.item, amount),
+        taken=count_words(entry.item, usage.amount),
         there=count_words(entry.item, entry.count),
-        enough=booked or entry.count >= amount,
+        enough=booked or entry.count >= usage.amount,
         price=usage.price,
     )
 

@@ -127,7 +127,13 @@ def open_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingReply:
     for group in result.groups:
         groups.append(group_reply(group, first, counts, cutting.booked is not None, notation))
         first += len(group.layout.sheets)
-    return CuttingReply(**_row(cutting), wishes=wishes, groups=groups, without=list(result.without))
+    return CuttingReply(
+        **_row(cutting),
+        wishes=wishes,
+        groups=groups,
+        without=list(result.without),
+        changed=[] if cutting.booked else cuttings.changed_since(cutting),
+    )
 
 
 @router.post(

@@ -408,11 +408,12 @@ def count_stock(request: HttpRequest, item_id: int, change: CountChange) -> Shel
     text = change.change.strip().replace("−", "-")
     down = text.startswith("-")
     amount = read_count(spec, text.lstrip("+-"))
+    note, key = change.note, change.key
     if change.reason == "counted":
-        moved = amount - item.count
+        made = services.recount(item, person(request), amount, note=note, key=key)
     else:
         moved = -amount if down or change.reason in ("used", "spoilt") else amount
-    made = services.move(item, person(request), moved, change.reason, note=change.note, key=change.key)
+        made = services.move(item, person(request), moved, change.reason, note=note, key=key)
     return _row(made, notation_of(request))
 
 

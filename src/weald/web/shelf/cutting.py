@@ -1,7 +1,6 @@
 """Laying pieces of jobs out on the shelf's stock, and booking what was cut."""
 
 import logging
-import math
 import uuid
 from collections import Counter
 from collections.abc import Callable, Sequence
@@ -11,6 +10,7 @@ from typing import Any
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import Q
 from django.utils import timezone
 from pydantic import TypeAdapter
 
@@ -19,6 +19,7 @@ from weald.core.cutting.order import Shears
 from weald.core.cutting.orders import CutResult, JobPieces, Wishes, cutting_groups
 from weald.core.errors import SpecError, WealdError
 from weald.core.paper import SheetGrain
+from weald.core.pieces import Piece
 from weald.core.plan import plan
 from weald.core.spec import read_spec
 from weald.core.stock import count_words, offcut_of
@@ -93,10 +94,33 @@ def _groups(cutting: Cutting) -> tuple[list[Any], list[str]]:
         change = Change.objects.filter(pk=each["change"], job__workshop=cutting.workshop_id).first()
         if change is None:
             continue
-        pieces = plan(read_spec(change.spec), drawn=()).pieces
-        jobs.append(JobPieces(each["job"], each["title"], pieces))
+        jobs.append(JobPieces(each["job"], each["title"], _pieces(change)))
     items = {piece.item for job in jobs for piece in job.pieces if piece.item is not None}
     return cutting_groups(jobs, family(cutting.workshop, items), wishes_of(cutting))
+
+
+def changed_since(cutting: Cutting) -> list[str]:
+    """Titles of the jobs whose pieces, or their stock, are not any more as they were laid out."""
+    heads = {
+        job.pk: job.head
+        for job in Job.objects.filter(
+            workshop=cutting.workshop_id, pk__in=[each["job"] for each in cutting.jobs]
+        ).select_related("head")
+    }
+    changed = []
+    for each in cutting.jobs:
+        head = heads.get(each["job"])
+        if head is None:
+            changed.append(each["title"])
+        elif head.pk != each["change"]:
+            before = Change.objects.filter(pk=each["change"]).first()
+            if before is None or _pieces(before) != _pieces(head):
+                changed.append(each["title"])
+    return changed
+
+
+def _pieces(change: Change) -> tuple[Piece, ...]:
+    return plan(read_spec(change.spec), drawn=()).pieces
 
 
 def wishes_of(cutting: Cutting) -> Wishes:
@@ -229,7 +253,7 @@ def _amounts(result: CutResult) -> tuple[Counter[int], Counter[_Offcut]]:
     offcuts: Counter[_Offcut] = Counter()
     for group in result.groups:
         for usage in group.layout.usage:
-            taken[int(usage.stock)] += usage.sheets or math.ceil(usage.length - 1e-6)
+            taken[int(usage.stock)] += usage.amount
         for sheet in group.layout.sheets:
             for offcut in _offcuts_of(group.item, sheet):
                 offcuts[offcut] += sheet.times
@@ -245,11 +269,15 @@ def _offcuts_of(item: int, sheet: CutSheet) -> list[_Offcut]:
 
 
 def _locked(workshop: Workshop, numbers: Counter[int]) -> dict[int, ShelfItem]:
-    """Items held until all is booked, always in one order, so that two bookings never wait for each other."""
-    found = (
-        ShelfItem.objects.select_for_update().filter(workshop=workshop, pk__in=list(numbers)).order_by("pk")
-    )
-    return {item.pk: item for item in found}
+    """Items with everything cut from the same stock, held until all is booked.
+
+    Always whole families in one order, so that two bookings never wait for each other, nor make an item
+    each for offcuts of one size.
+    """
+    named = ShelfItem.objects.filter(workshop=workshop, pk__in=list(numbers))
+    roots = {root or number for number, root in named.values_list("pk", "offcut_of")}
+    family = ShelfItem.objects.select_for_update().filter(Q(pk__in=roots) | Q(offcut_of__in=roots))
+    return {item.pk: item for item in family.filter(workshop=workshop).order_by("pk")}
 
 
 def _take(item: ShelfItem, change: int, reason: str, author: User, cutting: Cutting, job: Job | None) -> None:
@@ -264,7 +292,7 @@ def _offcut_item(workshop: Workshop, offcut: _Offcut) -> ShelfItem:
     """The item for an offcut: the one there is of that size, or a new one."""
     parent = ShelfItem.objects.get(pk=offcut.item, workshop=workshop)
     root = parent.offcut_of or parent
-    for known in ShelfItem.objects.select_for_update().filter(offcut_of=root, archived=False):
+    for known in ShelfItem.objects.filter(offcut_of=root, archived=False):
         spec = item_spec(known)
         near = (
             spec.width is not None

@@ -32,15 +32,18 @@ def on_shelf(item: ShelfItem) -> OnShelf:
     return OnShelf(item.pk, item_spec(item), item.count, item.offcut_of_id)
 
 
+_DESCRIBED = ("spec", "kind", "name", "words", "place", "area", "gsm", "thickness", "price", "warn_below")
+
+
 def write(item: ShelfItem, spec: StockItem) -> ShelfItem:
-    """Set an item's spec, and what lists repeat of it."""
+    """Set an item's spec, and what lists repeat of it; never its count, which only movements change."""
     item.spec = spec.model_dump(mode="json", exclude_none=True)
     item.kind, item.name, item.place = spec.kind, spec.name, spec.place
     item.words = " ".join((spec.name, spec.colour, spec.note, spec.place, KIND_NAMES[spec.kind])).lower()
     item.area = spec.width * (spec.height or 1.0) if spec.width else None
     item.gsm, item.thickness, item.price = spec.gsm, spec.thickness, spec.price
     item.warn_below = spec.warn_below
-    item.save()
+    item.save(update_fields=None if item.pk is None else [*_DESCRIBED, "updated"])
     return item
 
 
@@ -93,6 +96,15 @@ def move(
     locked.count += change
     locked.save(update_fields=["count", "updated"])
     return locked
+
+
+@transaction.atomic
+def recount(
+    item: ShelfItem, author: User, count: int, *, note: str = "", key: uuid.UUID | None = None
+) -> ShelfItem:
+    """So many were counted, whatever was thought to be there."""
+    locked = ShelfItem.objects.select_for_update().get(pk=item.pk)
+    return move(locked, author, count - locked.count, Movement.Reason.COUNTED, note=note, key=key)
 
 
 @transaction.atomic
@@ -186,5 +198,5 @@ def take_rows(workshop: Workshop, author: User, rows: Sequence[StockRow]) -> int
         locked = ShelfItem.objects.select_for_update().get(pk=item.pk)
         write(locked, _merged(locked, row.item))
         if row.count != locked.count:
-            move(locked, author, row.count - locked.count, Movement.Reason.COUNTED, note="from a table")
+            recount(locked, author, row.count, note="from a table")
     return done
