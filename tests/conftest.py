@@ -4,9 +4,12 @@ from typing import Any
 import pytest
 from hypothesis import settings as hypothesis_settings
 
+from weald.core.bindings.catalogue import STRUCTURES as CATALOGUE
 from weald.core.plan import Plan, plan
 from weald.core.reckoning import Quantity
 from weald.core.spec import read_spec
+
+STRUCTURES = {str(name): structure for name, structure in CATALOGUE.items()}
 
 # a busy machine must not make a property fail for being slow
 hypothesis_settings.register_profile("weald", deadline=None)
@@ -84,3 +87,21 @@ def value(made: Plan, quantity_id: str) -> float:
 
 def codes(made: Plan) -> set[str]:
     return {each.code for each in made.findings}
+
+
+def job_in(structure: str) -> dict[str, Any]:
+    """A job that suits a structure, with everything that makes pieces of its own."""
+    several: dict[str, Any] = {
+        "text": {"pages": 320},
+        "paper": {"sheet": {"width": 700, "height": 1000, "grain": "width"}},
+        "sewing": {"thread": 0.3, "method": STRUCTURES[structure].methods[0]},
+        "back": {"shape": STRUCTURES[structure].backs[0], "shoulder": STRUCTURES[structure].shoulders[0]},
+        "block": {"end_bands": "sewn", "hollow": True, "inserted": 0.2, "diagonal_1": 252, "diagonal_2": 253},
+        "finish": {"ribbons": 1, "placed": "label", "volume": "II"},
+        "binding": {"structure": structure, "covering": STRUCTURES[structure].coverings[-1]},
+    }
+    if STRUCTURES[structure].sections == "one":
+        several |= {"text": {"pages": 32}, "folding": {"make_up": "one_section"}}
+    if "half" in STRUCTURES[structure].coverings and structure in ("rounded_case", "laced_boards"):
+        several["binding"] |= {"covering": "half", "material": "leather"}
+    return several

@@ -1,12 +1,15 @@
 """Items of the shelf: read from a few words, read from fields, counted, converted."""
 
+import math
 from typing import Any
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.conftest import job_in, planned
 from weald.core.conversions import convert, pages_per_inch, pounds_from_gsm
+from weald.core.diagonal import askew
 from weald.core.errors import SizeError, SpecError
 from weald.core.paper import Grade, gsm_from_pounds
 from weald.core.stock import (
@@ -162,3 +165,34 @@ def test_conversions_show_their_sums() -> None:
     assert back["Thickness of a leaf"] == pytest.approx(0.127)
     with pytest.raises(SizeError):
         convert(0, "gsm")
+
+
+@given(st.floats(50, 900), st.floats(50, 900), st.floats(50, 900), st.floats(50, 900))
+def test_a_piece_askew_on_a_skin_lies_within_it(p: float, q: float, length: float, width: float) -> None:
+    turn = askew((p, q), (length, width))
+    fits = [
+        degrees / 20
+        for degrees in range(1801)
+        if _reach(p, q, degrees / 20) <= max(length, width)
+        and _reach(q, p, degrees / 20) <= min(length, width)
+    ]
+    if turn is None:
+        assert not fits
+    else:
+        long, short = max(p, q), min(p, q)
+        assert _reach(long, short, turn) <= max(length, width) + 1e-3
+        assert _reach(short, long, turn) <= min(length, width) + 1e-3
+
+
+def _reach(along: float, across: float, degrees: float) -> float:
+    turn = math.radians(degrees)
+    return along * math.cos(turn) + across * math.sin(turn)
+
+
+def test_a_cover_longer_than_its_skin_is_laid_askew() -> None:
+    job = job_in("laced_boards")
+    job["stock"] = {"cover": {"name": "calf", "form": "skin", "width": 365, "height": 362}}
+    job["binding"] |= {"covering": "full", "paring": 0, "turn_in": 15}
+    job["leaf"] = {"width": 155, "height": 80}
+    found = next(each for each in planned(job).findings if each.code == "piece.askew")
+    assert "out of the straight" in found.message

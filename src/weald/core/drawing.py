@@ -5,9 +5,9 @@ y *down* from the top left, as a sheet lies on the bench. It knows nothing of sc
 paper: writers in :mod:`weald.exchange` and the interface turn it into a picture. Writers only
 read it.
 
-Layers say what an element means (a cut, a fold), never how it looks. ``about`` ties an element
-to the quantities it shows (one id or several, space-separated), so that pointing at the one
-lights up the other.
+Layers say what an element means (a cut, a fold), never how it looks; "fill" has no outline.
+``about`` ties an element to the quantities it shows (one id or several, space-separated), so that
+pointing at the one lights up the other.
 """
 
 import math
@@ -19,6 +19,7 @@ from weald.core.units import Mm
 
 Layer = Literal[
     "outline",
+    "fill",
     "cut",
     "fold",
     "slit",
@@ -32,7 +33,20 @@ Layer = Literal[
     "dimension",
     "text",
 ]
-Material = Literal["paper", "paper_inner", "waste", "board", "cloth", "lining", "block", "mark"]
+Material = Literal[
+    "paper",
+    "paper_inner",
+    "waste",
+    "board",
+    "cloth",
+    "leather",
+    "side_paper",
+    "card",
+    "lining",
+    "block",
+    "mark",
+    "white",
+]
 Anchor = Literal["start", "middle", "end"]
 Point = tuple[Mm, Mm]
 
@@ -233,6 +247,17 @@ class Sketch:
     def dimension(self, start: Point, end: Point, text: str, *, offset: int = 1, about: str = "") -> None:
         """Draw a dimension line."""
         self.elements.append(Dimension(start, end, text, offset, about))
+
+    def mirror(self, width: Mm) -> None:
+        """Turn what is drawn with lines, areas and words over, left to right, within ``width``."""
+        self.points = [(width - x, y) for x, y in self.points]
+        for place, element in enumerate(self.elements):
+            if isinstance(element, Line | Area):
+                turned = tuple((width - x, y) for x, y in element.points)
+                self.elements[place] = replace(element, points=turned)
+            elif isinstance(element, Label):
+                ends: dict[Anchor, Anchor] = {"start": "end", "end": "start", "middle": "middle"}
+                self.elements[place] = replace(element, x=width - element.x, anchor=ends[element.anchor])
 
     def place(self, elements: Iterable[Element], right: Mm, down: Mm) -> None:
         """Add what was drawn elsewhere, moved; it reaches no further than what is here."""

@@ -46,6 +46,19 @@ CROSSWISE: dict[PieceMaterial, tuple[str, str]] = {
         "the cloth stretches across the joints, pulls the boards in and cracks there sooner",
         "Lay the cover with the warp from head to tail, even where that wastes cloth.",
     ),
+    "leather": (
+        "nothing much: leather has no warp, though it stretches least along the spine of the animal",
+        "Lay the animal's spine along the book's where the skin allows.",
+    ),
+    "side_paper": (
+        "the paper stretches towards the fore-edge as it is pasted, wrinkles and bows the board",
+        "Lay it the other way round on the sheet.",
+    ),
+    "card": (
+        "the card cracks along its folds and the cover gapes",
+        "Lay it the other way round on the sheet, or take card with its grain the other way.",
+    ),
+    "support": ("a tape has no wrong way", "Nothing to do."),
     "mull": (
         "the open threads give along the spine and the joint is weak",
         "Cut it with the warp from head to tail.",

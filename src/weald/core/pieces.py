@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.drawing import Drawing, Material, Sketch, box
+from weald.core.reckoning import Ledger
 from weald.core.units import Mm, Notation
 
 PieceGrain = Literal["height", "width", "any"]
@@ -13,7 +14,18 @@ GRAIN_NEEDED: dict[PieceGrain, str] = {
     "width": "along width",
     "any": "either way",
 }
-PieceMaterial = Literal["paper", "endpaper", "board", "cloth", "mull", "kraft"]
+PieceMaterial = Literal[
+    "paper",
+    "endpaper",
+    "board",
+    "cloth",
+    "leather",
+    "side_paper",
+    "card",
+    "mull",
+    "kraft",
+    "support",
+]
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,9 +73,49 @@ MATERIAL_FILLS: dict[PieceMaterial, Material] = {
     "endpaper": "paper_inner",
     "board": "board",
     "cloth": "cloth",
+    "leather": "leather",
+    "side_paper": "side_paper",
+    "card": "card",
     "mull": "lining",
     "kraft": "lining",
+    "support": "lining",
 }
+
+
+def make_piece(
+    ledger: Ledger,
+    id: str,
+    label: str,
+    material: PieceMaterial,
+    count: int,
+    size: tuple[Mm, Mm],
+    how: str,
+    *,
+    thickness: Mm | None = None,
+    allowance: Mm = 0.0,
+    grain: PieceGrain = "height",
+) -> Piece:
+    """A piece of ``size``, width by height, with its size written as ``ledger`` writes lengths.
+
+    :param allowance: cut so much wider, to be cut to size in the case.
+    """
+    width, height = size
+    show = ledger.notation.length
+    if allowance:
+        how = f"{how}; cut {show(allowance, True)} wider, to be cut to size in the case"
+    return Piece(
+        id=id,
+        label=label,
+        material=material,
+        count=count,
+        width=width,
+        height=height,
+        thickness=thickness,
+        grain=grain,
+        how=how,
+        allowance=allowance,
+        shown=f"{show(width, True)} × {show(height, True)}",
+    )
 
 
 def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:

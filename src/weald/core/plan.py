@@ -4,33 +4,43 @@
 """
 
 import math
-from collections.abc import Collection, Mapping
-from dataclasses import dataclass
+from collections.abc import Collection
+from dataclasses import dataclass, replace
 
-from weald.core.bindings import flat_case
-from weald.core.bindings.protocol import Structure
+from weald.core import cover_art
+from weald.core.bindings.catalogue import structure_of
+from weald.core.bindings.choosing import reckon_block
+from weald.core.bindings.facts import StructureFacts, facts_of
+from weald.core.bindings.suits import mind_choices, mind_suits
+from weald.core.cover_art import CoverArt
 from weald.core.drawing import Drawing
 from weald.core.findings import Action, Finding, finding
 from weald.core.fold_steps import FoldStep
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.imposition import Section, Sheet
-from weald.core.pieces import Piece, draw_pieces
+from weald.core.pieces import Piece, draw_pieces, make_piece
 from weald.core.press import Press, folds_of
 from weald.core.press_drawings import draw_printed
 from weald.core.reckoning import QUANTITIES, STATIONS, Ledger, Quantity, Station
+from weald.core.sewing_steps import SewingFilm, sewing_film
 from weald.core.spec import JobSpec
 from weald.core.stations import block as block_station
+from weald.core.stations import block_drawings, folding_drawings
+from weald.core.stations import finish as finish_station
 from weald.core.stations import folding as folding_station
-from weald.core.stations import folding_drawings
 from weald.core.stations import paper as paper_station
 from weald.core.stations import printing as printing_station
+from weald.core.stations import sewing as sewing_station
 from weald.core.stations import text as text_station
+from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_pieces import block_pieces, endpaper_pieces
 from weald.core.stations.cutting import TEXT_SHEET, mind_paper, mind_unused, stock_pieces
+from weald.core.stations.finish import FinishPlan
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
+from weald.core.stations.sewing import SewingPlan
+from weald.core.stations.text import TextPlan
 from weald.core.units import MILLIMETRES, Notation
-
-STRUCTURES: Mapping[str, Structure] = {"flat_case": flat_case.bind}
 
 DRAWN = (*STATIONS, "pieces")
 """Everything that is drawn."""
@@ -41,14 +51,21 @@ _CAUTIONS: tuple[tuple[Station, str], ...] = (
         "Knife and shears: a steel rule with a raised edge, the hand behind the blade, several light cuts. "
         "At a guillotine the guard and two-hand control stay on, and one person operates it.",
     ),
+    ("sewing", "Needles and awls: pierce into a block, never towards the hand."),
     (
         "block",
-        "Needles and awls: pierce into a block, never towards the hand. Presses: mind fingers.",
+        "Presses and hammers: mind fingers; a press or a stack above 15 kg is lifted by two. A plough's "
+        "blade stays covered until it cuts.",
     ),
     (
         "boards",
         "Cutting board: many light cuts along a steel rule, a cut-resistant glove on the holding hand, the "
-        "blade covered when laid down; never scissors on board.",
+        "blade covered when laid down; never scissors on board. Paring leather: the skin lies on stone, the "
+        "free hand behind the knife.",
+    ),
+    (
+        "finish",
+        "Finishing tools and foil burn: a cool spot to lay them, and a wet pad to try them on.",
     ),
 )
 _CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules."
@@ -69,6 +86,7 @@ class Plan:
     :param folds: the folds of one sheet, one step each.
     :param printing: what to set in the print dialog, and what to do with the sheets.
     :param grain_needed: which way the grain of the unfolded sheet has to run, in words.
+    :param structure: the binding in words, and what it asks for.
     :param shown_section: the signature drawn at the folding station, from 1.
     """
 
@@ -82,6 +100,8 @@ class Plan:
     folds: tuple[FoldStep, ...]
     printing: tuple[str, ...]
     grain_needed: str
+    structure: StructureFacts
+    cover_art: CoverArt | None
     cautions: tuple[Caution, ...]
     shown_section: int
 
@@ -102,25 +122,39 @@ def plan(
     ledger = Ledger(measured=spec.measured, notation=notation)
     packet = fold_packet(spec.folding.programme)
     steps = folds_of(spec)
-    leaf = paper_station.reckon_leaf(spec, ledger)
-    text = text_station.reckon(spec, packet, ledger)
-    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
-    folding = folding_station.reckon(spec, packet, text, paper, ledger)
+    text, paper, folding = _to_folding(spec, packet, ledger)
     printing = printing_station.reckon(spec, packet, folding, ledger)
     press = Press(spec, packet, steps, folding.sections, folding.sheets, printing.layout, folding.step)
     text_findings = tuple(printing_station.mind_text(spec, ledger))
-    block = block_station.reckon(spec, paper, folding, ledger)
-    bound = STRUCTURES[spec.binding.structure](spec, block, ledger)
+    structure = structure_of(spec)
+    treatment = structure.treatment(spec)
+    block = reckon_block(spec, structure, paper, folding, ledger)
+    sewing = sewing_station.reckon(spec, treatment.method, block, ledger, structure.banded)
+    bound = structure.bind(spec, block, sewing.holes, ledger)
+    art = cover_art.reckon(spec, ledger) if structure.shows_print(spec) else None
+    finish = finish_station.reckon(spec, structure.lettered, structure.banded, ledger)
 
-    pieces = (*_paper_pieces(spec, packet, paper, ledger), *bound.pieces)
+    pieces = (
+        _text_sheet(spec, packet, paper, ledger),
+        *endpaper_pieces(spec, treatment, ledger),
+        *bound.pieces,
+        *block_pieces(
+            spec, treatment, paper, block, sewing, ledger, lined=structure.lined, hollow=structure.hollow
+        ),
+        *finish_station.pieces(spec, finish, ledger),
+    )
     stocked = stock_pieces(spec, pieces, notation)
     pieces = tuple(each.piece for each in stocked)
     drawings: list[Drawing] = [
         text_station.draw(spec, text, ledger),
         paper_station.draw(spec, packet, paper, ledger),
-        block_station.draw_front(block, ledger),
-        block_station.draw_tail(block, ledger),
+        block_drawings.draw_front(spec, block, structure.lined, ledger),
+        block_drawings.draw_tail(block, ledger),
+        block_drawings.draw_spine(spec, block, sewing, ledger),
+        *_guides(spec, sewing, block, ledger),
         *bound.drawings,
+        *([cover_art.draw_art(art, ledger, ground=ground) for ground in (True, False)] if art else []),
+        *_lettering(spec, finish, ledger),
         draw_pieces(pieces, notation),
     ]
     if "folding" in drawn:
@@ -134,8 +168,13 @@ def plan(
         *paper_station.mind(spec, packet, paper, ledger),
         *folding_station.mind(spec, packet, paper, folding, ledger),
         *printing_station.mind(spec, packet, folding, printing, ledger),
-        *block_station.mind(spec, block, ledger),
+        *sewing_station.mind(spec, sewing, block, ledger),
+        *block_station.mind(spec, treatment, block, ledger),
+        *mind_choices(structure, spec),
+        *mind_suits(structure, spec, len(folding.sections) if folding.sewn else 0, block, ledger),
         *bound.findings,
+        *(cover_art.mind(spec, art, ledger) if art else ()),
+        *finish_station.mind(spec, finish, ledger),
         *(found for each in stocked for found in each.findings),
         *mind_paper(spec, notation),
         *mind_unused(spec, pieces),
@@ -152,9 +191,31 @@ def plan(
         folds=steps,
         printing=printing.words,
         grain_needed=folding_station.grain_words(packet, paper, notation),
+        structure=facts_of(structure, spec),
+        cover_art=art,
         cautions=tuple(Caution(station, text + _CAUTION_TAIL) for station, text in _CAUTIONS),
         shown_section=min(section, len(folding.sections)),
     )
+
+
+def _to_folding(
+    spec: JobSpec, packet: FoldedPacket, ledger: Ledger
+) -> tuple[TextPlan, PaperPlan, FoldingPlan]:
+    leaf = paper_station.reckon_leaf(spec, ledger)
+    text = text_station.reckon(spec, packet, ledger)
+    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
+    return text, paper, folding_station.reckon(spec, packet, text, paper, ledger)
+
+
+def film_of_sewing(spec: JobSpec, left_handed: bool = False) -> SewingFilm:
+    """The sewing of a job, step by step; without steps where nothing is sewn."""
+    ledger = Ledger(measured=spec.measured)
+    structure = structure_of(spec)
+    _, paper, folding = _to_folding(spec, fold_packet(spec.folding.programme), ledger)
+    block = reckon_block(spec, structure, paper, folding, ledger)
+    sewing = sewing_station.reckon(spec, structure.treatment(spec).method, block, ledger, structure.banded)
+    loose = structure.name == "link_stitch"
+    return sewing_film(sewing, block.height, max(block.sections, 1), loose, left_handed=left_handed)
 
 
 def _sewn_drawings(
@@ -195,45 +256,41 @@ def _unused_measurements(ledger: Ledger) -> list[Finding]:
     ]
 
 
-def _paper_pieces(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> list[Piece]:
-    show = ledger.notation.length
+def _text_sheet(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> Piece:
+    """The sheet of the text, as many as all copies take, and what gets spoilt."""
+    count = round(ledger.value("sheets.count")) * spec.copies
+    size = (paper.sheet_width, paper.sheet_height)
+    piece = make_piece(
+        ledger,
+        TEXT_SHEET,
+        "Text sheet",
+        "paper",
+        count,
+        size,
+        "unfolded, before trimming",
+        thickness=paper.calliper,
+        grain=packet.grain,
+    )
+    return replace(
+        piece,
+        spare=math.ceil(count * spec.paper.spoilage / 100 - 1e-9),
+        grain_right=paper.lay.grain_right if paper.lay else None,
+    )
 
-    def shown(width: float, height: float) -> str:
-        return f"{show(width, True)} × {show(height, True)}"
 
-    pieces = [
-        Piece(
-            id=TEXT_SHEET,
-            label="Text sheet",
-            material="paper",
-            count=round(ledger.value("sheets.count")) * spec.copies,
-            spare=math.ceil(
-                round(ledger.value("sheets.count")) * spec.copies * spec.paper.spoilage / 100 - 1e-9
-            ),
-            width=paper.sheet_width,
-            height=paper.sheet_height,
-            thickness=paper.calliper,
-            grain=packet.grain,
-            grain_right=paper.lay.grain_right if paper.lay else None,
-            how="unfolded, before trimming",
-            shown=shown(paper.sheet_width, paper.sheet_height),
-        )
-    ]
-    if spec.endpapers.leaves:
-        width = 2 * ledger.value("leaf.untrimmed_width")
-        height = ledger.value("leaf.untrimmed_height")
-        pieces.append(
-            Piece(
-                id="endpaper",
-                label="Endpaper folio",
-                material="endpaper",
-                count=spec.endpapers.leaves * spec.copies,
-                width=width,
-                height=height,
-                thickness=spec.endpapers.grammage * spec.endpapers.bulk / 1000,
-                grain="height",
-                how="folded once, tipped on; trimmed with the block",
-                shown=shown(width, height),
-            )
-        )
-    return pieces
+def _lettering(spec: JobSpec, finish: FinishPlan | None, ledger: Ledger) -> list[Drawing]:
+    """The spine, and the proof of its lettering."""
+    if finish is None:
+        return []
+    spine = finish_station.draw_spine(spec, finish, ledger)
+    return [spine, finish_station.draw_proof(spec, finish, ledger)] if finish.title else [spine]
+
+
+def _guides(spec: JobSpec, sewing: SewingPlan, block: BlockPlan, ledger: Ledger) -> list[Drawing]:
+    """What stations are punched and sawn by; nothing where nothing is sewn."""
+    if not sewing.holes or sewing.crowded:
+        return []
+    guides = [sewing_station.draw_strip(spec, sewing, block, ledger)]
+    if block.sections > 1:
+        guides.append(sewing_station.draw_saw_guide(spec, sewing, block, ledger))
+    return guides

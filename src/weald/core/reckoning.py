@@ -6,6 +6,7 @@ came from, what the other schools would give, and the measurement that replaces 
 so a measurement made at the bench is followed from there on.
 """
 
+import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Literal
@@ -13,14 +14,16 @@ from typing import Literal
 from weald.core.findings import Patch
 from weald.core.units import MILLIMETRES, Mm, Notation, plain_number
 
-Station = Literal["text", "paper", "folding", "printing", "block", "boards", "cutting"]
+Station = Literal["text", "paper", "folding", "printing", "sewing", "block", "boards", "finish", "cutting"]
 STATIONS: tuple[Station, ...] = (
     "text",
     "paper",
     "folding",
     "printing",
+    "sewing",
     "block",
     "boards",
+    "finish",
     "cutting",
 )
 STATION_TITLES: dict[Station, str] = {
@@ -28,8 +31,10 @@ STATION_TITLES: dict[Station, str] = {
     "paper": "Paper",
     "folding": "Folding",
     "printing": "Printing",
+    "sewing": "Sewing",
     "block": "Block",
     "boards": "Boards & cover",
+    "finish": "Finish",
     "cutting": "Cutting",
 }
 
@@ -84,7 +89,16 @@ QUANTITIES: dict[str, Definition] = {
     "printed.least_height": Definition("printing", "Smallest sheet that takes it, height"),
     "printed.copies": Definition("printing", "Copies a printed sheet", "count"),
     "printed.sheets": Definition("printing", "Sheets to print, spoilage included", "count"),
+    "sewing.holes": Definition("sewing", "Holes in the fold", "count"),
+    "sewing.first": Definition("sewing", "First hole, from head and tail"),
+    "sewing.kettle": Definition("sewing", "Kettles, from head and tail"),
+    "sewing.interval": Definition("sewing", "From support to support"),
+    "sewing.support_length": Definition("sewing", "Length of a support"),
+    "thread.section": Definition("sewing", "Thread a signature"),
+    "thread.length": Definition("sewing", "Thread in all"),
+    "thread.needlefuls": Definition("sewing", "Needlefuls", "count"),
     "text.thickness": Definition("block", "Text, pressed"),
+    "inserts.thickness": Definition("block", "Things glued in", "thickness"),
     "endpapers.thickness": Definition("block", "Endpapers", "thickness"),
     "block.thickness": Definition("block", "Block thickness"),
     "block.height": Definition("block", "Block height"),
@@ -92,6 +106,23 @@ QUANTITIES: dict[str, Definition] = {
     "spine.swell": Definition("block", "Swell", "thickness"),
     "spine.swell_ratio": Definition("block", "Swell to thickness", "percent"),
     "spine.thickness": Definition("block", "Spine as sewn"),
+    "thread.suits": Definition("block", "Thread that would suit", "thickness"),
+    "spine.swell_round": Definition("block", "Round the swell asks for", "factor"),
+    "spine.round": Definition("block", "Round, part of a circle", "factor"),
+    "shoulder.line": Definition("block", "Shoulder line, from the spine"),
+    "shoulder.height": Definition("block", "Shoulder", "length"),
+    "spine.chord": Definition("block", "Across the shoulders"),
+    "spine.arc": Definition("block", "Arc of the spine"),
+    "spine.rise": Definition("block", "Rise of the round"),
+    "spine.left_over": Definition("block", "Swell left for the shoulders", "thickness"),
+    "shoulder.width": Definition("block", "From shoulder to fore-edge"),
+    "block.diagonal": Definition("block", "Diagonal of the block"),
+    "block.out_of_square": Definition("block", "Out of square", "thickness"),
+    "guards.count": Definition("block", "Guards a signature", "count"),
+    "end_band.length": Definition("block", "End band"),
+    "hollow.width": Definition("block", "Paper for the hollow"),
+    "mull.width": Definition("block", "Mull, width"),
+    "mull.height": Definition("block", "Mull, height"),
     "board.thickness": Definition("boards", "Board thickness", "thickness"),
     "squares.head": Definition("boards", "Square, head"),
     "squares.tail": Definition("boards", "Square, tail"),
@@ -101,10 +132,31 @@ QUANTITIES: dict[str, Definition] = {
     "joint.groove": Definition("boards", "Depth of the groove"),
     "joint.gap": Definition("boards", "Joint gap"),
     "joint.inset": Definition("boards", "Inset of the board"),
+    "case.distance": Definition("boards", "Between the boards, over the cloth"),
     "board.width": Definition("boards", "Board width"),
     "spine_board.width": Definition("boards", "Spine board width"),
+    "lacing.first": Definition("boards", "Holes, from the spine edge"),
+    "lacing.second": Definition("boards", "Second holes, from the spine edge"),
+    "slip.length": Definition("boards", "Supports reach on each side"),
+    "flange.width": Definition("boards", "Flange"),
+    "split.depth": Definition("boards", "Depth of the split"),
+    "strip.width": Definition("boards", "Joining strip"),
+    "cover.leaf": Definition("boards", "Back and front of the cover"),
+    "slit.length": Definition("boards", "Length of a slit"),
+    "slit.step": Definition("boards", "From slit to slit"),
     "cover.height": Definition("boards", "Cover height"),
     "cover.width": Definition("boards", "Cover width"),
+    "art.width": Definition("boards", "Printed cover, document width"),
+    "art.height": Definition("boards", "Printed cover, document height"),
+    "spine_piece.width": Definition("boards", "Spine piece, width"),
+    "side.width": Definition("boards", "Side, width"),
+    "corner.leg": Definition("boards", "Corner, leg on the board"),
+    "corner.size": Definition("boards", "Corner, square to cut it from"),
+    "panel.width": Definition("boards", "Old cover trimmed, width"),
+    "panel.spine": Definition("boards", "Old spine trimmed, width"),
+    "panel.height": Definition("boards", "Old cover trimmed, height"),
+    "panel.each": Definition("boards", "Panel between bands"),
+    "bands.take_up": Definition("boards", "Drawn in over the bands"),
     "turn_in.inside": Definition("boards", "Turn-in seen inside"),
     "corner.cut": Definition("boards", "Corner cut, from the board's corner"),
     "closed.head": Definition("boards", "Closed: square at the head"),
@@ -112,13 +164,29 @@ QUANTITIES: dict[str, Definition] = {
     "closed.fore_edge": Definition("boards", "Closed: square at the fore-edge"),
     "joint.ease": Definition("boards", "Inset, in board thicknesses", "factor"),
     "book.weight": Definition("boards", "Weight of the book", "weight"),
+    "finish.width": Definition("finish", "Spine to letter"),
+    "title.capital": Definition("finish", "Capitals of the title"),
+    "title.length": Definition("finish", "Length of the title"),
+    "label.width": Definition("finish", "Label, width"),
+    "label.height": Definition("finish", "Label, height"),
+    "volume.capital": Definition("finish", "Capitals of the volume"),
+    "ribbon.length": Definition("finish", "Ribbon"),
     "pastedown.growth": Definition("boards", "Paste-down grows when pasted", "thickness"),
     "pull.outside": Definition("boards", "Pull of the cover", "factor"),
     "pull.inside": Definition("boards", "Pull of paste-down and linings", "factor"),
     "pull.lining": Definition("boards", "Lining that would balance it", "grammage"),
 }
 
-_NEVER_MEASURED = ("closed.", "printed.", "pastedown.")
+_LONE_TERM = re.compile(r"\{\w+\}")
+_NEVER_MEASURED = (
+    "closed.",
+    "printed.",
+    "pastedown.",
+    "thread.suits",
+    "spine.left_over",
+    "block.out_of",
+    "art.",
+)
 
 
 def measurable(quantity_id: str) -> bool:
@@ -240,10 +308,18 @@ class Ledger:
         return self.quantities[quantity_id].shown
 
     def school(
-        self, rule: str, label: str, value: float, patch: Patch, *, chosen: bool, effect: str = ""
+        self,
+        rule: str,
+        label: str,
+        value: float,
+        patch: Patch,
+        *,
+        chosen: bool,
+        effect: str = "",
+        kind: Kind = "length",
     ) -> School:
-        """One school's answer, a length."""
-        return School(rule, label, value, self.notation.length(value, True), chosen, effect, patch)
+        """One school's answer."""
+        return School(rule, label, value, show(kind, value, self.notation), chosen, effect, patch)
 
     def reckon(
         self,
@@ -256,11 +332,13 @@ class Ledger:
         schools: Sequence[School] = (),
         entry: str | None = None,
         sum_in_mm: bool = False,
+        label: str | None = None,
     ) -> float:
         """Enter a quantity and give back the value to go on with.
 
         :param how: the formula, with the names of ``terms`` in braces: ``"{block} + {head}"``.
         :param sum_in_mm: for sums of grammage and bulk, which give millimetres whatever one reads in.
+        :param label: what it is called here, where its usual name does not fit.
         :returns: the measurement, where there is one, else ``value``.
         """
         definition = QUANTITIES[quantity_id]
@@ -275,12 +353,12 @@ class Ledger:
         self.quantities[quantity_id] = Quantity(
             id=quantity_id,
             station=definition.station,
-            label=definition.label,
+            label=label or definition.label,
             value=effective,
             unit=_UNITS[definition.kind],
             shown=show(definition.kind, effective, self.notation),
             how=words,
-            sum=f"{numbers} = {total}" if terms and not entry else "",
+            sum="" if entry or not terms or _LONE_TERM.fullmatch(how) else f"{numbers} = {total}",
             terms=tuple(terms.values()),
             rule=rule,
             schools=tuple(schools),

@@ -124,7 +124,8 @@ class Paper(Entries):
     """The paper of the text.
 
     Grammage comes from ``basis`` where that is given. Thickness of a leaf comes from
-    ``calliper``, else from ``stack``, else from grammage × bulk.
+    ``calliper``, else from ``stack``, else from grammage × bulk. A ``deckle`` edge is not trimmed at
+    the fore-edge.
     """
 
     name: Name = ""
@@ -133,6 +134,7 @@ class Paper(Entries):
     basis: BasisWeight | None = None
     calliper: Thin | None = None
     stack: Stack | None = None
+    deckle: bool = False
     sheet: StockSheet = StockSheet()
     spoilage: Annotated[float, Field(ge=0, le=100)] = 5.0
 
@@ -201,30 +203,77 @@ class Printing(Entries):
     creep_shift: bool = True
 
 
-class Sewing(Entries):
-    """What the thread adds at the spine: swell = sections × thread × swell_factor."""
+SewingMethod = Literal["tapes", "cords", "raised_cords", "link", "pamphlet", "staples", "none"]
 
-    method: Literal["tapes", "cords", "raised_cords", "link", "pamphlet", "staples", "none"] = "tapes"
+
+class Sewing(Entries):
+    """How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.
+
+    :param supports: how many tapes or cords; ``support_width``: across a tape, or through a cord.
+    :param kettle: from the trimmed head and tail to the kettle stitches.
+    :param tail_more: how much larger the interval at the tail is than the others.
+    :param needleful: thread taken up at a time.
+    :param packed: thread wound round raised cords between sections, through one hole each.
+    :param pamphlet_holes: 3 or 5; by the height where not given. ``pamphlet_at``: the outer ones a quarter
+        from the ends, or as far in as a kettle stitch.
+    """
+
+    method: SewingMethod = "tapes"
     supports: Annotated[int, Field(ge=0, le=12)] = 3
+    support_width: Annotated[Length, Field(gt=0, le=60)] = 12.0
     thread: Annotated[Length, Field(ge=0, le=3)] = 0.45
     swell_factor: Annotated[float, Field(ge=0, le=2)] = 0.5
+    kettle: Annotated[Length, Field(ge=3, le=60)] = 13.0
+    tail_more: Annotated[Length, Field(ge=0, le=60)] = 0.0
+    needleful: Annotated[Length, Field(ge=300, le=3000)] = 900.0
+    packed: bool = False
+    pamphlet_holes: Literal[3, 5] | None = None
+    pamphlet_at: Literal["quarters", "ends"] = "quarters"
 
 
 class Back(Entries):
-    """The shape of the spine."""
+    """The shape of the spine.
 
-    shape: Literal["flat"] = "flat"
+    ``round`` is the part of a circle the spine is rounded to, unless ``round_rule`` takes the one the
+    swell asks for by itself.
+    """
+
+    shape: Literal["flat", "round"] = "flat"
     round: Annotated[float, Field(ge=0, le=0.5)] = 0.2
-    shoulder: Literal["none"] = "none"
+    round_rule: Literal["given", "swell"] = "given"
+    shoulder: Literal["none", "45", "90"] = "none"
+
+
+EndpaperKind = Literal["tipped", "made", "cloth_jointed", "sewn", "wrapped"]
 
 
 class Endpapers(Entries):
     """Endpapers; ``leaves`` counts those at one end, the paste-down included."""
 
-    kind: Literal["tipped"] = "tipped"
+    kind: EndpaperKind = "tipped"
     leaves: Annotated[int, Field(ge=0, le=12, multiple_of=2)] = 2
     grammage: Annotated[float, Field(gt=0, le=1000)] = 120.0
     bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
+
+
+class Block(Entries):
+    """What is done to the sewn block before it is bound.
+
+    :param inserted: thickness that things glued in add to each section.
+    :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
+    """
+
+    inserted: Annotated[Length, Field(ge=0, le=20)] = 0.0
+    guard_width: Annotated[Length, Field(gt=0, le=60)] = 20.0
+    trimming: Literal["out_of_boards", "in_boards", "untrimmed"] = "out_of_boards"
+    mull: bool = True
+    mull_overlap: Annotated[Length, Field(ge=5, le=60)] = 25.0
+    linings: Annotated[int, Field(ge=0, le=4)] = 1
+    hollow: bool = False
+    end_bands: Literal["none", "stuck_on", "sewn"] = "none"
+    end_band_height: Annotated[Length, Field(gt=0, le=12)] = 2.0
+    diagonal_1: Size | None = None
+    diagonal_2: Size | None = None
 
 
 LINING_BULK = 1.2
@@ -260,15 +309,59 @@ class BoardLining(Entries):
 
 SpineRule = Literal["block", "flush", "flush_less_1", "block_plus_1_5"]
 JointRule = Literal["by_board", "board_plus_6", "inset", "fixed"]
+Covering = Literal["full", "quarter", "half", "fore_edge", "three_piece"]
+StructureName = Literal[
+    "saddle_stitch",
+    "pamphlet_case",
+    "flat_case",
+    "strip_case",
+    "rounded_case",
+    "printed_case",
+    "laced_card_case",
+    "wrapper",
+    "coverless_tapes",
+    "link_stitch",
+    "laced_boards",
+    "lapped_cords",
+    "split_boards",
+    "rebound_paperback",
+    "single_leaves",
+]
+
+
+class Bands(Entries):
+    """Bands across the spine of a leather binding; ``tail_more`` is how much taller the tail panel is."""
+
+    count: Annotated[int, Field(ge=0, le=8)] = 5
+    width: Annotated[Length, Field(gt=0, le=20)] = 4.0
+    tail_more: Annotated[Length, Field(ge=0, le=40)] = 4.0
+
+
+class OldCover(Entries):
+    """The covers of a paperback that are kept: as they come off, before trimming."""
+
+    width: Size | None = None
+    height: Size | None = None
+    spine: Size | None = None
 
 
 class Binding(Entries):
-    """The case. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
+    """The binding. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
 
-    ``cut_in_case`` is how much wider boards are cut, to be cut to size once offered up in the case.
+    :param cut_in_case: how much wider boards are cut, to be cut to size once offered up in the case.
+    :param overlap: how far the spine piece of a quarter or half binding, or a joining strip, reaches on
+        the boards; ``corner_leg`` and ``fore_edge_strip`` likewise at the corners and the fore-edge.
+    :param sides_over: how far the sides lie over the pieces before them.
+    :param material: of the cover, or of spine and corners; ``sides`` of the rest.
+    :param paring: more leather in each direction, cut off once it is pared.
+    :param tape_reach: how far tapes, slips or flanges reach on the boards or the covers.
+    :param slit_step: from the slit on the joint to the next one in; ``slit_play`` beyond the tape's width.
+    :param flaps: of a paper wrapper, folded in at the fore-edge.
+    :param thin_board: of a split board, or laminated over frayed cords.
+    :param leaves: how single leaves are held.
     """
 
-    structure: Literal["flat_case"] = "flat_case"
+    structure: StructureName = "flat_case"
     board: Annotated[Length, Field(ge=0.3, le=12)] = 2.0
     board_name: Name = ""
     linings: Annotated[tuple[BoardLining, ...], Field(max_length=6)] = ()
@@ -282,10 +375,84 @@ class Binding(Entries):
     joint: Annotated[Length, Field(gt=0, le=60)] | None = None
     inset: Annotated[Length, Field(ge=0, le=60)] | None = None
     groove: Annotated[float, Field(ge=0, le=1)] = 1.0
-    covering: Literal["full"] = "full"
+    covering: Covering = "full"
+    material: Literal["cloth", "leather", "paper"] = "cloth"
+    sides: Literal["cloth", "paper"] = "paper"
     turn_in: Annotated[Length, Field(gt=0, le=80)] = 18.0
     corner_factor: Annotated[float, Field(ge=1, le=1.5)] = 1.5
     overlap: Annotated[Length, Field(ge=0, le=200)] = 30.0
+    corner_leg: Annotated[Length, Field(gt=0, le=400)] | None = None
+    fore_edge_strip: Annotated[Length, Field(gt=0, le=200)] = 25.0
+    sides_over: Annotated[Length, Field(ge=0, le=10)] = 2.0
+    paring: Annotated[Length, Field(ge=0, le=60)] = 15.0
+    bands: Bands = Bands()
+    tape_reach: Annotated[Length, Field(ge=5, le=100)] = 30.0
+    slit_step: Annotated[Length, Field(ge=1, le=30)] = 5.0
+    slit_play: Annotated[Length, Field(ge=0, le=5)] = 1.0
+    flaps: Annotated[Length, Field(ge=0, le=300)] = 0.0
+    french_joint: Annotated[Length, Field(ge=0, le=12)] = 0.0
+    thin_board: Annotated[Length, Field(ge=0.3, le=6)] = 1.0
+    old_cover: OldCover = OldCover()
+    leaves: Literal["glued", "drum"] = "glued"
+
+
+class Finish(Entries):
+    """What is done last: lettering, ribbon, edges.
+
+    :param title: on the spine, where it differs from the job's; ``volume`` as it is lettered, “IV”.
+    :param placed: lettered on the spine itself, on a label, or not at all.
+    :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
+    :param capital: height of the capitals; as fits, where not given.
+    """
+
+    title: Annotated[str, Field(max_length=120), OneLine] = ""
+    author: Name = ""
+    volume: Annotated[str, Field(max_length=20), OneLine] = ""
+    placed: Literal["spine", "label", "none"] = "spine"
+    direction: Literal["down", "up", "across"] = "down"
+    capital: Annotated[Length, Field(gt=0, le=60)] | None = None
+    ribbons: Annotated[int, Field(ge=0, le=6)] = 0
+    edges: Annotated[str, Field(max_length=300)] = ""
+
+
+class CoverRules(Entries):
+    """What whoever prints a cover asks for: their own sheet of rules, kept as a profile.
+
+    :param leaf: thickness they reckon a leaf of their paper with.
+    :param least_spine: the narrowest spine they letter; ``barcode`` whether one has to stand on the back.
+    """
+
+    name: Name = ""
+    least_pages: Annotated[int, Field(ge=1, le=20000)] = 1
+    most_pages: Annotated[int, Field(ge=1, le=20000)] = 20000
+    leaf: Thin | None = None
+    wrap: Allowance | None = None
+    bleed: Annotated[Length, Field(ge=0, le=30)] | None = None
+    least_spine: Allowance = 6.0
+    barcode: bool = False
+
+
+class Artwork(Entries):
+    """What is printed on the cover.
+
+    ``file`` names the uploaded artwork by the digest of its content; ``width`` and ``height`` are its size,
+    ``pixels`` how many a picture is across.
+
+    :param safe: what lettering keeps clear of every edge; ``spine_safe`` of the spine's.
+    :param sheet: what it is printed on.
+    """
+
+    bleed: Annotated[Length, Field(ge=0, le=30)] = 3.0
+    safe: Annotated[Length, Field(ge=0, le=50)] = 3.0
+    spine_safe: Annotated[Length, Field(ge=0, le=20)] = 1.5
+    barcode: Annotated[str, Field(max_length=30), OneLine] = ""
+    file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
+    width: Size | None = None
+    height: Size | None = None
+    pixels: Annotated[int, Field(ge=1, le=200000)] | None = None
+    placing: Placing = "as_is"
+    sheet: PrintedSheet | None = None
+    rules: CoverRules | None = None
 
 
 class PieceStock(Entries):
@@ -325,9 +492,17 @@ class JobSpec(Entries):
     sewing: Sewing = Sewing()
     back: Back = Back()
     endpapers: Endpapers = Endpapers()
+    block: Block = Block()
     binding: Binding = Binding()
+    finish: Finish = Finish()
+    artwork: Artwork = Artwork()
     stock: Annotated[dict[PieceId, PieceStock], Field(max_length=60)] = {}
     measured: dict[str, Size] = {}
+
+    @property
+    def finish_on_spine(self) -> bool:
+        """Whether anything is lettered on the spine."""
+        return self.finish.placed != "none"
 
 
 def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:

@@ -18,6 +18,10 @@ SUITABLE: dict[PieceMaterial, tuple[StockKind, ...]] = {
     "endpaper": ("endpaper", "paper"),
     "board": ("board",),
     "cloth": ("cloth", "leather"),
+    "leather": ("leather", "cloth"),
+    "side_paper": ("endpaper", "paper", "cloth"),
+    "card": ("board", "paper"),
+    "support": ("lining", "cloth"),
     "mull": ("lining", "cloth"),
     "kraft": ("lining", "paper"),
 }

@@ -1,7 +1,9 @@
 """What binders differ on for a case, and what each school gives: squares, joint, spine board, corners."""
 
-from weald.core.bindings.joint import gap_by_board, gap_for_inset
-from weald.core.reckoning import Ledger, School
+from collections.abc import Mapping
+
+from weald.core.bindings.joint import gap_by_board
+from weald.core.reckoning import Ledger, School, Term
 from weald.core.spec import JobSpec, JointRule, SpineRule
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
@@ -38,25 +40,6 @@ JOINT_GAUGES: tuple[tuple[str, str, Mm, str], ...] = (
 )
 
 
-def reckon_board(spec: JobSpec, ledger: Ledger) -> Mm:
-    """Enter the thickness of the boards with all that is glued on them, and give it back."""
-    binding = spec.binding
-    if not binding.linings:
-        return ledger.reckon("board.thickness", binding.board, "the board alone", entry="binding.board")
-    terms = {"board": ledger.entry("board", binding.board, "binding.board")}
-    for number, lining in enumerate(binding.linings):
-        label = lining.name or ("second board" if lining.side == "core" else f"lining {lining.side}")
-        about = f"binding.linings.{number}.thickness"
-        terms[f"lining{number}"] = ledger.entry(label, lining.effective, about, "thickness")
-    return ledger.reckon(
-        "board.thickness",
-        binding.board + sum(lining.effective for lining in binding.linings),
-        " + ".join(f"{{{name}}}" for name in terms),
-        terms,
-        rule="board and every lining add up",
-    )
-
-
 def reckon_squares(spec: JobSpec, ledger: Ledger) -> None:
     """Enter the three squares."""
     squares = spec.binding.squares
@@ -86,30 +69,38 @@ def reckon_squares(spec: JobSpec, ledger: Ledger) -> None:
         )
 
 
-def _gap_by_rule(spec: JobSpec, rule: JointRule, board: Mm, spine_board: Mm, groove: Mm) -> Mm:
-    binding = spec.binding
+def wanted_inset(spec: JobSpec) -> Mm:
+    """How far the boards are to begin from the spine, where the joint is made to suit that."""
+    return DEFAULT_INSET if spec.binding.inset is None else spec.binding.inset
+
+
+def _gap_by_rule(spec: JobSpec, rule: JointRule, board: Mm, from_inset: Mm) -> Mm:
     if rule == "by_board":
         return gap_by_board(board)
     if rule == "board_plus_6":
         return board + BOARD_PLUS
     if rule == "inset":
-        wanted = DEFAULT_INSET if binding.inset is None else binding.inset
-        return gap_for_inset(wanted, spine_board, groove)
-    return DEFAULT_FIXED_GAP if binding.joint is None else binding.joint
+        return from_inset
+    return DEFAULT_FIXED_GAP if spec.binding.joint is None else spec.binding.joint
 
 
-def reckon_joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> Mm:
-    """Enter the joint gap by the rule chosen, and give it back."""
+def reckon_joint(
+    spec: JobSpec, from_inset: Mm, inset_sum: tuple[str, Mapping[str, Term]], ledger: Ledger
+) -> Mm:
+    """Enter the joint gap by the rule chosen, and give it back.
+
+    :param from_inset: the gap the wanted inset asks for, and ``inset_sum`` how that comes about.
+    """
     binding = spec.binding
     thickness = ledger.value("board.thickness")
-    own = _gap_by_rule(spec, "fixed", thickness, spine_board, groove)
+    own = _gap_by_rule(spec, "fixed", thickness, from_inset)
     gauge = next((rule for rule, _, width, _ in JOINT_GAUGES if abs(width - own) < TOLERANCE), None)
     fixed = binding.joint_rule == "fixed"
     schools = [
         ledger.school(
             rule,
             label,
-            _gap_by_rule(spec, rule, thickness, spine_board, groove),
+            _gap_by_rule(spec, rule, thickness, from_inset),
             {"binding.joint_rule": rule},
             chosen=binding.joint_rule == rule and not (fixed and gauge),
             effect=effect,
@@ -127,19 +118,14 @@ def reckon_joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> 
         )
         for rule, label, width, effect in JOINT_GAUGES
     ]
-    gap = _gap_by_rule(spec, binding.joint_rule, thickness, spine_board, groove)
+    gap = _gap_by_rule(spec, binding.joint_rule, thickness, from_inset)
     board = ledger.ref("board.thickness")
+    terms: Mapping[str, Term]
     if binding.joint_rule == "board_plus_6":
         six = ledger.entry("6 mm", BOARD_PLUS, "binding.joint_rule")
         how, terms = "{board} + {six}", {"board": board, "six": six}
     elif binding.joint_rule == "inset":
-        wanted = DEFAULT_INSET if binding.inset is None else binding.inset
-        how = "{spine} + 2 × √(({inset} / 2)² + {groove}²)"
-        terms = {
-            "spine": ledger.ref("spine_board.thickness"),
-            "inset": ledger.entry("inset wanted", wanted, "binding.inset"),
-            "groove": ledger.ref("joint.groove"),
-        }
+        how, terms = inset_sum
     elif binding.joint_rule == "by_board":
         how, terms = f"by eye for a {board.shown} board", {}
     else:
@@ -155,13 +141,15 @@ def reckon_joint(spec: JobSpec, spine_board: Mm, groove: Mm, ledger: Ledger) -> 
     )
 
 
-def reckon_spine_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
-    """Enter the spine board's width by the rule chosen, and give it back."""
-    board = ledger.value("board.thickness")
+def reckon_spine_width(spec: JobSpec, block: BlockPlan, board: Term, ledger: Ledger) -> Mm:
+    """Enter the width of the spine, of board or of card, by the rule chosen, and give it back.
+
+    :param board: thickness of what lies on either side of the block.
+    """
     schools: list[School] = []
     value, how = block.thickness, "{block}"
     for rule, label, boards, more, effect in SPINE_SCHOOLS:
-        width = block.thickness + boards * board + more
+        width = block.thickness + boards * board.value + more
         chosen = spec.binding.spine_rule == rule
         schools.append(
             ledger.school(rule, label, width, {"binding.spine_rule": rule}, chosen=chosen, effect=effect)
@@ -172,11 +160,19 @@ def reckon_spine_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
             how += " − {less}" if more else ""
     terms = {
         "block": ledger.ref("block.thickness"),
-        "board": ledger.ref("board.thickness"),
+        "board": board,
         "less": ledger.entry("1 mm", 1.0, "binding.spine_rule"),
     }
     used = {name: term for name, term in terms.items() if f"{{{name}}}" in how}
-    return ledger.reckon("spine_board.width", value, how, used, rule=spec.binding.spine_rule, schools=schools)
+    return ledger.reckon(
+        "spine_board.width",
+        value,
+        how,
+        used,
+        rule=spec.binding.spine_rule,
+        schools=schools,
+        label=None if board.about == "board.thickness" else "Spine of the cover",
+    )
 
 
 def reckon_corner(spec: JobSpec, ledger: Ledger) -> Mm:

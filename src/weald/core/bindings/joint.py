@@ -1,11 +1,15 @@
 """The joint of a case: one geometry, asked in either direction.
 
-Vocabulary: the *gap* is the distance between spine board and cover board as the case lies
-flat, the *inset* how far the board begins from the block's spine when the case is closed, the
-*groove* how deep the material dips between them.
+Vocabulary: the *gap* is the distance between spine and cover board as the case lies flat, the
+*inset* how far the board begins from the joint's edge when the case is closed, the *groove* how
+deep the material dips between them.
 
-Closed, the material runs over the edge of the spine board, dips into the groove half-way and
+A flat back: the material runs over the edge of the spine board, dips into the groove half-way and
 comes up to the board: gap = spine board + 2·√((inset/2)² + groove²).
+
+A backed spine: the material leaves the inlay at the tip of the shoulder, which stands ``back``
+behind the shoulder line and ``out`` from the block; it dips to the groove's floor and comes up to
+the board, whose outside lies one board's thickness from the block.
 """
 
 import math
@@ -14,6 +18,7 @@ from weald.core.units import Mm
 
 EASY_INSET = 1.5
 """Inset to board thickness from which a board opens easily; at 1 it just reaches a right angle."""
+_HALVINGS = 60
 
 
 def gap_for_inset(inset: Mm, spine_board: Mm, groove: Mm) -> Mm:
@@ -41,3 +46,20 @@ def gap_by_board(board: Mm) -> Mm:
     if board <= 2:
         return 7.0
     return 8.0 if board <= 2.5 else 9.0
+
+
+def backed_gap(inset: Mm, back: Mm, out: Mm, board: Mm, groove: Mm) -> Mm:
+    """The gap from the tip of a shoulder that lets the board begin ``inset`` from the shoulder line."""
+    return math.hypot(inset / 2 + back, out - board + groove) + math.hypot(inset / 2, groove)
+
+
+def backed_inset(gap: Mm, back: Mm, out: Mm, board: Mm, groove: Mm) -> Mm | None:
+    """The inset a gap from the tip of a shoulder gives, or ``None`` where it is too tight."""
+    low, high = 0.0, 2 * gap
+    if backed_gap(low, back, out, board, groove) > gap:
+        return None
+    for _ in range(_HALVINGS):
+        middle = (low + high) / 2
+        narrow = backed_gap(middle, back, out, board, groove) < gap
+        low, high = (middle, high) if narrow else (low, middle)
+    return low

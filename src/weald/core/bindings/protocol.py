@@ -1,14 +1,23 @@
-"""What every structure answers: block in; pieces, drawings and findings out."""
+"""What every structure answers: what it is and what it suits; a block in, pieces and drawings out."""
 
-from dataclasses import dataclass
-from typing import Protocol
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from typing import Literal, Protocol, TypeVar
 
-from weald.core.drawing import Drawing
-from weald.core.findings import Finding
+from weald.core.drawing import Drawing, Sketch
+from weald.core.findings import Finding, Patch
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
-from weald.core.stations.block import BlockPlan
+from weald.core.sewing import Hole
+from weald.core.spec import Covering, JobSpec, SewingMethod, StructureName
+from weald.core.stations.block import BlockPlan, Treatment
+from weald.core.units import Mm
+
+BackName = Literal["flat", "round"]
+ShoulderName = Literal["none", "45", "90"]
+Sections = Literal["one", "several", "leaves"]
+Choice = TypeVar("Choice")
+SHOULDER_DEGREES: dict[ShoulderName, float] = {"none": 0.0, "45": 45.0, "90": 90.0}
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,8 +29,90 @@ class Bound:
     findings: tuple[Finding, ...]
 
 
-class Structure(Protocol):
-    """A way to bind a block."""
+class Bind(Protocol):
+    """Binds a block, entering every size in the ledger."""
 
-    def __call__(self, spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Bound:
-        """Bind ``block``, entering every size in ``ledger``."""
+    def __call__(self, spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
+        """Size, draw and judge the binding of ``block``; ``holes`` are those of its sewing."""
+
+
+@dataclass(frozen=True, slots=True)
+class Structure:
+    """A way to bind a block. Whatever can be chosen lists its default first.
+
+    :param good_for: what it is good for, ``lasts`` how long, ``needs`` what it takes; in words.
+    :param effort: 1 an evening's first try, 5 years of practice.
+    :param draw: its small picture, a closed book cut across at the spine unless something says more.
+    :param entries: the paths of what it asks for, besides text, paper and folding.
+    :param chooses: what choosing it changes besides its name.
+    :param sections: one folded section, several sewn together, or single leaves.
+    :param thinnest, thickest: blocks it suits. ``heaviest``: grams of leaves it carries.
+    :param most_swell: part of the thickness its back takes up; beyond that the spine stays swollen.
+    :param flush: whether cover and block are trimmed together, which a deckle edge does not survive.
+    :param lined: whether its spine is lined with mull and paper; ``hollow`` whether it may have a hollow.
+    :param banded: whether bands may run across its spine; ``lettered`` whether it has a spine to letter.
+    :param printed: whether its cover is meant to be printed on.
+    :param laminated: whether each board is made of a thick and a thin one.
+    """
+
+    name: StructureName
+    title: str
+    good_for: str
+    lasts: str
+    effort: int
+    needs: str
+    bind: Bind
+    draw: Callable[[Sketch], None]
+    methods: tuple[SewingMethod, ...]
+    sections: Sections = "several"
+    backs: tuple[BackName, ...] = ("flat",)
+    shoulders: tuple[ShoulderName, ...] = ("none",)
+    coverings: tuple[Covering, ...] = ("full",)
+    entries: tuple[str, ...] = ()
+    chooses: Patch | None = None
+    thinnest: Mm = 0.0
+    thickest: Mm = 80.0
+    heaviest: float = 2500.0
+    most_swell: float = 0.12
+    boards: bool = True
+    endpapers: bool = True
+    flush: bool = False
+    lined: bool = True
+    hollow: bool = False
+    laminated: bool = False
+    banded: bool = False
+    lettered: bool = True
+    printed: bool = False
+
+    def treatment(self, spec: JobSpec) -> Treatment:
+        """What it does to the block: what was decided, where that goes with it, else its own first choice."""
+        rounded = _allowed(spec.back.shape, self.backs) == "round"
+        shoulder = _allowed(spec.back.shoulder, self.shoulders)
+        return Treatment(
+            rounded=rounded,
+            shoulder=SHOULDER_DEGREES[shoulder] if rounded and self.boards else 0.0,
+            method=_allowed(spec.sewing.method, self.methods),
+            endpapers=self.endpapers,
+            most_swell=self.most_swell,
+            leaf_factor=2 if self.name == "single_leaves" and spec.binding.leaves == "drum" else 1,
+        )
+
+    def shows_print(self, spec: JobSpec) -> bool:
+        """Whether what is printed on its cover is planned: on paper in one piece."""
+        whole = self.covering(spec) in ("full", "three_piece")
+        return self.printed or (self.boards and self.lettered and whole and spec.binding.material == "paper")
+
+    def covering(self, spec: JobSpec) -> Covering:
+        """The covering decided, where it goes with this structure, else its first."""
+        return _allowed(spec.binding.covering, self.coverings)
+
+    def picture(self) -> Drawing:
+        """Its small picture."""
+        sketch = Sketch()
+        self.draw(sketch)
+        drawing = sketch.finish(f"structure.{self.name}", "boards", self.title, rows=(0, 0, 0, 0))
+        return replace(drawing, to_scale=False)
+
+
+def _allowed(wanted: Choice, allowed: tuple[Choice, ...]) -> Choice:
+    return wanted if wanted in allowed else allowed[0]

@@ -1,31 +1,66 @@
-"""Block: its thickness and size, the swell of the sewing, and what follows for a flat back."""
+"""Block: its thickness and size, the swell of the sewing, and the back it is given."""
 
 from dataclasses import dataclass
 
-from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.paper import GREYBOARD_GSM_PER_MM, calliper_from_bulk
-from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
+from weald.core.reckoning import Ledger, School
+from weald.core.spec import JobSpec, SewingMethod
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
-from weald.core.textblock import FLAT_BACK_SWELL_LIMIT, swell, thread_for_flat_back
-from weald.core.units import Mm
+from weald.core.textblock import (
+    FLAT_BACK_SWELL_EASY,
+    FLAT_BACK_SWELL_LIMIT,
+    FULL_ROUND,
+    GENTLE_ROUND,
+    MOST_SWELL,
+    arc_to_chord,
+    out_of_square,
+    rise,
+    round_for_swell,
+    shoulder_height,
+    swell,
+    thread_for_swell,
+)
+from weald.core.units import TOLERANCE, Mm
 
 THICKEST: Mm = 300.0
-THICK_FOR_A_CASE: Mm = 80.0
-THINNEST_WITH_SPINE_BOARD: Mm = 4.0
 MEASUREMENT_DOUBTED = 0.2
-DRAWN_FOLDS = 400
-MULL_OVERLAP: Mm = 25.0
-"""Mull lies this far on each board; 15 to 30 is usual."""
-MULL_SHORT: Mm = 10.0
-"""Mull stops this short of head and tail."""
+DIAGONALS_MAY_DIFFER: Mm = 0.5
+ROUND_SCHOOLS: tuple[tuple[str, str, float, str], ...] = (
+    ("fifth", "a fifth of a circle", GENTLE_ROUND, "gentle: takes up about 7 % of swell"),
+    ("third", "a third of a circle", FULL_ROUND, "full: takes up about 21 %"),
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Treatment:
+    """What a structure does to the block.
+
+    :param shoulder: degrees the outer sections are bent over; 0 leaves the spine as it is.
+    :param method: how it is sewn, which may differ from the entry where that does not suit.
+    :param most_swell: part of the thickness an unrounded spine takes up.
+    :param endpapers: whether it has any. ``leaf_factor`` is 2 where every leaf is two, back to back.
+    """
+
+    rounded: bool
+    shoulder: float
+    method: SewingMethod
+    endpapers: bool = True
+    most_swell: float = FLAT_BACK_SWELL_LIMIT
+    leaf_factor: int = 1
 
 
 @dataclass(frozen=True, slots=True)
 class BlockPlan:
-    """The block as it goes into the case. ``leaf_mass`` is that of its paper, in grams."""
+    """The block as it goes into its cover. ``leaf_mass`` is that of its paper, in grams.
+
+    :param round: part of a circle the spine is rounded to; 0 is flat.
+    :param arc: over the spine from shoulder to shoulder, ``chord`` straight across; both are the
+        thickness of a flat block.
+    :param shoulder: how far the shoulders stand out; ``shoulder_line`` how far from the spine they begin.
+    :param joint_width: from shoulder (of a flat block, from the spine) to the fore-edge.
+    """
 
     height: Mm
     width: Mm
@@ -33,45 +68,99 @@ class BlockPlan:
     swell: Mm
     sections: int
     leaf_mass: float
+    round: float
+    arc: Mm
+    chord: Mm
+    rise: Mm
+    shoulder: Mm
+    shoulder_line: Mm
+    shoulder_angle: float
+    joint_width: Mm
 
 
-def reckon(spec: JobSpec, paper: PaperPlan, folding: FoldingPlan, ledger: Ledger) -> BlockPlan:
-    """Stack the leaves and the endpapers, and add the swell."""
+def reckon(
+    spec: JobSpec, treatment: Treatment, paper: PaperPlan, folding: FoldingPlan, ledger: Ledger
+) -> BlockPlan:
+    """Stack the leaves and the endpapers, add the swell, and shape the back."""
     ends = spec.endpapers
-    ledger.reckon(
-        "text.thickness",
-        ledger.value("text.leaves") * paper.calliper,
-        "{leaves} × {calliper}",
-        {"leaves": ledger.ref("text.leaves"), "calliper": ledger.ref("paper.calliper")},
-    )
-    end_calliper = calliper_from_bulk(ends.grammage, ends.bulk)
-    ledger.reckon(
-        "endpapers.thickness",
-        2 * ends.leaves * end_calliper,
-        "2 × {leaves} × {grammage} × {bulk} / 1000",
-        {
-            "leaves": ledger.entry("leaves at each end", ends.leaves, "endpapers.leaves", "count"),
-            "grammage": ledger.entry("endpaper", ends.grammage, "endpapers.grammage", "grammage"),
-            "bulk": ledger.entry("bulk", ends.bulk, "endpapers.bulk", "factor"),
-        },
-        sum_in_mm=True,
-    )
-    thickness = ledger.reckon(
-        "block.thickness",
-        ledger.value("text.thickness") + ledger.value("endpapers.thickness"),
-        "{text} + {ends}",
-        {"text": ledger.ref("text.thickness"), "ends": ledger.ref("endpapers.thickness")},
-    )
+    end_leaves = ends.leaves if treatment.endpapers else 0
+    sections = len(folding.sections) if folding.sewn and treatment.method != "none" else 0
+    thickness = _reckon_thickness(spec, treatment, end_leaves, paper, sections, ledger)
     height = ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
     width = ledger.reckon("block.width", spec.leaf.width, "the trimmed leaf", entry="leaf.width")
-    sections, sewing = len(folding.sections) if folding.sewn else 0, spec.sewing
+    sewn = sections + (2 if ends.kind == "sewn" and end_leaves and sections else 0)
+    added = _reckon_swell(spec, treatment, thickness, sewn, ledger)
+    area = height * width / 1e6
+    leaves = ledger.value("text.leaves") * treatment.leaf_factor
+    mass = area * (leaves * paper.grammage + 2 * end_leaves * ends.grammage)
+    _reckon_diagonals(spec, height, width, ledger)
+    if not treatment.rounded:
+        return BlockPlan(
+            height, width, thickness, added, sewn, mass, 0.0, thickness, thickness, 0.0, 0.0, 0.0, 0.0, width
+        )
+    return _rounded(spec, treatment, (height, width, thickness), added, sewn, mass, ledger)
+
+
+def _reckon_thickness(
+    spec: JobSpec,
+    treatment: Treatment,
+    end_leaves: int,
+    paper: PaperPlan,
+    sections: int,
+    ledger: Ledger,
+) -> Mm:
+    ends, leaves = spec.endpapers, ledger.value("text.leaves")
+    if treatment.leaf_factor == 1:
+        how, terms = "{leaves} × {calliper}", {}
+    else:
+        how = "{fold} × {leaves} × {calliper}"
+        terms = {"fold": ledger.entry("back to back", treatment.leaf_factor, "binding.leaves", "count")}
+    text = ledger.reckon(
+        "text.thickness",
+        treatment.leaf_factor * leaves * paper.calliper,
+        how,
+        terms | {"leaves": ledger.ref("text.leaves"), "calliper": ledger.ref("paper.calliper")},
+    )
+    total, summed = text, {"text": ledger.ref("text.thickness")}
+    if end_leaves:
+        total += ledger.reckon(
+            "endpapers.thickness",
+            2 * end_leaves * calliper_from_bulk(ends.grammage, ends.bulk),
+            "2 × {leaves} × {grammage} × {bulk} / 1000",
+            {
+                "leaves": ledger.entry("leaves at each end", end_leaves, "endpapers.leaves", "count"),
+                "grammage": ledger.entry("endpaper", ends.grammage, "endpapers.grammage", "grammage"),
+                "bulk": ledger.entry("bulk", ends.bulk, "endpapers.bulk", "factor"),
+            },
+            sum_in_mm=True,
+        )
+        summed["ends"] = ledger.ref("endpapers.thickness")
+    inserted = spec.block.inserted
+    if inserted and sections:
+        total += ledger.reckon(
+            "inserts.thickness",
+            inserted * sections,
+            "{sections} × {inserted}",
+            {
+                "sections": ledger.entry("sewn signatures", sections, "sections.count", "count"),
+                "inserted": ledger.entry("in each", inserted, "block.inserted", "thickness"),
+            },
+            rule="made good at the spine by guards of the same thickness",
+        )
+        summed["inserts"] = ledger.ref("inserts.thickness")
+    return ledger.reckon("block.thickness", total, " + ".join(f"{{{name}}}" for name in summed), summed)
+
+
+def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: int, ledger: Ledger) -> Mm:
+    sewing = spec.sewing
+    thread = 0.0 if treatment.method in ("staples", "none") else sewing.thread
     added = ledger.reckon(
         "spine.swell",
-        swell(sections, sewing.thread, sewing.swell_factor),
+        swell(sections, thread, sewing.swell_factor),
         "{sections} × {thread} × {factor}",
         {
             "sections": ledger.entry("sewn signatures", sections, "sections.count", "count"),
-            "thread": ledger.entry("thread", sewing.thread, "sewing.thread", "thickness"),
+            "thread": ledger.entry("thread", thread, "sewing.thread", "thickness"),
             "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
         },
         rule="0.5 for all-along sewing until measured, half of that for two-on",
@@ -81,7 +170,7 @@ def reckon(spec: JobSpec, paper: PaperPlan, folding: FoldingPlan, ledger: Ledger
         100 * added / thickness,
         "100 × {swell} / {thickness}",
         {"swell": ledger.ref("spine.swell"), "thickness": ledger.ref("block.thickness")},
-        rule="a flat back takes 10 to 12 %",
+        rule="a flat back takes 10 to 12 %; more has to be rounded away",
     )
     ledger.reckon(
         "spine.thickness",
@@ -90,9 +179,182 @@ def reckon(spec: JobSpec, paper: PaperPlan, folding: FoldingPlan, ledger: Ledger
         {"thickness": ledger.ref("block.thickness"), "swell": ledger.ref("spine.swell")},
         rule="before the spine is nipped; the case is sized on the pressed block",
     )
-    area = height * width / 1e6
-    mass = area * (ledger.value("text.leaves") * paper.grammage + 2 * ends.leaves * ends.grammage)
-    return BlockPlan(height, width, thickness, added, sections, mass)
+    if thread and sections > 1:
+        wanted = FLAT_BACK_SWELL_EASY
+        if treatment.rounded and spec.back.round_rule == "given" and spec.back.round:
+            wanted = arc_to_chord(spec.back.round) - 1
+        ledger.reckon(
+            "thread.suits",
+            thread_for_swell(wanted, thickness, sections, sewing.swell_factor),
+            "{part} × {thickness} / ({sections} × {factor})",
+            {
+                "part": ledger.entry("swell wanted", wanted, "back.round", "factor"),
+                "thickness": ledger.ref("block.thickness"),
+                "sections": ledger.entry("sewn signatures", sections, "sections.count", "count"),
+                "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
+            },
+            rule="thick enough to give the round its swell"
+            if treatment.rounded
+            else "the thickest a flat back takes easily; thinner is better",
+        )
+    return added
+
+
+def _reckon_diagonals(spec: JobSpec, height: Mm, width: Mm, ledger: Ledger) -> None:
+    one, other = spec.block.diagonal_1, spec.block.diagonal_2
+    ledger.reckon(
+        "block.diagonal",
+        (height**2 + width**2) ** 0.5,
+        "√({height}² + {width}²)",
+        {"height": ledger.ref("block.height"), "width": ledger.ref("block.width")},
+        rule="of a square block, from corner to corner either way",
+    )
+    if one and other:
+        ledger.reckon(
+            "block.out_of_square",
+            out_of_square(width, one, other),
+            "|{one}² − {other}²| / (4 × {width})",
+            {
+                "one": ledger.entry("one diagonal", one, "block.diagonal_1"),
+                "other": ledger.entry("the other", other, "block.diagonal_2"),
+                "width": ledger.ref("block.width"),
+            },
+            rule="how far head and tail have slid against one another",
+        )
+
+
+def _round_schools(spec: JobSpec, own: float, ledger: Ledger) -> list[School]:
+    back = spec.back
+    schools = [
+        ledger.school(
+            rule,
+            label,
+            part,
+            {"back.round": round(part, 4), "back.round_rule": "given"},
+            chosen=back.round_rule == "given" and abs(back.round - part) < TOLERANCE,
+            effect=effect,
+            kind="factor",
+        )
+        for rule, label, part, effect in ROUND_SCHOOLS
+    ]
+    schools.append(
+        ledger.school(
+            "swell",
+            "the round the swell asks for",
+            own,
+            {"back.round_rule": "swell"},
+            chosen=back.round_rule == "swell",
+            effect="nothing forced, nothing left over",
+            kind="factor",
+        )
+    )
+    return schools
+
+
+def _rounded(
+    spec: JobSpec,
+    treatment: Treatment,
+    size: tuple[Mm, Mm, Mm],
+    added: Mm,
+    sections: int,
+    mass: float,
+    ledger: Ledger,
+) -> BlockPlan:
+    height, width, thickness = size
+    own = ledger.reckon(
+        "spine.swell_round",
+        round_for_swell(added / thickness),
+        "the round whose arc is {swell} longer than {thickness}",
+        {"swell": ledger.ref("spine.swell"), "thickness": ledger.ref("block.thickness")},
+        rule="x / sin x = 1 + swell / thickness, x half the arc's angle",
+    )
+    part = ledger.reckon(
+        "spine.round",
+        own if spec.back.round_rule == "swell" else spec.back.round,
+        "as the swell asks for" if spec.back.round_rule == "swell" else "as decided",
+        schools=_round_schools(spec, own, ledger),
+        entry=None if spec.back.round_rule == "swell" else "back.round",
+    )
+    angle = treatment.shoulder
+    line = height_of = 0.0
+    if angle:
+        board = ledger.ref("board.thickness")
+        line = ledger.reckon(
+            "shoulder.line",
+            board.value,
+            "{board}",
+            {"board": board},
+            rule="marked on the first and last section before backing: what lies beyond is bent over",
+        )
+        height_of = ledger.reckon(
+            "shoulder.height",
+            shoulder_height(line, angle),
+            "{line}" if angle == 90 else f"{{line}} × sin {angle:g}°",
+            {"line": ledger.ref("shoulder.line")},
+            rule="boards sit in a shoulder of 90°; for a case, 45° is enough, about 0.7 of the board",
+        )
+    chord_terms = {"thickness": ledger.ref("block.thickness")}
+    if angle:
+        chord_terms["shoulder"] = ledger.ref("shoulder.height")
+    chord = ledger.reckon(
+        "spine.chord",
+        thickness + 2 * height_of,
+        "{thickness} + 2 × {shoulder}" if angle else "{thickness}",
+        chord_terms,
+    )
+    factor = arc_to_chord(part)
+    arc = ledger.reckon(
+        "spine.arc",
+        chord * factor,
+        "{chord} × {factor}",
+        {
+            "chord": ledger.ref("spine.chord"),
+            "factor": ledger.entry("x / sin x", factor, "spine.round", "factor"),
+        },
+        rule="x half the arc's angle; linings, hollow, inlay and end bands are as wide as this",
+    )
+    high = ledger.reckon(
+        "spine.rise",
+        rise(chord, part),
+        f"{{chord}} / 2 × tan({90 * part:.1f}°)",
+        {"chord": ledger.ref("spine.chord")},
+        rule="how far the middle stands out beyond the shoulders",
+    )
+    ledger.reckon(
+        "spine.left_over",
+        added - thickness * (factor - 1),
+        "{swell} − {thickness} × ({factor} − 1)",
+        {
+            "swell": ledger.ref("spine.swell"),
+            "thickness": ledger.ref("block.thickness"),
+            "factor": ledger.entry("x / sin x", factor, "spine.round", "factor"),
+        },
+        rule="what the round does not take up goes into the shoulders; less than nothing has to be forced",
+    )
+    joint_width = width
+    if angle:
+        joint_width = ledger.reckon(
+            "shoulder.width",
+            width - line,
+            "{width} − {line}",
+            {"width": ledger.ref("block.width"), "line": ledger.ref("shoulder.line")},
+        )
+    return BlockPlan(
+        height,
+        width,
+        thickness,
+        added,
+        sections,
+        mass,
+        part,
+        arc,
+        chord,
+        high,
+        height_of,
+        line,
+        angle,
+        joint_width,
+    )
 
 
 def book_weight(spec: JobSpec, block: BlockPlan, board_area: float, cover_area: float, cloth: float) -> float:
@@ -100,48 +362,23 @@ def book_weight(spec: JobSpec, block: BlockPlan, board_area: float, cover_area: 
     return block.leaf_mass + board_area * spec.binding.board * GREYBOARD_GSM_PER_MM + cover_area * cloth
 
 
-def mind(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Finding]:
-    """What to mind about the block for a flat back."""
+def mind(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) -> list[Finding]:
+    """What to mind about the block and its back."""
     found: list[Finding] = []
     show = ledger.notation
-    thickness = show.length(block.thickness, True)
     if block.thickness > THICKEST:
         found.append(
             finding(
                 "block.too_thick",
                 "block.thickness",
-                thickness=thickness,
+                thickness=show.length(block.thickness, True),
                 most=show.length(THICKEST, True),
             )
         )
-    elif block.thickness > THICK_FOR_A_CASE:
-        found.append(finding("block.heavy", "block.thickness", thickness=thickness))
-    elif block.thickness < THINNEST_WITH_SPINE_BOARD:
-        found.append(
-            finding(
-                "block.thin",
-                "block.thickness",
-                thickness=thickness,
-                least=show.length(THINNEST_WITH_SPINE_BOARD, True),
-            )
-        )
-    if block.swell > FLAT_BACK_SWELL_LIMIT * block.thickness:
-        best = thread_for_flat_back(block.thickness, block.sections, spec.sewing.swell_factor)
-        thread = int(best * 100) / 100
-        actions = (
-            (Action(f"Sew with {show.thickness(thread, True)} thread", {"sewing.thread": thread}),)
-            if thread >= 0.2
-            else ()
-        )
-        found.append(
-            finding(
-                "swell.much",
-                "spine.swell_ratio",
-                percent=f"{100 * block.swell / block.thickness:.0f}",
-                thread=show.thickness(max(thread, 0.01), True),
-                actions=actions,
-            )
-        )
+    if treatment.rounded:
+        found += _mind_round(block, ledger)
+    elif block.swell > treatment.most_swell * block.thickness:
+        found.append(_much_swell(spec, treatment, block, ledger))
     quantity = ledger.quantities["block.thickness"]
     if quantity.measured is not None and (
         abs(quantity.measured - quantity.computed) > MEASUREMENT_DOUBTED * quantity.computed
@@ -155,51 +392,105 @@ def mind(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Finding]:
                 computed=quantity.computed_shown,
             )
         )
+    return [*found, *_mind_trimming(spec, block, ledger)]
+
+
+def _much_swell(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) -> Finding:
+    show = ledger.notation
+    best = thread_for_swell(FLAT_BACK_SWELL_EASY, block.thickness, block.sections, spec.sewing.swell_factor)
+    thread = int(best * 100) / 100
+    actions = (
+        (Action(f"Sew with {show.thickness(thread, True)} thread", {"sewing.thread": thread}),)
+        if thread >= 0.2
+        else ()
+    )
+    return finding(
+        "swell.much",
+        "spine.swell_ratio",
+        percent=f"{100 * block.swell / block.thickness:.0f}",
+        most=f"{100 * treatment.most_swell:.0f}",
+        thread=show.thickness(max(thread, 0.01), True),
+        actions=actions,
+    )
+
+
+FORCED_NOTICED: Mm = 0.5
+LEFT_OVER_NOTICED = 1.0
+"""Swell left over, in shoulders' heights, beyond which it does not find room in them."""
+
+
+def _mind_round(block: BlockPlan, ledger: Ledger) -> list[Finding]:
+    show = ledger.notation
+    left = ledger.value("spine.left_over")
+    own = Action("Round as the swell asks for", {"back.round_rule": "swell"})
+    found: list[Finding] = []
+    if block.round < TOLERANCE:
+        full = Action("Round it to a fifth of a circle", {"back.round": 0.2, "back.round_rule": "given"})
+        found.append(finding("round.none", "spine.round", actions=(full,)))
+    elif block.swell > MOST_SWELL * block.thickness:
+        found.append(
+            finding(
+                "round.impossible",
+                "spine.swell_round",
+                swell=show.thickness(block.swell, True),
+                most=show.thickness(MOST_SWELL * block.thickness, True),
+            )
+        )
+    elif left < -FORCED_NOTICED:
+        found.append(
+            finding(
+                "round.forced",
+                "spine.left_over",
+                short=show.thickness(-left, True),
+                actions=(own,),
+            )
+        )
+    elif left > LEFT_OVER_NOTICED * max(block.shoulder, FORCED_NOTICED):
+        found.append(
+            finding("round.left_over", "spine.left_over", left=show.thickness(left, True), actions=(own,))
+        )
     return found
 
 
-def draw_front(block: BlockPlan, ledger: Ledger) -> Drawing:
-    """The block lying on its back board, with the mull over the spine."""
-    show, sketch = ledger.notation.figure, Sketch()
-    front = box(0, 0, block.width, block.height)
-    sketch.area(front, "block", about="block.width block.height")
-    sketch.grain(front, 90)
-    if block.height > 2 * MULL_SHORT:
-        across = min(MULL_OVERLAP, block.width / 3)
-        sketch.area(box(0, MULL_SHORT, across, block.height - 2 * MULL_SHORT), "lining")
-        sketch.label(across / 2, block.height / 2, "mull", height=min(4.0, across / 5), rotation=-90)
-    sketch.dimension((0, 0), (block.width, 0), show(block.width), about="block.width")
-    sketch.dimension((block.width, 0), (block.width, block.height), show(block.height), about="block.height")
-    return sketch.finish(
-        "block.front",
-        "block",
-        "The block, from the front",
-        rows=(0, 1, 1, 0),
-        text=f"A block {show(block.width, True)} wide and {show(block.height, True)} high.",
-    )
-
-
-def draw_tail(block: BlockPlan, ledger: Ledger) -> Drawing:
-    """The spine part of the block from its tail, as sewn: the swell, and where it has gone."""
-    show, sketch = ledger.notation.figure, Sketch()
-    half, sewn = block.thickness / 2, (block.thickness + block.swell) / 2
-    reach = min(block.width, max(60.0, 3 * block.thickness))
-    ends = 0.6 * reach
-    sketch.area(
-        ((0, -sewn), (ends, -half), (reach, -half), (reach, half), (ends, half), (0, sewn)),
-        "block",
-        about="block.thickness spine.swell spine.thickness",
-    )
-    folds = min(block.sections, DRAWN_FOLDS)
-    for fold in range(1, folds):
-        part = 2 * fold / folds - 1
-        sketch.line(((0, part * sewn), (ends, part * half), (reach, part * half)), "hidden", "sections.count")
-    sketch.dimension((0, sewn), (0, -sewn), show(2 * sewn), about="spine.thickness spine.swell")
-    sketch.dimension((reach, -half), (reach, half), show(block.thickness), about="block.thickness")
-    return sketch.finish(
-        "block.tail",
-        "block",
-        "The spine as sewn, from the tail",
-        rows=(1, 0, 1, 0),
-        text=f"{show(block.thickness, True)} thick, {show(2 * sewn, True)} at the spine as sewn.",
-    )
+def _mind_trimming(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Finding]:
+    found: list[Finding] = []
+    show, trims = ledger.notation.length, spec.leaf.trim
+    one, other = spec.block.diagonal_1, spec.block.diagonal_2
+    if spec.paper.deckle and trims.fore_edge:
+        action = Action("Leave the fore-edge untrimmed", {"leaf.trim.fore_edge": 0})
+        found.append(finding("deckle.trimmed", "leaf.trim.fore_edge", actions=(action,)))
+    if spec.block.trimming == "untrimmed" and (trims.head or trims.tail or trims.fore_edge):
+        none: dict[str, object] = {f"leaf.trim.{edge}": 0 for edge in ("head", "tail", "fore_edge")}
+        found.append(
+            finding("trim.meant", "block.trimming", actions=(Action("Leave every edge as it is", none),))
+        )
+    if one and other:
+        expected, off = ledger.value("block.diagonal"), abs(one - other)
+        far = max(abs(one - expected), abs(other - expected))
+        if far > 0.1 * expected:
+            found.append(finding("diagonals.far", "block.diagonal_1", expected=show(expected, True)))
+        elif off > DIAGONALS_MAY_DIFFER + TOLERANCE:
+            found.append(
+                finding(
+                    "diagonals.differ",
+                    "block.out_of_square",
+                    off=ledger.notation.thickness(off, True),
+                    slid=ledger.shown("block.out_of_square"),
+                )
+            )
+        else:
+            found.append(finding("diagonals.equal", "block.diagonal_1"))
+    squares = spec.binding.squares
+    band, head = spec.block.end_band_height, min(squares.head, squares.tail)
+    if spec.block.end_bands != "none" and band > head - DIAGONALS_MAY_DIFFER + TOLERANCE:
+        fits = max(head - DIAGONALS_MAY_DIFFER, 0.5)
+        found.append(
+            finding(
+                "end_band.high",
+                "block.end_band_height",
+                band=show(band, True),
+                square=show(head, True),
+                actions=(Action(f"Band of {show(fits, True)}", {"block.end_band_height": fits}),),
+            )
+        )
+    return found

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from weald.core.cutting.order import SQUARED
+from weald.core.diagonal import askew
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.grain import crosswise
 from weald.core.paper import Lay, across, grain_word, lays_on_sheet, ways_on_sheet
@@ -139,6 +140,12 @@ def _mind(piece: Piece, stock: PieceStock, lay: Lay | None, notation: Notation) 
         has = size(stock.width, True)
         if stock.height is not None:
             has = f"{size(stock.width, True)} × {size(stock.height, True)}"
+        if stock.form == "skin" and stock.height is not None:
+            turn = askew((piece.cut_width, piece.height), (stock.width, stock.height))
+            if turn is not None:
+                return [
+                    finding("piece.askew", about, piece=piece.label, stock=stock.name, degrees=f"{turn:.0f}")
+                ]
         return [
             finding("piece.too_large", about, piece=piece.label, needs=piece.shown, stock=stock.name, has=has)
         ]

@@ -1,7 +1,7 @@
-"""What to mind about a flat-back case, with the remedy."""
+"""What to mind about a case, with the remedy."""
 
-from weald.core.bindings.flat_case_sizes import FlatCase
-from weald.core.bindings.joint import EASY_INSET, gap_for_inset, least_gap
+from weald.core.bindings.case_sizes import Case
+from weald.core.bindings.joint import EASY_INSET
 from weald.core.findings import Action, Finding, finding
 from weald.core.paper import board_for_height
 from weald.core.reckoning import Ledger
@@ -13,28 +13,25 @@ WIDEST_CLOTH: Mm = 1400.0
 SQUARE_NOTICED: Mm = 0.5
 
 
-def mind(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Finding]:
+def mind(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     """Joint, squares and sizes, the case closed."""
     return [
-        *_mind_joint(spec, case, ledger),
+        *(_mind_joint(spec, case, ledger) if case.spine != "bare" else ()),
         *_mind_squares(spec, case, ledger),
         *_mind_sizes(spec, case, ledger),
     ]
 
 
-def _open_joint(label: str, inset: Mm, shown: str) -> Action:
-    return Action(f"{label}: gap {shown}", {"binding.joint_rule": "inset", "binding.inset": round(inset, 2)})
-
-
-def _mind_joint(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Finding]:
+def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     show = ledger.notation.length
-    square = gap_for_inset(case.board, case.spine_board, case.groove)
-    easy = gap_for_inset(EASY_INSET * case.board, case.spine_board, case.groove)
-    actions: tuple[Action, ...] = (
-        _open_joint("Opens square", case.board, show(square, True)),
-        _open_joint("Opens easily", EASY_INSET * case.board, show(easy, True)),
+    actions: tuple[Action, ...] = tuple(
+        Action(
+            f"{label}: inset {show(inset, True)}",
+            {"binding.joint_rule": "inset", "binding.inset": round(inset, 2)},
+        )
+        for label, inset in (("Opens square", case.board), ("Opens easily", EASY_INSET * case.board))
     )
-    if "joint.gap" in spec.measured:
+    if "joint.gap" in spec.measured or "joint.inset" in spec.measured:
         actions = ()
     if case.too_tight:
         return [
@@ -42,11 +39,9 @@ def _mind_joint(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Finding]:
                 "joint.too_tight",
                 "joint.gap",
                 gap=show(case.gap, True),
-                spine=show(case.spine_board, True),
-                short=show(max(0.0, (case.gap - case.spine_board) / 2), True),
                 groove=show(case.groove, True),
-                least=show(least_gap(case.spine_board, case.groove), True),
-                easy=show(easy, True),
+                least=show(case.least_gap, True),
+                easy=show(EASY_INSET * case.board, True),
                 actions=actions,
             )
         ]
@@ -56,15 +51,15 @@ def _mind_joint(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Finding]:
                 "joint.stiff",
                 "joint.inset",
                 inset=show(case.inset, True),
-                square=show(square, True),
-                easy=show(easy, True),
+                square=show(case.board, True),
+                easy=show(EASY_INSET * case.board, True),
                 actions=actions,
             )
         ]
     return []
 
 
-def _mind_squares(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Finding]:
+def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
     show, asked = ledger.notation.length, spec.binding.squares
     edges = (
@@ -99,7 +94,7 @@ def _mind_squares(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Finding
     return found
 
 
-def _mind_sizes(spec: JobSpec, case: FlatCase, ledger: Ledger) -> list[Finding]:
+def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
     show = ledger.notation.length
     if case.board_width < 2 * case.board:

@@ -1,0 +1,176 @@
+"""What all cases have in common once they are sized: pieces, drawings, and what to mind."""
+
+from weald.core.bindings.case_drawings import (
+    draw_closed,
+    draw_corner,
+    draw_flat,
+    draw_section,
+    draw_spacer,
+)
+from weald.core.bindings.case_findings import mind
+from weald.core.bindings.case_sizes import Case
+from weald.core.bindings.covering_findings import mind_covering, reckon_covering
+from weald.core.bindings.coverings import Ground, cover_parts, cover_pieces
+from weald.core.bindings.protocol import Bound
+from weald.core.grain import mind_bow, reckon_pull
+from weald.core.pieces import Piece, make_piece
+from weald.core.reckoning import Ledger
+from weald.core.spec import Covering, JobSpec
+from weald.core.units import Mm
+
+CASE_ENTRIES = (
+    "binding.board",
+    "binding.spine_board",
+    "binding.cut_in_case",
+    "binding.linings",
+    "binding.squares",
+    "binding.spine_rule",
+    "binding.joint_rule",
+    "binding.groove",
+    "binding.cover",
+    "binding.turn_in",
+)
+INFILL_FROM: Mm = 0.5
+"""Leather as thick as this shows its edge through sides and paste-downs unless it is levelled."""
+COVERINGS: tuple[Covering, ...] = ("full", "quarter", "half", "fore_edge")
+
+
+def bind_case(
+    spec: JobSpec, case: Case, covering: Covering, ledger: Ledger, *, joined: bool = False
+) -> Bound:
+    """Cover a case, draw it, and say what to mind.
+
+    :param joined: whether boards are joined by a strip of paper first, then covered.
+    """
+    ground = Ground(case.board_width, case.middle, case.board_height, case.turn_in, case.corner)
+    reckon_covering(covering, spec.binding, ground, ledger)
+    parts = cover_parts(covering, spec.binding, ground)
+    joined = joined or covering == "three_piece"
+    pieces = [
+        *board_pieces(spec, (case.board_width, case.board_height), ledger),
+        *_spine_pieces(spec, case, ledger),
+    ]
+    joining: Mm | None = None
+    if joined:
+        joining = spec.binding.overlap
+        pieces.append(_joining_strip(spec, case, ledger))
+    pieces += cover_pieces(parts, spec.binding, spec.copies, ledger)
+    pieces += infills(covering, spec, ledger)
+    drawings = [
+        draw_flat(case, parts, ledger, joining),
+        draw_section(case, ledger),
+        draw_closed(case, ledger),
+        draw_corner(case, ledger),
+    ]
+    if case.spine == "none":
+        drawings.append(draw_spacer(case.middle, case.board_height, "between the boards", ledger))
+    elif case.spine != "bare" and (covering != "full" or joined):
+        drawings.append(draw_spacer(case.gap, case.board_height, "joint", ledger))
+    cover = spec.stock.get("cover")
+    pull = reckon_pull(spec, ledger, cover.grammage if cover else None)
+    findings = (
+        *mind(spec, case, ledger),
+        *mind_covering(covering, spec.binding, ground, ledger),
+        *mind_bow(pull),
+    )
+    return Bound(tuple(pieces), tuple(drawings), findings)
+
+
+def board_pieces(spec: JobSpec, size: tuple[Mm, Mm], ledger: Ledger) -> list[Piece]:
+    """Two boards and what is glued on them: as high and wide as they are."""
+    binding = spec.binding
+    return [
+        make_piece(
+            ledger,
+            "board",
+            "Board",
+            "board",
+            2 * spec.copies,
+            size,
+            "front and back, alike",
+            thickness=binding.board,
+            allowance=binding.cut_in_case,
+        ),
+        *(
+            make_piece(
+                ledger,
+                f"board_lining_{number}",
+                lining.name.capitalize() or ("Second board" if lining.side == "core" else "Board lining"),
+                "board" if lining.side == "core" else "kraft",
+                2 * spec.copies,
+                size,
+                "laminated to the board" if lining.side == "core" else f"on the {lining.side} of the boards",
+                thickness=lining.effective,
+            )
+            for number, lining in enumerate(binding.linings, start=1)
+        ),
+    ]
+
+
+def infills(covering: Covering, spec: JobSpec, ledger: Ledger) -> list[Piece]:
+    """Paper that levels thick leather: between its pieces outside, and between its turn-ins inside."""
+    binding = spec.binding
+    if binding.material != "leather" or binding.cover_thickness < INFILL_FROM:
+        return []
+    value, count = ledger.value, 2 * spec.copies
+    inside = max(0.0, value("turn_in.inside"))
+    pieces = []
+    if covering not in ("full", "three_piece"):
+        strip = binding.fore_edge_strip if covering == "fore_edge" else 0.0
+        size = (max(1.0, value("board.width") - binding.overlap - strip), value("board.height"))
+        how = "as thick as the pared leather, from its edge outwards; cut round corners, under the sides"
+        pieces.append(make_piece(ledger, "infill", "Infill outside", "kraft", count, size, how))
+    size = (
+        max(1.0, value("board.width") - inside),
+        max(1.0, value("board.height") - 2 * inside),
+    )
+    how = "between the turn-ins, before the paste-down; grain head to tail"
+    pieces.append(make_piece(ledger, "infill_inside", "Infill inside", "kraft", count, size, how))
+    return pieces
+
+
+def _spine_pieces(spec: JobSpec, case: Case, ledger: Ledger) -> list[Piece]:
+    if case.spine == "bare":
+        return []
+    if case.spine == "none":
+        size = (case.middle, case.board_height)
+        how = "laid between the boards as they are glued; cut it once, label it, keep it"
+        return [make_piece(ledger, "spacer", "Spacer strip", "card", 1, size, how)]
+    size = (case.spine_width, case.board_height)
+    if case.spine == "board":
+        return [
+            make_piece(
+                ledger,
+                "spine_board",
+                "Spine board",
+                "board",
+                spec.copies,
+                size,
+                "as high as the boards",
+                thickness=case.spine_board,
+            )
+        ]
+    how = "thin flexible card, as high as the boards; rolled round a rod first"
+    return [
+        make_piece(
+            ledger, "spine_inlay", "Spine inlay", "card", spec.copies, size, how, thickness=case.spine_board
+        )
+    ]
+
+
+def _joining_strip(spec: JobSpec, case: Case, ledger: Ledger) -> Piece:
+    overlap = spec.binding.overlap
+    width = ledger.reckon(
+        "strip.width",
+        case.middle + 2 * overlap,
+        "{spine} + 2 × {gap} + 2 × {overlap}",
+        {
+            "spine": ledger.ref("spine_board.width"),
+            "gap": ledger.ref("joint.gap"),
+            "overlap": ledger.entry("on each board", overlap, "binding.overlap"),
+        },
+        rule="stout paper, 20 to 40 mm on each board; the covering cannot pull the boards in",
+    )
+    size = (width, case.board_height)
+    how = "joins boards and spine before covering; grain head to tail"
+    return make_piece(ledger, "joining_strip", "Joining strip", "kraft", spec.copies, size, how)

@@ -1,0 +1,263 @@
+"""A case drawn: laid flat from the inside, and the closed spine in section."""
+
+import math
+from collections.abc import Callable, Sequence
+
+from weald.core.bindings.case_sizes import Case
+from weald.core.bindings.coverings import CoverPart
+from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.reckoning import Ledger
+from weald.core.stations.block_drawings import arc_points, shoulder_back
+from weald.core.stations.block_drawings import draw_section as draw_block_section
+from weald.core.units import Mm
+
+SECTION_DEPTH: Mm = 32.0
+
+
+def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: Mm | None = None) -> Drawing:
+    """The case laid flat, seen from the side that is glued: the covering, and on it boards and spine.
+
+    :param joining: how far a paper strip that joins the boards reaches on each.
+    """
+    show, sketch = ledger.notation.figure, Sketch()
+    turn = case.turn_in
+    width, height = case.cover_width, case.cover_height
+    for part in parts:
+        outline = [(x + turn, y + turn) for x, y in part.outline]
+        about = "cover.width cover.height corner.cut" if part.id == "cover" else f"piece.{part.id}"
+        sketch.area(outline, part.fill, "cut", about)
+        if part.material != "leather":
+            sketch.grain(outline, 90)
+    if len(parts) == 1:
+        sheet = box(0, 0, width, height)
+        sketch.line((*sheet, sheet[0]), "hidden", "cover.width cover.height")
+    back, spine, front = _lefts(case)
+    _boards(sketch, case, (back, spine, front))
+    for left in (back + case.board_width, front - case.gap):
+        if case.spine != "none" and case.gap:
+            sketch.hatch(box(left, turn, case.gap, case.board_height), "glue", 0, "joint.gap")
+    if joining is not None:
+        left = back + case.board_width - joining
+        right = front + joining
+        strip = box(left, turn, right - left, case.board_height)
+        sketch.line((*strip, strip[0]), "hidden", "strip.width")
+    _flat_dimensions(sketch, case, (back, spine, front), show)
+    for part in parts[1:] if len(parts) > 1 else ():
+        sketch.line([(x + turn, y + turn) for x, y in (*part.outline, part.outline[0])], "hidden")
+    corner = case.corner / math.sqrt(2)
+    tip = (front + case.board_width, turn)
+    sketch.line((tip, (tip[0] + corner, tip[1] - corner)), "dimension", "corner.cut")
+    sketch.label(width + turn / 12, turn / 2, show(case.corner), anchor="start", about="corner.cut")
+    between = f"joints {show(case.gap, True)}" if case.spine != "none" else f"{show(case.middle, True)} apart"
+    return sketch.finish(
+        "case.flat",
+        "boards",
+        "The case laid flat, from the inside",
+        rows=(2, 3, 1, 0),
+        text=f"Cover {show(width, True)} by {show(height, True)} with two boards of "
+        f"{show(case.board_width, True)} by {show(case.board_height, True)}, {between}.",
+    )
+
+
+def _lefts(case: Case) -> tuple[Mm, Mm, Mm]:
+    """Left edges of back board, spine and front board."""
+    back = case.turn_in
+    spine = back + case.board_width + case.gap
+    return back, spine, spine + case.spine_width + case.gap
+
+
+def _boards(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm]) -> None:
+    back, spine, front = lefts
+    boards = [(back, case.board_width, "back", "board.width board.height")]
+    if case.spine != "none":
+        name = "inlay" if case.spine == "inlay" else "spine"
+        boards.append((spine, case.spine_width, name, "spine_board.width board.height"))
+    boards.append((front, case.board_width, "front", "board.width board.height"))
+    for left, across, name, about in boards:
+        piece = box(left, case.turn_in, across, case.board_height)
+        if case.spine == "bare" and name == "spine":
+            sketch.area(piece, "block", "hidden", about)
+        else:
+            sketch.area(piece, "card" if name == "inlay" else "board", "cut", about)
+            sketch.grain(piece, 90)
+        narrow = across < 40
+        sketch.label(
+            left + across / 2,
+            case.turn_in + case.board_height / 2,
+            name,
+            height=min(8.0, across / 3 if narrow else across / 12),
+            rotation=-90 if narrow else 0,
+            about=about,
+        )
+
+
+def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show: Callable[[Mm], str]) -> None:
+    back, spine, front = lefts
+    turn, width, height = case.turn_in, case.cover_width, case.cover_height
+    right = front + case.board_width
+    edges: list[tuple[Mm, Mm, str, int]] = [
+        (0.0, back, "binding.turn_in", 1),
+        (back, back + case.board_width, "board.width", 1),
+        (front, right, "board.width", 1),
+        (right, width, "binding.turn_in", 1),
+    ]
+    if case.spine == "none":
+        edges.append((back + case.board_width, front, "case.distance", 1))
+    else:
+        edges += [
+            (back + case.board_width, spine, "joint.gap", 1),
+            (spine, spine + case.spine_width, "spine_board.width", 2),
+            (spine + case.spine_width, front, "joint.gap", 1),
+        ]
+    for left, end, about, row in edges:
+        sketch.dimension((left, 0), (end, 0), show(end - left), offset=row, about=about)
+    sketch.dimension((0, 0), (width, 0), show(width), offset=3, about="cover.width")
+    for above, below, about in (
+        (0.0, turn, "binding.turn_in"),
+        (turn, turn + case.board_height, "board.height"),
+        (turn + case.board_height, height, "binding.turn_in"),
+    ):
+        sketch.dimension((0, below), (0, above), show(below - above), about=about)
+    sketch.dimension((0, height), (0, 0), show(height), offset=2, about="cover.height")
+
+
+def _cloth_path(case: Case, reach: Mm) -> list[Point]:
+    """Half of the covering, from the spine's middle over its edge, through the groove, on to the board."""
+    half = case.block.thickness / 2
+    outside = half + case.board
+    if case.spine == "none":
+        return [(0.0, 0.0), (0.0, -half), (case.inset, -outside), (reach, -outside)]
+    floor = -max(outside - case.groove, 0.0)
+    if case.spine in ("inlay", "bare"):
+        back, chord = shoulder_back(case.block), case.block.chord
+        arc = [(x - back - case.spine_board, y) for x, y in arc_points(chord, case.block.rise)]
+        upper = [point for point in reversed(arc) if point[1] <= 0]
+        tip = (-back, -chord / 2)
+        return [*upper, tip, (case.inset / 2, floor), (case.inset, -outside), (reach, -outside)]
+    edge = -case.spine_width / 2
+    return [
+        (-case.spine_board, 0.0),
+        (-case.spine_board, edge),
+        (0.0, edge),
+        (case.inset / 2, floor if case.groove else -outside),
+        (case.inset, -outside),
+        (reach, -outside),
+    ]
+
+
+def draw_section(case: Case, ledger: Ledger) -> Drawing:
+    """The closed spine cut across, seen from the tail: block, boards, the covering in the grooves."""
+    show, sketch = ledger.notation.figure, Sketch()
+    reach = max(SECTION_DEPTH, case.inset + 4 * case.board)
+    half = case.block.thickness / 2
+    draw_block_section(sketch, case.block, reach)
+    for side in (-1, 1):
+        top = -half - case.board if side < 0 else half
+        board = box(case.inset, top, reach - case.inset, case.board)
+        sketch.area(board, "board", about="joint.inset binding.board")
+    if case.spine == "board":
+        spine = box(-case.spine_board, -case.spine_width / 2, case.spine_board, case.spine_width)
+        sketch.area(spine, "board", about="spine_board.width spine_board.thickness")
+    upper = _cloth_path(case, reach)
+    lower = [(x, -y) for x, y in upper]
+    about = (
+        "case.distance" if case.spine == "none" else "joint.gap joint.groove" if case.groove else "joint.gap"
+    )
+    sketch.line([*reversed(upper), *lower[1:]], "thread", about)
+    outside = -half - case.board
+    sketch.dimension((0, outside), (case.inset, outside), show(case.inset), about="joint.inset", offset=1)
+    if case.spine == "board":
+        edge = case.spine_width / 2
+        outer = -case.spine_board
+        sketch.dimension((outer, edge), (outer, -edge), show(case.spine_width), about="spine_board.width")
+    elif case.block.round:
+        edge = case.block.chord / 2
+        tip = -shoulder_back(case.block) - case.block.rise
+        sketch.dimension((tip, edge), (tip, -edge), show(case.block.chord), about="spine.chord")
+    sketch.dimension((reach, -half), (reach, half), show(case.block.thickness), about="block.thickness")
+    sketch.dimension((reach, outside), (reach, -half), show(case.board), about="binding.board", offset=2)
+    dips = f"; the covering dips {show(case.groove, True)} into the joint" if case.spine != "none" else ""
+    return sketch.finish(
+        "case.section",
+        "boards",
+        "The closed spine in section",
+        rows=(1, 1, 2, 0),
+        text=f"The boards begin {show(case.inset, True)} from the spine{dips}.",
+    )
+
+
+def draw_corner(case: Case, ledger: Ledger) -> Drawing:
+    """The corner at the front's head, seen from inside: where the cover is cut, and how it is turned in.
+
+    Head and tail are turned first, then the corner is pinched in, then the fore-edge.
+    """
+    show, sketch = ledger.notation.figure, Sketch()
+    turn, reach = case.turn_in, 2.2 * case.turn_in
+    leg = max(0.0, 2 * turn - math.sqrt(2) * case.corner)
+    cover = ((-reach, -turn), (turn - leg, -turn), (turn, -turn + leg), (turn, reach), (-reach, reach))
+    sketch.area(cover, "cloth", "cut", "corner.cut binding.turn_in")
+    sketch.line(((turn - leg, -turn), (turn, -turn), (turn, -turn + leg)), "hidden", "corner.cut")
+    board = box(-reach, 0, reach, reach)
+    sketch.area(board, "board", "outline", "board.width board.height")
+    inside = turn - case.board
+    if inside > 0:
+        sketch.line(((-reach, inside), (0.0, inside)), "fold", "turn_in.inside")
+        sketch.line(((-inside, inside), (-inside, reach)), "fold", "turn_in.inside")
+        sketch.dimension((-reach, inside), (-reach, 0), show(inside), about="turn_in.inside")
+    half = case.corner / math.sqrt(2)
+    sketch.line(((0.0, 0.0), (half, -half)), "dimension", "corner.cut")
+    sketch.label(half + 1, -half - 1, show(case.corner), anchor="start", about="corner.cut")
+    sketch.label(-reach / 3, reach / 2, "board", height=3.0)
+    sketch.dimension((0, -turn), (turn, -turn), show(turn), about="binding.turn_in")
+    sketch.dimension((turn, -turn), (turn, 0), show(turn), about="binding.turn_in")
+    return sketch.finish(
+        "case.corner",
+        "boards",
+        "A corner, from the inside",
+        rows=(1, 1, 1, 0),
+        text=f"The cover is cut at 45°, {show(case.corner, True)} from the corner of the board; of the "
+        f"turn-in, {show(max(inside, 0.0), True)} lies inside.",
+    )
+
+
+def draw_closed(case: Case, ledger: Ledger) -> Drawing:
+    """The case closed on its block, from the front: squares read off at head, tail and fore-edge."""
+    show, sketch = ledger.notation.figure, Sketch()
+    block, closed = case.block, case.closed
+    left = closed.inset
+    board = box(left, -closed.head, case.board_width, case.board_height)
+    sketch.area(board, "board", "cut", "board.width board.height")
+    sketch.grain(board, 90)
+    leaf = box(0, 0, block.joint_width, block.height)
+    sketch.line((*leaf, leaf[0]), "hidden", "block.width block.height")
+    right, fore_edge = left + case.board_width, block.joint_width
+    for (start, end), about in (
+        (((right, 0.0), (right, -closed.head)), "closed.head"),
+        (((right, block.height + closed.tail), (right, block.height)), "closed.tail"),
+    ):
+        sketch.dimension(end, start, show(math.dist(start, end)), about=about)
+    bottom = block.height + closed.tail
+    across = abs(right - fore_edge)
+    edges = sorted((fore_edge, right))
+    sketch.dimension((edges[1], bottom), (edges[0], bottom), show(across), about="closed.fore_edge")
+    if left > 0:
+        sketch.dimension((0, -closed.head), (left, -closed.head), show(left), about="joint.inset")
+    return sketch.finish(
+        "case.closed",
+        "boards",
+        "Closed on its block, from the front",
+        rows=(0, 1, 1, 1),
+        text=f"Squares: head {show(closed.head, True)}, tail {show(closed.tail, True)}, fore-edge "
+        f"{show(closed.fore_edge, True)}.",
+    )
+
+
+def draw_spacer(width: Mm, height: Mm, title: str, ledger: Ledger) -> Drawing:
+    """A strip to be cut once and laid between pieces as they are glued."""
+    show, sketch = ledger.notation.figure, Sketch()
+    strip = box(0, 0, width, height)
+    sketch.area(strip, "card", "cut")
+    sketch.name(0, 0, width, height, title, tallest=4.0)
+    sketch.dimension((0, 0), (width, 0), show(width))
+    sketch.dimension((width, 0), (width, height), show(height))
+    return sketch.finish("case.spacer", "boards", "Spacer strip", rows=(0, 1, 1, 0), text=title)

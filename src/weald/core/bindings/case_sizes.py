@@ -1,0 +1,407 @@
+"""A case sized on its block (H high, W wide, T thick), with a spine board, a round spine, or neither.
+
+Vocabulary: the *middle* of a case is what lies between its two boards as it lies flat; the *inset* how
+far a board begins from the block's spine, or from the shoulder, once the case is closed.
+"""
+
+import math
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from weald.core.bindings.case_schools import (
+    reckon_corner,
+    reckon_joint,
+    reckon_spine_width,
+    reckon_squares,
+    wanted_inset,
+)
+from weald.core.bindings.closing import ClosedCase, CutCase, Hinge, close_case
+from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, least_gap
+from weald.core.paper import CLOTH_GSM_PER_MM, GREYBOARD_GSM_PER_MM
+from weald.core.reckoning import Ledger, Term
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan, book_weight
+from weald.core.units import Gsm, Mm
+
+INLAY_THICKNESS: Mm = 0.4
+"""Thin flexible card, that bends round the spine."""
+SpineKind = Literal["board", "inlay", "bare", "none"]
+
+
+@dataclass(frozen=True, slots=True)
+class Case:
+    """The case sized on its block.
+
+    :param spine: what stiffens its spine; ``spine_board`` is how thick that is, ``spine_width`` how wide.
+        A bare one is the block's own, to which the covering is glued.
+    :param gap: from the spine to a board as it lies flat; of a case without a spine, none.
+    :param least_gap: what the groove needs; ``too_tight`` says that the gap is less.
+    """
+
+    block: BlockPlan
+    board: Mm
+    board_width: Mm
+    board_height: Mm
+    spine: SpineKind
+    spine_board: Mm
+    spine_width: Mm
+    gap: Mm
+    inset: Mm
+    groove: Mm
+    cover: Mm
+    cover_width: Mm
+    cover_height: Mm
+    turn_in: Mm
+    corner: Mm
+    closed: ClosedCase
+    too_tight: bool
+    least_gap: Mm
+
+    @property
+    def middle(self) -> Mm:
+        """Between the two boards as the case lies flat."""
+        return self.spine_width + 2 * self.gap
+
+
+@dataclass(frozen=True, slots=True)
+class _Middle:
+    """What differs between cases: their spine and joints."""
+
+    spine: SpineKind
+    spine_board: Mm
+    spine_width: Mm
+    gap: Mm
+    inset: Mm
+    groove: Mm
+    hinge: Hinge
+    least_gap: Mm
+    too_tight: bool
+    how: str
+    terms: Mapping[str, Term]
+
+
+def size_flat(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+    """Size a case with a spine board, and close it to read off its squares."""
+    reckon_heights(spec, ledger)
+    binding = spec.binding
+    spine_board = ledger.reckon(
+        "spine_board.thickness",
+        binding.board if binding.spine_board is None else binding.spine_board,
+        "as thick as the boards" if binding.spine_board is None else "as decided",
+        entry="binding.spine_board",
+    )
+    groove = _reckon_groove(spec, ledger)
+    gap = reckon_joint(
+        spec,
+        gap_for_inset(wanted_inset(spec), spine_board, groove),
+        (
+            "{spine} + 2 × √(({inset} / 2)² + {groove}²)",
+            {
+                "spine": ledger.ref("spine_board.thickness"),
+                "inset": ledger.entry("inset wanted", wanted_inset(spec), "binding.inset"),
+                "groove": ledger.ref("joint.groove"),
+            },
+        ),
+        ledger,
+    )
+    found = inset_for_gap(gap, spine_board, groove)
+    inset = ledger.reckon(
+        "joint.inset",
+        0.0 if found is None else found,
+        "2 × √((({gap} − {spine}) / 2)² − {groove}²)"
+        if found is not None
+        else "nothing: {gap} is less than {spine} + 2 × {groove}",
+        {
+            "gap": ledger.ref("joint.gap"),
+            "spine": ledger.ref("spine_board.thickness"),
+            "groove": ledger.ref("joint.groove"),
+        },
+    )
+    spine_width = reckon_spine_width(spec, block, ledger.ref("board.thickness"), ledger)
+    middle = _Middle(
+        spine="board",
+        spine_board=spine_board,
+        spine_width=spine_width,
+        gap=gap,
+        inset=inset,
+        groove=groove,
+        hinge=Hinge((0.0, 0.0), ((0.0, spine_board),), spine_board, groove),
+        least_gap=least_gap(spine_board, groove),
+        too_tight=found is None,
+        how="{spine} + 2 × {gap}",
+        terms={"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")},
+    )
+    return _finish(spec, block, middle, ledger)
+
+
+def size_rounded(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+    """Size a case whose spine is a flexible inlay as wide as the arc over the shoulders."""
+    reckon_heights(spec, ledger)
+    groove = _reckon_groove(spec, ledger)
+    board = ledger.value("board.thickness")
+    back = block.shoulder_line * math.cos(math.radians(block.shoulder_angle)) if block.shoulder_angle else 0.0
+    tip = (back, block.shoulder, board, groove)
+    gap = reckon_joint(
+        spec,
+        backed_gap(wanted_inset(spec), *tip),
+        (
+            "from the shoulder's tip down into the groove and up to a board {inset} from the shoulder",
+            {"inset": ledger.entry("inset wanted", wanted_inset(spec), "binding.inset")},
+        ),
+        ledger,
+    )
+    found = backed_inset(gap, *tip)
+    inset = ledger.reckon(
+        "joint.inset",
+        0.0 if found is None else found,
+        "what {gap} leaves, measured from the shoulder, once it has dipped {groove} into the joint"
+        if found is not None
+        else "nothing: {gap} does not reach into a groove of {groove}",
+        {"gap": ledger.ref("joint.gap"), "groove": ledger.ref("joint.groove")},
+    )
+    ledger.reckon(
+        "spine_board.thickness",
+        INLAY_THICKNESS,
+        "thin card or stout paper that bends round the spine",
+        label="Spine inlay thickness",
+    )
+    spine_width = ledger.reckon(
+        "spine_board.width",
+        block.arc,
+        "{arc}",
+        {"arc": ledger.ref("spine.arc")},
+        rule="an inlay of flexible card, no board",
+        label="Spine inlay width",
+    )
+    middle = _Middle(
+        spine="inlay",
+        spine_board=INLAY_THICKNESS,
+        spine_width=spine_width,
+        gap=gap,
+        inset=inset,
+        groove=groove,
+        hinge=Hinge((-back, block.shoulder), (), board, groove),
+        least_gap=backed_gap(0.0, *tip),
+        too_tight=found is None,
+        how="{spine} + 2 × {gap}",
+        terms={"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")},
+    )
+    return _finish(spec, block, middle, ledger)
+
+
+def size_without_spine(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+    """Size a case with no spine board: the covering alone goes round the back of a thin block."""
+    reckon_heights(spec, ledger)
+    board = ledger.value("board.thickness")
+    inset = ledger.reckon(
+        "joint.inset", wanted_inset(spec), "as decided; 5 mm is usual", entry="binding.inset"
+    )
+    distance = ledger.reckon(
+        "case.distance",
+        block.thickness + 2 * math.hypot(inset, board),
+        "{thickness} + 2 × √({inset}² + {board}²)",
+        {
+            "thickness": ledger.ref("block.thickness"),
+            "inset": ledger.ref("joint.inset"),
+            "board": ledger.ref("board.thickness"),
+        },
+        rule="measured over the cloth; a spacer strip of this width sets the boards",
+    )
+    middle = _Middle(
+        spine="none",
+        spine_board=0.0,
+        spine_width=0.0,
+        gap=distance / 2,
+        inset=inset,
+        groove=0.0,
+        hinge=Hinge((0.0, -block.thickness / 2), ((0.0, 0.0),), board, None),
+        least_gap=0.0,
+        too_tight=False,
+        how="{distance}",
+        terms={"distance": ledger.ref("case.distance")},
+    )
+    return _finish(spec, block, middle, ledger)
+
+
+def size_in_shoulder(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+    """Size boards that sit in the shoulders and are held by the block itself, and the covering over them."""
+    reckon_heights(spec, ledger)
+    binding, board = spec.binding, ledger.value("board.thickness")
+    french = ledger.reckon(
+        "joint.inset",
+        binding.french_joint,
+        "a tight joint: the board meets the shoulder"
+        if not binding.french_joint
+        else "a French joint: the board stands off the shoulder, which takes thicker leather or cloth",
+        rule="0, or 3 to 5 mm",
+        entry="binding.french_joint",
+    )
+    groove = _reckon_groove(spec, ledger) if french else 0.0
+    back = block.shoulder_line * math.cos(math.radians(block.shoulder_angle)) if block.shoulder_angle else 0.0
+    travel = ledger.reckon(
+        "joint.gap",
+        backed_gap(french, back, block.shoulder, board, groove),
+        "from the shoulder's tip into the joint and up to the board",
+    )
+    ledger.reckon(
+        "spine_board.width",
+        block.arc,
+        "{arc}",
+        {"arc": ledger.ref("spine.arc" if block.round else "block.thickness")},
+        rule="the covering's own way over the spine",
+        label="Over the spine",
+    )
+    middle = _Middle(
+        spine="bare",
+        spine_board=0.0,
+        spine_width=ledger.value("spine_board.width"),
+        gap=travel,
+        inset=french,
+        groove=groove,
+        hinge=Hinge((-back, block.shoulder), (), board, groove),
+        least_gap=0.0,
+        too_tight=False,
+        how="{spine} + 2 × {gap}",
+        terms={"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")},
+    )
+    return _finish(spec, block, middle, ledger)
+
+
+def reckon_heights(spec: JobSpec, ledger: Ledger) -> None:
+    """Enter the squares, and the height of the boards that follows."""
+    reckon_squares(spec, ledger)
+    ledger.reckon(
+        "board.height",
+        ledger.value("block.height") + ledger.value("squares.head") + ledger.value("squares.tail"),
+        "{block} + {head} + {tail}",
+        {
+            "block": ledger.ref("block.height"),
+            "head": ledger.ref("squares.head"),
+            "tail": ledger.ref("squares.tail"),
+        },
+    )
+
+
+def _reckon_groove(spec: JobSpec, ledger: Ledger) -> Mm:
+    return ledger.reckon(
+        "joint.groove",
+        spec.binding.groove * ledger.value("board.thickness"),
+        "{groove} × {board}",
+        {
+            "groove": ledger.entry("groove", spec.binding.groove, "binding.groove", "factor"),
+            "board": ledger.ref("board.thickness"),
+        },
+        rule="as deep as the board when well pressed, nothing when not",
+    )
+
+
+def reckon_board_width(block: BlockPlan, inset: Term, ledger: Ledger) -> Mm:
+    """Enter the width of the boards, which begin ``inset`` from the spine or the shoulder."""
+    from_shoulder = bool(block.shoulder_line)
+    return ledger.reckon(
+        "board.width",
+        block.joint_width - inset.value + ledger.value("squares.fore_edge"),
+        "{block} − {inset} + {square}",
+        {
+            "block": ledger.ref("shoulder.width" if from_shoulder else "block.width"),
+            "inset": inset,
+            "square": ledger.ref("squares.fore_edge"),
+        },
+    )
+
+
+def _finish(spec: JobSpec, block: BlockPlan, middle: _Middle, ledger: Ledger) -> Case:
+    """Boards and cover round a middle; then the case is closed on its block."""
+    binding = spec.binding
+    thickness, board_height = ledger.value("board.thickness"), ledger.value("board.height")
+    turn_in = ledger.entry("turn-in", binding.turn_in, "binding.turn_in")
+    board_width = reckon_board_width(block, ledger.ref("joint.inset"), ledger)
+    between = middle.spine_width + 2 * middle.gap
+    cover_height = ledger.reckon(
+        "cover.height",
+        board_height + 2 * binding.turn_in,
+        "{board} + 2 × {turn_in}",
+        {"board": ledger.ref("board.height"), "turn_in": turn_in},
+    )
+    cover_width = ledger.reckon(
+        "cover.width",
+        2 * board_width + between + 2 * binding.turn_in,
+        f"2 × {{board}} + {middle.how} + 2 × {{turn_in}}",
+        {"board": ledger.ref("board.width"), **middle.terms, "turn_in": turn_in},
+    )
+    ledger.reckon(
+        "turn_in.inside",
+        binding.turn_in - thickness,
+        "{turn_in} − {board}",
+        {"turn_in": turn_in, "board": ledger.ref("board.thickness")},
+        rule="the turn-in goes over the board's edge first",
+    )
+    corner = reckon_corner(spec, ledger)
+    closed = close_case(
+        CutCase(
+            board_width,
+            board_height,
+            middle.gap,
+            middle.hinge,
+            ledger.value("squares.head"),
+            ledger.value("squares.tail"),
+        ),
+        block,
+    )
+    for edge, square in (("head", closed.head), ("tail", closed.tail), ("fore_edge", closed.fore_edge)):
+        ledger.reckon(f"closed.{edge}", square, "read off the case closed on its block")
+    ledger.reckon(
+        "joint.ease",
+        middle.inset / thickness,
+        "{inset} / {board}",
+        {"inset": ledger.ref("joint.inset"), "board": ledger.ref("board.thickness")},
+        rule="from 1 the boards open square, from 1½ easily",
+    )
+    stiff = 2 * board_width + (middle.spine_width if middle.spine == "board" else 0.0)
+    reckon_weight(spec, block, (stiff, cover_width), ledger)
+    return Case(
+        block=block,
+        board=thickness,
+        board_width=board_width,
+        board_height=board_height,
+        spine=middle.spine,
+        spine_board=middle.spine_board,
+        spine_width=middle.spine_width,
+        gap=middle.gap,
+        inset=middle.inset,
+        groove=middle.groove,
+        cover=binding.cover_thickness,
+        cover_width=cover_width,
+        cover_height=cover_height,
+        turn_in=binding.turn_in,
+        corner=corner,
+        closed=closed,
+        too_tight=middle.too_tight,
+        least_gap=middle.least_gap,
+    )
+
+
+def reckon_weight(spec: JobSpec, block: BlockPlan, widths: tuple[Mm, Mm], ledger: Ledger) -> None:
+    """Enter the weight of the book; ``widths`` are those of all boards together, and of the cover."""
+    boards, cover = widths
+    height = ledger.value("board.height")
+    linings = 2e-6 * height * ledger.value("board.width") * _lining_gsm(spec)
+    cover_area = ledger.value("cover.height") * cover / 1e6
+    ledger.reckon(
+        "book.weight",
+        linings
+        + book_weight(
+            spec, block, height * boards / 1e6, cover_area, CLOTH_GSM_PER_MM * spec.binding.cover_thickness
+        ),
+        "leaves + boards and their linings + cover, each area × its weight",
+        rule="greyboard 640 g/m² for each millimetre",
+    )
+
+
+def _lining_gsm(spec: JobSpec) -> Gsm:
+    """Weight of all that is glued on a board."""
+    return sum(
+        GREYBOARD_GSM_PER_MM * lining.effective if lining.side == "core" else lining.grammage
+        for lining in spec.binding.linings
+    )

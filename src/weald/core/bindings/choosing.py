@@ -1,0 +1,202 @@
+"""Structures to choose from: what each is good for, whether it suits, and what choosing it changes."""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from typing import cast
+
+from weald.core.bindings.board import reckon_board
+from weald.core.bindings.catalogue import STRUCTURES, structure_of
+from weald.core.bindings.coverings import COVERING_WORDS
+from weald.core.bindings.protocol import Structure
+from weald.core.bindings.suits import BACK_WORDS, SHOULDER_WORDS, mind_suits
+from weald.core.drawing import Drawing
+from weald.core.errors import SpecError
+from weald.core.findings import Patch, Severity
+from weald.core.folding import fold_packet
+from weald.core.patching import patched, value_at
+from weald.core.reckoning import Ledger
+from weald.core.sewing import METHOD_WORDS
+from weald.core.spec import JobSpec, StructureName
+from weald.core.stations import block as block_station
+from weald.core.stations import folding as folding_station
+from weald.core.stations import paper as paper_station
+from weald.core.stations import text as text_station
+from weald.core.stations.block import BlockPlan
+from weald.core.stations.folding import FoldingPlan
+from weald.core.stations.paper import PaperPlan
+from weald.core.units import Notation
+
+EFFORT_WORDS = ("", "an evening", "a weekend", "some practice", "much practice", "years of practice")
+ENTRY_WORDS = {
+    "back.shape": "back",
+    "back.shoulder": "shoulders",
+    "sewing.method": "sewing",
+    "sewing.support_width": "width of supports",
+    "folding.make_up": "signatures",
+    "binding.covering": "covering",
+    "binding.material": "covered in",
+    "binding.cover_thickness": "thickness of the cover",
+    "binding.squares.head": "square at the head",
+    "binding.squares.tail": "square at the tail",
+    "binding.squares.fore_edge": "square at the fore-edge",
+    "binding.turn_in": "turn-in",
+    "binding.tape_reach": "supports reach",
+    "binding.french_joint": "boards off the shoulder",
+    "binding.bands.count": "bands",
+}
+_WORDS: dict[str, Mapping[str, str]] = {
+    "sewing.method": cast(Mapping[str, str], METHOD_WORDS),
+    "back.shape": BACK_WORDS,
+    "back.shoulder": SHOULDER_WORDS,
+    "binding.covering": cast(Mapping[str, str], COVERING_WORDS),
+}
+MAKE_UP_WORDS = {"one_section": "one signature", "even": "several signatures"}
+
+
+@dataclass(frozen=True, slots=True)
+class Reason:
+    """Why a structure does not suit the text, and what would make it."""
+
+    severity: Severity
+    message: str
+    remedy: str
+
+
+@dataclass(frozen=True, slots=True)
+class StructureChoice:
+    """One structure to choose.
+
+    :param effort: 1 to 5, ``effort_words`` in words.
+    :param unsuited: why it does not suit the text; empty where it does.
+    :param changes: what choosing it changes besides its name, in words; ``kept`` what it does not use.
+    """
+
+    name: StructureName
+    title: str
+    good_for: str
+    lasts: str
+    effort: int
+    effort_words: str
+    needs: str
+    unsuited: tuple[Reason, ...]
+    changes: tuple[str, ...]
+    kept: tuple[str, ...]
+    chosen: bool
+    patch: Patch
+    picture: Drawing
+
+
+def reckon_block(
+    spec: JobSpec, structure: Structure, paper: PaperPlan, folding: FoldingPlan, ledger: Ledger
+) -> BlockPlan:
+    """The block as a structure shapes it; boards first, since shoulders follow their thickness."""
+    if structure.boards:
+        reckon_board(spec, structure.laminated, ledger)
+    return block_station.reckon(spec, structure.treatment(spec), paper, folding, ledger)
+
+
+def structure_choices(spec: JobSpec, notation: Notation) -> tuple[StructureChoice, ...]:
+    """Every structure for a job's text, the simplest first."""
+    now = structure_of(spec)
+    return tuple(_choice(spec, now, structure, notation) for structure in STRUCTURES.values())
+
+
+def choosing_patch(spec: JobSpec, structure: Structure) -> Patch:
+    """What has to change for a job to be bound in ``structure``; nothing where it is already."""
+    if spec.binding.structure == structure.name:
+        return {}
+    patch: Patch = {"binding.structure": structure.name}
+    wanted: Patch = dict(structure.chooses or {})
+    if spec.sewing.method not in structure.methods:
+        wanted.setdefault("sewing.method", structure.methods[0])
+    if spec.back.shape not in structure.backs:
+        wanted["back.shape"] = structure.backs[0]
+    if spec.back.shoulder not in structure.shoulders or (
+        "round" in structure.backs and spec.back.shoulder == "none"
+    ):
+        wanted["back.shoulder"] = structure.shoulders[0]
+    if spec.binding.covering not in structure.coverings:
+        wanted["binding.covering"] = structure.coverings[0]
+    if structure.sections == "several" and spec.folding.make_up == "one_section":
+        wanted["folding.make_up"] = "even"
+    patch |= {path: value for path, value in wanted.items() if value_at(spec, path) != value}
+    try:
+        patched(spec, patch)
+    except SpecError:
+        # a long text cannot be folded as one signature; that it does not suit is said as the reason
+        patch.pop("folding.make_up", None)
+    return patch
+
+
+def _choice(spec: JobSpec, now: Structure, structure: Structure, notation: Notation) -> StructureChoice:
+    patch = choosing_patch(spec, structure)
+    chosen = patched(spec, patch)
+    return StructureChoice(
+        name=structure.name,
+        title=structure.title,
+        good_for=structure.good_for,
+        lasts=structure.lasts,
+        effort=structure.effort,
+        effort_words=EFFORT_WORDS[structure.effort],
+        needs=structure.needs,
+        unsuited=tuple(_unsuited(chosen, structure, notation)),
+        changes=tuple(_changes(spec, patch, notation)),
+        kept=tuple(_kept(now, structure)),
+        chosen=now.name == structure.name,
+        patch=patch,
+        picture=structure.picture(),
+    )
+
+
+def _unsuited(spec: JobSpec, structure: Structure, notation: Notation) -> Iterator[Reason]:
+    """Reckoned as far as the block, which is all that speaks for or against a structure."""
+    ledger = Ledger(measured=spec.measured, notation=notation)
+    packet = fold_packet(spec.folding.programme)
+    leaf = paper_station.reckon_leaf(spec, ledger)
+    text = text_station.reckon(spec, packet, ledger)
+    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
+    folding = folding_station.reckon(spec, packet, text, paper, ledger)
+    treatment = structure.treatment(spec)
+    block = reckon_block(spec, structure, paper, folding, ledger)
+    sections = len(folding.sections) if folding.sewn else 0
+    swell = [each for each in block_station.mind(spec, treatment, block, ledger) if each.code == "swell.much"]
+    for found in (*mind_suits(structure, spec, sections, block, ledger), *swell):
+        yield Reason(found.severity, found.message, found.remedy)
+
+
+def _words(path: str, value: object, notation: Notation) -> str:
+    if path == "folding.make_up":
+        return MAKE_UP_WORDS.get(str(value), "several signatures")
+    if path in _WORDS:
+        return _WORDS[path][str(value)]
+    if path == "binding.cover_thickness" and isinstance(value, int | float):
+        return notation.thickness(float(value), True)
+    if path.endswith(".count"):
+        return str(value)
+    return notation.length(float(value), True) if isinstance(value, int | float) else str(value)
+
+
+def _changes(spec: JobSpec, patch: Patch, notation: Notation) -> Iterator[str]:
+    for path, value in patch.items():
+        if path == "binding.structure":
+            continue
+        before, after = _words(path, value_at(spec, path), notation), _words(path, value, notation)
+        yield f"{ENTRY_WORDS[path]}: {after} instead of {before}"
+
+
+_KEPT_WORDS = {
+    "binding.spine_rule": "the rule for the spine board",
+    "binding.joint_rule": "the joint",
+    "binding.covering": "the covering",
+    "binding.squares": "the squares",
+    "binding.board": "the board",
+    "binding.bands": "the bands",
+    "binding.old_cover": "the old cover's sizes",
+}
+
+
+def _kept(now: Structure, structure: Structure) -> Iterator[str]:
+    """What was decided and is not asked for here; it is kept for when another structure asks again."""
+    for path, words in _KEPT_WORDS.items():
+        if path in now.entries and path not in structure.entries:
+            yield words

@@ -1,0 +1,111 @@
+"""The sizes of a covering in several pieces, and what to mind about them."""
+
+import math
+
+from weald.core.bindings.coverings import CORNER_PART, Ground, corner_leg
+from weald.core.findings import Action, Finding, finding
+from weald.core.reckoning import Ledger
+from weald.core.spec import Binding, Covering
+from weald.core.units import TOLERANCE, Mm
+
+LEAST_SIDE: Mm = 20.0
+USUAL_OVERLAP = (20.0, 40.0)
+
+
+def reckon_covering(covering: Covering, binding: Binding, ground: Ground, ledger: Ledger) -> None:
+    """Enter the sizes of spine piece, sides and corners; a full cover has only its own."""
+    if covering in ("full", "three_piece"):
+        return
+    overlap = ledger.entry("overlap", binding.overlap, "binding.overlap")
+    turn_in = ledger.entry("turn-in", binding.turn_in, "binding.turn_in")
+    over = ledger.entry("over it", binding.sides_over, "binding.sides_over")
+    ledger.reckon(
+        "spine_piece.width",
+        ground.middle + 2 * binding.overlap,
+        "{middle} + 2 × {overlap}",
+        {
+            "middle": ledger.entry("spine and joints", ground.middle, "spine_board.width"),
+            "overlap": overlap,
+        },
+        rule="20 to 40 mm on each board",
+    )
+    less = binding.fore_edge_strip if covering == "fore_edge" else 0.0
+    board = ledger.ref("board.width")
+    if covering == "fore_edge":
+        ledger.reckon(
+            "side.width",
+            board.value - binding.overlap - less + 2 * binding.sides_over,
+            "{board} − {overlap} − {strip} + 2 × {over}",
+            {
+                "board": board,
+                "overlap": overlap,
+                "strip": ledger.entry("strip", less, "binding.fore_edge_strip"),
+                "over": over,
+            },
+        )
+    else:
+        ledger.reckon(
+            "side.width",
+            board.value - binding.overlap + binding.sides_over + binding.turn_in,
+            "{board} − {overlap} + {over} + {turn_in}",
+            {"board": board, "overlap": overlap, "over": over, "turn_in": turn_in},
+            rule="begins 2 mm over the edge of the spine piece",
+        )
+    if covering == "half":
+        leg = corner_leg(binding, ground.height)
+        given = binding.corner_leg is not None
+        ledger.reckon(
+            "corner.leg",
+            leg,
+            "as decided" if given else f"{CORNER_PART:g} × {{board}}",
+            {} if given else {"board": ledger.ref("board.height")},
+            rule="a quarter to a third of the board's height",
+            entry="binding.corner_leg" if given else None,
+        )
+        ledger.reckon(
+            "corner.size",
+            leg + 2 * binding.turn_in,
+            "{leg} + 2 × {turn_in}",
+            {"leg": ledger.ref("corner.leg"), "turn_in": turn_in},
+            rule="of the square it is cut from",
+        )
+
+
+def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: Ledger) -> list[Finding]:
+    """Where the pieces of a covering leave no room for one another."""
+    show = ledger.notation.length
+    if covering in ("full", "three_piece"):
+        return []
+    found: list[Finding] = []
+    seen = ground.board - binding.overlap
+    if covering == "fore_edge":
+        seen -= binding.fore_edge_strip
+    if seen < LEAST_SIDE:
+        overlap = max(5.0, round(ground.board / 4))
+        change: dict[str, object] = {"binding.overlap": overlap}
+        if covering == "fore_edge":
+            change["binding.fore_edge_strip"] = overlap
+        found.append(
+            finding(
+                "side.narrow",
+                "side.width",
+                seen=show(max(seen, 0.0), True),
+                actions=(Action(f"Overlap {show(overlap, True)}", change),),
+            )
+        )
+    if covering == "half":
+        leg, most = corner_leg(binding, ground.height), min(ground.height / 2, seen)
+        if leg > most + TOLERANCE:
+            fits = max(1.0, math.floor(0.9 * most))
+            found.append(
+                finding(
+                    "corner.large",
+                    "corner.leg",
+                    leg=show(leg, True),
+                    most=show(most, True),
+                    actions=(Action(f"Corners of {show(fits, True)}", {"binding.corner_leg": fits}),),
+                )
+            )
+    if binding.material == "cloth" and binding.overlap < USUAL_OVERLAP[0] - TOLERANCE:
+        found.append(finding("overlap.small", "binding.overlap", overlap=show(binding.overlap, True)))
+    return found

@@ -1,0 +1,207 @@
+"""The covering of a case: one piece or several, where each lies and what it overlaps.
+
+Places are in millimetres of the case laid flat, from the top left corner of the left board; turn-ins
+lie outside. Every covering covers boards, spine and turn-ins whole, but for the cut corners.
+"""
+
+import math
+from dataclasses import dataclass
+
+from weald.core.drawing import Material, Point, box
+from weald.core.pieces import MATERIAL_FILLS, Piece, PieceMaterial, make_piece
+from weald.core.reckoning import Ledger
+from weald.core.spec import Binding, Covering
+from weald.core.units import Mm
+
+SIDES: dict[str, PieceMaterial] = {"cloth": "cloth", "paper": "side_paper"}
+COVERS: dict[str, PieceMaterial] = {"cloth": "cloth", "leather": "leather", "paper": "side_paper"}
+CORNER_PART = 0.28
+"""A corner's leg on the board, as a part of its height; ¼ to ⅓ is usual."""
+COVERING_WORDS: dict[Covering, str] = {
+    "full": "full",
+    "quarter": "quarter",
+    "half": "half, with corners",
+    "fore_edge": "half, with fore-edge strips",
+    "three_piece": "full, over boards joined by a strip",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class CoverPart:
+    """One piece of the covering where it lies."""
+
+    id: str
+    label: str
+    material: PieceMaterial
+    outline: tuple[Point, ...]
+    how: str
+
+    @property
+    def fill(self) -> Material:
+        """What it is drawn as."""
+        return MATERIAL_FILLS[self.material]
+
+    @property
+    def left(self) -> Mm:
+        """Its left edge."""
+        return min(x for x, _ in self.outline)
+
+    @property
+    def right(self) -> Mm:
+        """Its right edge."""
+        return max(x for x, _ in self.outline)
+
+    @property
+    def width(self) -> Mm:
+        """Of the rectangle it is cut from."""
+        return self.right - self.left
+
+    @property
+    def height(self) -> Mm:
+        """Of the rectangle it is cut from."""
+        return max(y for _, y in self.outline) - min(y for _, y in self.outline)
+
+
+@dataclass(frozen=True, slots=True)
+class Ground:
+    """What is to be covered: two boards ``board`` wide with ``middle`` between them."""
+
+    board: Mm
+    middle: Mm
+    height: Mm
+    turn_in: Mm
+    corner: Mm
+
+    @property
+    def width(self) -> Mm:
+        """From board edge to board edge."""
+        return 2 * self.board + self.middle
+
+    @property
+    def cut(self) -> Mm:
+        """Legs of the triangle cut off at a corner, its cut ``corner`` away from the board's corner."""
+        return max(0.0, 2 * self.turn_in - math.sqrt(2) * self.corner)
+
+
+def corner_leg(binding: Binding, height: Mm) -> Mm:
+    """A corner's leg on the board."""
+    return binding.corner_leg or CORNER_PART * height
+
+
+def cover_parts(covering: Covering, binding: Binding, ground: Ground) -> tuple[CoverPart, ...]:
+    """The pieces of a covering where they lie, those underneath first."""
+    main, sides = COVERS[binding.material], SIDES[binding.sides]
+    turn, height, width = ground.turn_in, ground.height, ground.width
+    if covering in ("full", "three_piece"):
+        outline = _cut_corners(-turn, width + turn, ground, cut_left=True, cut_right=True)
+        return (CoverPart("cover", "Cover", main, outline, "corners cut at 45° after gluing"),)
+    overlap, over = binding.overlap, binding.sides_over
+    spine_left, spine_right = ground.board - overlap, width - ground.board + overlap
+    spine = box(spine_left, -turn, spine_right - spine_left, height + 2 * turn)
+    parts = [CoverPart("spine_piece", "Spine piece", main, spine, "laid first, turned in at head and tail")]
+    near = spine_left + over
+    if covering == "quarter":
+        outline = _cut_corners(-turn, near, ground, cut_left=True, cut_right=False)
+        how = f"over the spine piece by {over:g} mm"
+    elif covering == "half":
+        leg = corner_leg(binding, height)
+        parts += _corners(ground, leg, main)
+        outline = _mitred(near, leg - math.sqrt(2) * over, ground)
+        how = f"mitred over the corners, over each piece by {over:g} mm"
+    else:
+        strip = binding.fore_edge_strip
+        edge = _cut_corners(-turn, strip, ground, cut_left=True, cut_right=False)
+        parts += _both("fore_edge_strip", "Fore-edge strip", main, edge, ground, "laid before the sides")
+        outline = box(strip - over, -turn, near - strip + over, height + 2 * turn)
+        how = f"between the two, over each by {over:g} mm"
+    return (*parts, *_both("side", "Side", sides, outline, ground, how))
+
+
+def _both(
+    id: str, label: str, material: PieceMaterial, outline: tuple[Point, ...], ground: Ground, how: str
+) -> list[CoverPart]:
+    """A piece on the left board, and its mirror image on the right one."""
+    mirrored = tuple((ground.width - x, y) for x, y in outline)
+    return [
+        CoverPart(id, label, material, outline, how),
+        CoverPart(id, label, material, mirrored, how),
+    ]
+
+
+def _cut_corners(
+    left: Mm, right: Mm, ground: Ground, *, cut_left: bool, cut_right: bool
+) -> tuple[Point, ...]:
+    """A piece as high as cover and turn-ins, its outer corners cut."""
+    top, bottom, leg = -ground.turn_in, ground.height + ground.turn_in, ground.cut
+    if cut_left and not cut_right and right - left < leg:
+        # a narrow strip is cut right across: what is left of it begins lower down
+        down = leg - (right - left)
+        return ((right, top + down), (right, bottom - down), (left, bottom - leg), (left, top + leg))
+    west = ((left, bottom - leg), (left, top + leg)) if cut_left else ()
+    east = ((right, top + leg), (right, bottom - leg)) if cut_right else ()
+    off_left, off_right = (leg if cut_left else 0.0), (leg if cut_right else 0.0)
+    return (
+        (left + off_left, top),
+        (right - off_right, top),
+        *east,
+        (right - off_right, bottom),
+        (left + off_left, bottom),
+        *west,
+    )
+
+
+def _mitred(right: Mm, mitre: Mm, ground: Ground) -> tuple[Point, ...]:
+    """A side whose outer corners are cut along the corner pieces: where x + y is ``mitre``.
+
+    Large corners meet the spine piece, or one another, in the turn-ins already; the side ends there.
+    """
+    turn, height = ground.turn_in, ground.height
+    top: tuple[Point, ...] = ((right, mitre - right),)
+    if mitre + turn < right:
+        top = ((mitre + turn, -turn), (right, -turn))
+    left: tuple[Point, ...] = ((mitre - height / 2, height / 2),)
+    if mitre + turn < height / 2:
+        left = ((-turn, height - mitre - turn), (-turn, mitre + turn))
+    bottom = tuple((x, height - y) for x, y in reversed(top))
+    return (*top, *bottom, *left)
+
+
+def _corners(ground: Ground, leg: Mm, material: PieceMaterial) -> list[CoverPart]:
+    turn, cut, height = ground.turn_in, ground.cut, ground.height
+    top = ((-turn, leg + turn), (-turn, cut - turn), (cut - turn, -turn), (leg + turn, -turn))
+    bottom = tuple((x, height - y) for x, y in top)
+    how = f"leg on the board, and turn-ins; {leg:.0f} mm shows along each edge"
+    return [
+        part
+        for outline in (top, bottom)
+        for part in _both("corner", "Corner", material, outline, ground, how)
+    ]
+
+
+def cover_pieces(parts: tuple[CoverPart, ...], binding: Binding, copies: int, ledger: Ledger) -> list[Piece]:
+    """The pieces to cut; leather larger by what is pared away."""
+    kinds: dict[str, list[CoverPart]] = {}
+    for part in parts:
+        kinds.setdefault(part.id, []).append(part)
+    pieces = []
+    for id, alike in kinds.items():
+        part = alike[0]
+        more = binding.paring if part.material == "leather" else 0.0
+        how = part.how
+        if more:
+            how += f"; {ledger.notation.length(more, True)} more each way for paring"
+        size = (part.width + more, part.height + more)
+        pieces.append(
+            make_piece(
+                ledger,
+                id,
+                part.label,
+                part.material,
+                len(alike) * copies,
+                size,
+                how,
+                thickness=binding.cover_thickness,
+                grain="any" if part.material == "leather" else "height",
+            )
+        )
+    return pieces

@@ -1,0 +1,116 @@
+"""Covers of one sheet of paper or card, scored and folded round the block: no boards.
+
+From left to right as it lies with its outside down: flap, back, spine, front, flap.
+"""
+
+from dataclasses import dataclass
+
+from weald.core.drawing import Drawing, Sketch, box
+from weald.core.paper import CLOTH_GSM_PER_MM
+from weald.core.pieces import Piece, make_piece
+from weald.core.reckoning import Ledger
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.units import Mm
+
+
+@dataclass(frozen=True, slots=True)
+class FlatCover:
+    """A cover of one sheet.
+
+    :param leaf: width of back and front. ``waste`` is cut off all round once it is on the block.
+    """
+
+    block: BlockPlan
+    leaf: Mm
+    spine: Mm
+    height: Mm
+    flap: Mm
+    waste_head: Mm
+    waste_tail: Mm
+    waste_fore_edge: Mm
+
+    @property
+    def width(self) -> Mm:
+        """From edge to edge, trimmed."""
+        return 2 * (self.leaf + self.flap) + self.spine
+
+    @property
+    def scores(self) -> tuple[Mm, ...]:
+        """Where it is scored, from the left edge of the back."""
+        folds = (self.leaf, self.leaf + self.spine)
+        return (0.0, *folds, 2 * self.leaf + self.spine) if self.flap else folds
+
+
+def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> None:
+    """Enter its size, and the book's weight."""
+    leaf = ledger.ref("cover.leaf")
+    flaps = {"flap": ledger.entry("flap", cover.flap, "binding.flaps")} if cover.flap else {}
+    ledger.reckon(
+        "cover.width",
+        cover.width,
+        "2 × {leaf} + {spine}" + (" + 2 × {flap}" if flaps else ""),
+        {"leaf": leaf, "spine": ledger.ref("spine_board.width"), **flaps},
+    )
+    area = cover.width * cover.height / 1e6
+    ledger.reckon(
+        "book.weight",
+        cover.block.leaf_mass + area * CLOTH_GSM_PER_MM * 1.3 * spec.binding.cover_thickness,
+        "leaves + cover, each area × its weight",
+        rule="card weighs about 780 g/m² for each millimetre",
+    )
+
+
+def cover_piece(spec: JobSpec, cover: FlatCover, how: str, ledger: Ledger) -> Piece:
+    """The sheet to cut, with its waste."""
+    size = (
+        cover.width + 2 * cover.waste_fore_edge,
+        cover.height + cover.waste_head + cover.waste_tail,
+    )
+    return make_piece(
+        ledger, "cover", "Cover", "card", spec.copies, size, how, thickness=spec.binding.cover_thickness
+    )
+
+
+def draw_cover(cover: FlatCover, ledger: Ledger) -> tuple[Sketch, Drawing]:
+    """The sheet laid flat, its outside down; with the sketch, for what else is on it."""
+    show, sketch = ledger.notation.figure, Sketch()
+    left, right = -cover.flap, cover.width - cover.flap
+    sheet = box(
+        left - cover.waste_fore_edge,
+        -cover.waste_head,
+        cover.width + 2 * cover.waste_fore_edge,
+        cover.height + cover.waste_head + cover.waste_tail,
+    )
+    sketch.area(sheet, "card", "cut", "cover.width cover.height")
+    sketch.grain(sheet, 90)
+    trimmed = box(left, 0, cover.width, cover.height)
+    if cover.waste_head or cover.waste_tail or cover.waste_fore_edge:
+        sketch.line((*trimmed, trimmed[0]), "trim", "cover.width cover.height")
+    for x in cover.scores:
+        sketch.line(
+            ((x, -cover.waste_head), (x, cover.height + cover.waste_tail)), "score", "spine_board.width"
+        )
+    back, front = cover.leaf, cover.leaf + cover.spine
+    for x, width, name in ((0.0, back, "back"), (front, cover.leaf, "front")):
+        sketch.name(x, 0, width, cover.height, name, tallest=min(8.0, width / 10))
+    top = -cover.waste_head
+    edges = [(0.0, back, "cover.leaf", 1), (front, front + cover.leaf, "cover.leaf", 1)]
+    if cover.spine:
+        edges.append((back, front, "spine_board.width", 2))
+    if cover.flap:
+        edges += [(left, 0.0, "binding.flaps", 1), (front + cover.leaf, right, "binding.flaps", 1)]
+    for start, end, about, row in edges:
+        sketch.dimension((start, top), (end, top), show(end - start), offset=row, about=about)
+    sketch.dimension((left, top), (right, top), show(cover.width), offset=3, about="cover.width")
+    outer = left - cover.waste_fore_edge
+    sketch.dimension((outer, cover.height), (outer, 0), show(cover.height), about="cover.height")
+    drawing = sketch.finish(
+        "case.flat",
+        "boards",
+        "The cover laid flat, outside down",
+        rows=(1, 3, 0, 0),
+        text=f"Cover {show(cover.width, True)} by {show(cover.height, True)}, spine "
+        f"{show(cover.spine, True)}.",
+    )
+    return sketch, drawing

@@ -1,0 +1,70 @@
+"""Boards laced on to cords: the oldest of the strong bindings, in leather over raised or false bands."""
+
+from weald.core.bindings import pictures
+from weald.core.bindings.case import COVERINGS
+from weald.core.bindings.case_sizes import size_in_shoulder
+from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.shoulder_boards import (
+    ENTRIES,
+    FIRST_HOLE,
+    SECOND_HOLE,
+    bind_in_shoulder,
+    board_places,
+    with_lacing,
+)
+from weald.core.drawing import Sketch
+from weald.core.reckoning import Ledger
+from weald.core.sewing import Hole
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.textblock import MOST_SWELL
+
+
+def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
+    """Size boards to the shoulders, place the lacing holes opposite the cords, and cover them."""
+    case = size_in_shoulder(spec, block, ledger)
+    ledger.reckon("lacing.first", FIRST_HOLE, "from the board's spine edge", rule="10 to 12 mm")
+    ledger.reckon("lacing.second", SECOND_HOLE, "further in, and offset along the board")
+    bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
+    places = board_places(holes, ledger.value("squares.head"))
+    flat = with_lacing(bound.drawings[0], case, places)
+    return Bound(bound.pieces, (flat, *bound.drawings[1:]), bound.findings)
+
+
+def draw(sketch: Sketch) -> None:
+    """Boards in the shoulders, cords through them, leather tight on the spine."""
+    pictures.block(sketch, round=True)
+    pictures.boards(sketch, inset=2.6)
+    pictures.round_cloth(sketch, inset=2.6, joint=False, off=1.2)
+    for side in (-1, 1):
+        y = side * (pictures.HALF + pictures.BOARD)
+        sketch.line(((-1, y), (9, y), (9, side * pictures.HALF)), "slit")
+
+
+STRUCTURE = Structure(
+    name="laced_boards",
+    title="boards laced on",
+    good_for="books to be handed down: boards and block are one, the spine tight or hollow, with bands",
+    lasts="centuries",
+    effort=5,
+    needs="cords, backing boards, an awl, leather and a paring knife, patience",
+    bind=bind,
+    draw=draw,
+    methods=("raised_cords", "cords", "tapes"),
+    backs=("round",),
+    shoulders=("90", "45"),
+    coverings=COVERINGS,
+    entries=(*ENTRIES, "binding.bands", "block.hollow"),
+    chooses={
+        "binding.material": "leather",
+        "binding.cover_thickness": 0.8,
+        "sewing.method": "raised_cords",
+        "sewing.support_width": 3,
+    },
+    thinnest=10.0,
+    thickest=120.0,
+    heaviest=9000.0,
+    most_swell=MOST_SWELL,
+    hollow=True,
+    banded=True,
+)

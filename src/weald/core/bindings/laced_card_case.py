@@ -1,0 +1,136 @@
+"""The laced card case: one card, its supports drawn through slits. No glue at all."""
+
+import math
+
+from weald.core.bindings import pictures
+from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
+from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
+from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.wrapper import draw_wrapped
+from weald.core.drawing import Sketch
+from weald.core.findings import Finding, finding
+from weald.core.reckoning import Ledger
+from weald.core.sewing import Hole
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.units import Mm
+
+FIT_MARK: Mm = 2.0
+"""Half as large as the signs that say which support goes through which slits."""
+
+
+def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
+    """Size the card, and place four slits for every support."""
+    reckon_squares(spec, ledger)
+    binding = spec.binding
+    card = ledger.entry("card", binding.cover_thickness, "binding.cover_thickness")
+    spine = reckon_spine_width(spec, block, card, ledger)
+    leaf = ledger.reckon(
+        "cover.leaf",
+        block.width + ledger.value("squares.fore_edge"),
+        "{width} + {square}",
+        {"width": ledger.ref("block.width"), "square": ledger.ref("squares.fore_edge")},
+    )
+    height = ledger.reckon(
+        "cover.height",
+        block.height + ledger.value("squares.head") + ledger.value("squares.tail"),
+        "{block} + {head} + {tail}",
+        {
+            "block": ledger.ref("block.height"),
+            "head": ledger.ref("squares.head"),
+            "tail": ledger.ref("squares.tail"),
+        },
+    )
+    cover = FlatCover(block, leaf, spine, height, 0.0, 0.0, 0.0, 0.0)
+    reckon_cover(spec, cover, ledger)
+    slit = ledger.reckon(
+        "slit.length",
+        spec.sewing.support_width + binding.slit_play,
+        "{tape} + {play}",
+        {
+            "tape": ledger.entry("support", spec.sewing.support_width, "sewing.support_width"),
+            "play": ledger.entry("play", binding.slit_play, "binding.slit_play"),
+        },
+        rule="marked on both sides of the support, never cut through between the marks",
+    )
+    step = ledger.reckon(
+        "slit.step",
+        binding.slit_step,
+        "from the slit on the joint to the next one in",
+        rule="5 mm, 3 to 10",
+        entry="binding.slit_step",
+    )
+    sketch, drawing = draw_cover(cover, ledger)
+    head = ledger.value("squares.head")
+    supports = sorted({hole.support for hole in holes if hole.support})
+    for number in supports:
+        places = [hole.place for hole in holes if hole.support == number]
+        middle = head + sum(places) / len(places)
+        for x in (leaf, leaf + spine):
+            inward = -step if x == leaf else step
+            for at in (x, x + inward):
+                ends = ((at, middle - slit / 2), (at, middle + slit / 2))
+                sketch.line(ends, "slit", "slit.length slit.step")
+        for x in (leaf - 3 * step, leaf + spine + 3 * step):
+            _fit_mark(sketch, number, x, middle)
+    flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
+    piece = cover_piece(spec, cover, "scored at the spine; slits cut from the outside, burr inside", ledger)
+    section = draw_wrapped(block, binding.cover_thickness, ledger)
+    return Bound((piece,), (flat, section), tuple(_mind(len(supports), block)))
+
+
+def _fit_mark(sketch: Sketch, number: int, x: Mm, y: Mm) -> None:
+    """A figure with as many sides as its support's number and two more: the same on both covers."""
+    sides = number + 2
+    turns = [2 * math.pi * side / sides - math.pi / 2 for side in range(sides + 1)]
+    points = [(x + FIT_MARK * math.cos(turn), y + FIT_MARK * math.sin(turn)) for turn in turns]
+    sketch.line(points, "outline", "slit.length")
+
+
+def _mind(supports: int, block: BlockPlan) -> list[Finding]:
+    found = [finding("slits.marked", "slit.length")]
+    if block.sections and not supports:
+        found.append(finding("slits.none", "sewing.supports"))
+    return found
+
+
+def draw(sketch: Sketch) -> None:
+    """A card round the block, a tape woven through it."""
+    pictures.block(sketch)
+    edge = pictures.HALF + 1.4
+    path = ((pictures.LENGTH + 2, -edge), (-3.2, -edge), (-3.2, edge), (pictures.LENGTH + 2, edge))
+    sketch.line(path, "cut")
+    for side in (-1, 1):
+        y = side * edge
+        sketch.line(
+            ((-2.0, side * pictures.HALF), (2, y + side * 1.6), (9, y + side * 1.6), (12, y - side)), "slit"
+        )
+
+
+STRUCTURE = Structure(
+    name="laced_card_case",
+    title="laced card case",
+    good_for="light books that open well; made without glue, and taken off again",
+    lasts="decades, and a new card then",
+    effort=2,
+    needs="stiff card, tapes or cords, a scalpel; no adhesive",
+    bind=bind,
+    draw=draw,
+    methods=("tapes", "cords", "raised_cords"),
+    entries=(
+        "binding.cover",
+        "binding.squares",
+        "binding.spine_rule",
+        "binding.slit_step",
+        "binding.slit_play",
+        "binding.tape_reach",
+    ),
+    chooses={"binding.cover_thickness": 0.5, "binding.squares.fore_edge": 3, "binding.tape_reach": 40},
+    thinnest=4.0,
+    thickest=45.0,
+    heaviest=1500.0,
+    most_swell=0.15,
+    boards=False,
+    lined=False,
+    printed=True,
+)

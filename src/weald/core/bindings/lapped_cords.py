@@ -1,0 +1,76 @@
+"""Boards glued on the frayed ends of the cords, another thin board laminated over them."""
+
+from weald.core.bindings import pictures
+from weald.core.bindings.case import COVERINGS
+from weald.core.bindings.case_sizes import size_in_shoulder
+from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.shoulder_boards import ENTRIES, added_to, bind_in_shoulder, board_places, thin_boards
+from weald.core.drawing import Sketch
+from weald.core.reckoning import Ledger
+from weald.core.sewing import Hole
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.textblock import MOST_SWELL
+from weald.core.units import Mm
+
+FAN: Mm = 8.0
+"""Half the width a cord is frayed out to."""
+
+
+def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
+    """Size boards to the shoulders, fan the cords on them, and laminate a thin board over."""
+    case = size_in_shoulder(spec, block, ledger)
+    bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
+    reach = ledger.reckon(
+        "slip.length",
+        spec.binding.tape_reach,
+        "on each board, frayed out and pasted down",
+        rule="25 to 40 mm",
+        entry="binding.tape_reach",
+    )
+    thin = thin_boards(spec, case, "laminated over the frayed cords", ledger)
+    sketch = Sketch()
+    front = case.turn_in + case.board_width + case.middle
+    for edge, way in ((case.turn_in + case.board_width, -1), (front, 1)):
+        for _, place in board_places(holes, ledger.value("squares.head")):
+            y = case.turn_in + place
+            for off in (-FAN, -FAN / 2, 0.0, FAN / 2, FAN):
+                sketch.line(((edge, y), (edge + way * reach, y + off)), "thread", "slip.length")
+    flat = added_to(bound.drawings[0], sketch)
+    return Bound((*bound.pieces, thin), (flat, *bound.drawings[1:]), bound.findings)
+
+
+def draw(sketch: Sketch) -> None:
+    """Boards of two layers with the cords between them."""
+    pictures.block(sketch, round=True)
+    pictures.boards(sketch, inset=2.6)
+    pictures.round_cloth(sketch, inset=2.6, joint=False, off=1.2)
+    for side in (-1, 1):
+        y = side * (pictures.HALF + pictures.BOARD / 2)
+        sketch.line(((-1, y), (16, y)), "slit")
+        sketch.line(((2.6, y + 0.5), (pictures.LENGTH + 3, y + 0.5)), "hidden")
+
+
+STRUCTURE = Structure(
+    name="lapped_cords",
+    title="boards on frayed cords",
+    good_for="the strength of cords without lacing: slips fanned out on the board under a second, thin one",
+    lasts="generations",
+    effort=4,
+    needs="cords, paste, two thicknesses of board, backing boards",
+    bind=bind,
+    draw=draw,
+    methods=("cords", "raised_cords", "tapes"),
+    backs=("round",),
+    shoulders=("90", "45"),
+    coverings=COVERINGS,
+    entries=(*ENTRIES, "binding.thin_board", "binding.tape_reach", "binding.bands", "block.hollow"),
+    chooses={"sewing.method": "cords", "sewing.support_width": 3, "binding.bands.count": 0},
+    thinnest=10.0,
+    thickest=100.0,
+    heaviest=6000.0,
+    most_swell=MOST_SWELL,
+    hollow=True,
+    banded=True,
+    laminated=True,
+)

@@ -1,0 +1,166 @@
+"""Link-stitched signatures with loose boards sewn on: no glue on the spine, and it opens quite flat."""
+
+from weald.core.bindings import pictures
+from weald.core.bindings.case import board_pieces
+from weald.core.bindings.case_sizes import reckon_heights, reckon_weight
+from weald.core.bindings.coverings import COVERS
+from weald.core.bindings.protocol import Bound, Structure
+from weald.core.drawing import Drawing, Sketch, box
+from weald.core.grain import mind_bow, reckon_pull
+from weald.core.pieces import make_piece
+from weald.core.reckoning import Ledger
+from weald.core.sewing import Hole
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_drawings import draw_section
+from weald.core.units import Mm
+
+HOLE_IN: Mm = 10.0
+"""Holes stand so far from the spine edge of a board."""
+
+
+def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
+    """Size two boards, each covered by itself, with a hole opposite every station."""
+    reckon_heights(spec, ledger)
+    binding = spec.binding
+    turn = ledger.entry("turn-in", binding.turn_in, "binding.turn_in")
+    height = ledger.value("board.height")
+    width = ledger.reckon(
+        "board.width",
+        block.width + ledger.value("squares.fore_edge"),
+        "{block} + {square}",
+        {"block": ledger.ref("block.width"), "square": ledger.ref("squares.fore_edge")},
+        rule="flush with the spine, where it is sewn",
+    )
+    cover_height = ledger.reckon(
+        "cover.height",
+        height + 2 * binding.turn_in,
+        "{board} + 2 × {turn_in}",
+        {"board": ledger.ref("board.height"), "turn_in": turn},
+    )
+    cover_width = ledger.reckon(
+        "cover.width",
+        width + 2 * binding.turn_in,
+        "{board} + 2 × {turn_in}",
+        {"board": ledger.ref("board.width"), "turn_in": turn},
+        rule="of each board by itself",
+    )
+    ledger.reckon("lacing.first", HOLE_IN, "from the board's spine edge, opposite every station")
+    reckon_weight(spec, block, (2 * width, 2 * cover_width), ledger)
+    pieces = [
+        *board_pieces(spec, (width, height), ledger),
+        make_piece(
+            ledger,
+            "cover",
+            "Board cover",
+            COVERS[binding.material],
+            2 * spec.copies,
+            (cover_width, cover_height),
+            "each board by itself, turned in on all four sides",
+            thickness=binding.cover_thickness,
+        ),
+        make_piece(
+            ledger,
+            "pastedown",
+            "Board paper",
+            "endpaper",
+            2 * spec.copies,
+            (width - 2 * 2.0, height - 2 * 2.0),
+            "inside of each board, 2 mm short all round",
+        ),
+    ]
+    pull = reckon_pull(spec, ledger)
+    drawings = (
+        _draw_board(spec, (width, height), holes, ledger),
+        _draw_section(spec, block, ledger),
+    )
+    return Bound(tuple(pieces), drawings, tuple(mind_bow(pull)))
+
+
+def _draw_board(spec: JobSpec, size: tuple[Mm, Mm], holes: tuple[Hole, ...], ledger: Ledger) -> Drawing:
+    """The back board from outside with its cover, and the holes along its spine edge."""
+    show, sketch = ledger.notation.figure, Sketch()
+    width, height = size
+    turn, head = spec.binding.turn_in, ledger.value("squares.head")
+    sheet = box(-turn, -turn, width + 2 * turn, height + 2 * turn)
+    sketch.area(sheet, "cloth", "cut", "cover.width cover.height")
+    sketch.grain(sheet, 90)
+    board = box(0, 0, width, height)
+    sketch.area(board, "board", "cut", "board.width board.height")
+    sketch.grain(board, 90)
+    for hole in holes:
+        sketch.arc(HOLE_IN, head + hole.place, 1.0, 0, 359.9, "cut", "lacing.first")
+    sketch.dimension((0, -turn), (width, -turn), show(width), about="board.width")
+    sketch.dimension(
+        (-turn, -turn), (width + turn, -turn), show(width + 2 * turn), offset=2, about="cover.width"
+    )
+    sketch.dimension((-turn, height), (-turn, 0), show(height), about="board.height")
+    sketch.dimension(
+        (-turn, height + turn), (-turn, -turn), show(height + 2 * turn), offset=2, about="cover.height"
+    )
+    bottom = height + turn
+    sketch.dimension((HOLE_IN, bottom), (0, bottom), show(HOLE_IN), about="lacing.first")
+    return sketch.finish(
+        "case.flat",
+        "boards",
+        "A board on its cover, spine edge to the left",
+        rows=(2, 2, 0, 1),
+        text=f"Two boards {show(width, True)} by {show(height, True)}, {len(holes)} holes each.",
+    )
+
+
+def _draw_section(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Drawing:
+    """Block and boards cut across at the spine, which stays open."""
+    show, sketch = ledger.notation.figure, Sketch()
+    half, board, reach = block.thickness / 2, ledger.value("board.thickness"), 36.0
+    draw_section(sketch, block, reach)
+    for top in (-half - board, half):
+        sketch.area(box(0, top, reach, board), "board", about="board.thickness")
+        sketch.line(((HOLE_IN, top), (HOLE_IN, top + board)), "cut", "lacing.first")
+    outside = -half - board
+    upper = [(HOLE_IN, -half), (HOLE_IN, outside), (0.0, outside), (-1.5, -half)]
+    sketch.line([*upper, *[(x, -y) for x, y in reversed(upper)]], "thread")
+    sketch.dimension((0, outside), (HOLE_IN, outside), show(HOLE_IN), about="lacing.first")
+    sketch.dimension((reach, -half), (reach, half), show(2 * half), about="block.thickness")
+    return sketch.finish(
+        "case.section",
+        "boards",
+        "The spine in section",
+        rows=(0, 1, 1, 0),
+        text="Boards lie flush with the spine and are held by the thread alone.",
+    )
+
+
+def draw(sketch: Sketch) -> None:
+    """Loose boards held by thread round their edges."""
+    pictures.block(sketch)
+    pictures.boards(sketch, inset=0)
+    for side in (-1, 1):
+        outer, inner = side * (pictures.HALF + pictures.BOARD), side * pictures.HALF
+        sketch.line(((8, inner), (8, outer), (-1.5, outer), (-2.5, inner)), "thread")
+    sketch.line(((-2.5, -pictures.HALF), (-2.5, pictures.HALF)), "thread")
+
+
+STRUCTURE = Structure(
+    name="link_stitch",
+    title="link stitch with loose boards",
+    good_for="sketchbooks and albums that must lie quite flat; the sewing shows",
+    lasts="decades; the thread is bare",
+    effort=2,
+    needs="board, strong thread, a curved needle, no glue on the spine",
+    bind=bind,
+    draw=draw,
+    methods=("link",),
+    entries=(
+        "binding.board",
+        "binding.linings",
+        "binding.squares",
+        "binding.cover",
+        "binding.turn_in",
+    ),
+    thickest=60.0,
+    heaviest=2000.0,
+    most_swell=0.3,
+    lined=False,
+    lettered=False,
+)

@@ -1,0 +1,124 @@
+"""Boards that sit in the shoulders and are attached to the block before they are covered."""
+
+from dataclasses import replace
+
+from weald.core.bands import band_places, mind_bands, reckon_bands
+from weald.core.bindings.case import bind_case
+from weald.core.bindings.case_sizes import Case
+from weald.core.bindings.protocol import Bound
+from weald.core.drawing import Drawing, Sketch
+from weald.core.findings import Action, Finding, finding
+from weald.core.pieces import Piece, make_piece
+from weald.core.reckoning import Ledger
+from weald.core.sewing import Hole
+from weald.core.spec import Covering, JobSpec
+from weald.core.units import Mm
+
+FIRST_HOLE: Mm = 11.0
+"""From the spine edge of the board; 10 to 12 mm is usual."""
+SECOND_HOLE: Mm = 22.0
+HOLE_SHIFT: Mm = 7.0
+"""The second hole of a cord stands so much nearer the tail, so that both do not split one grain line."""
+HOLE_RADIUS: Mm = 1.2
+ENTRIES = (
+    "back",
+    "binding.board",
+    "binding.linings",
+    "binding.cut_in_case",
+    "binding.squares",
+    "binding.french_joint",
+    "binding.covering",
+    "binding.cover",
+    "binding.turn_in",
+)
+
+
+def board_places(holes: tuple[Hole, ...], head: Mm) -> list[tuple[int, Mm]]:
+    """Every support with the middle of its place on the board, from the board's head."""
+    numbers = sorted({hole.support for hole in holes if hole.support})
+    return [
+        (number, head + sum(places) / len(places))
+        for number in numbers
+        for places in [[hole.place for hole in holes if hole.support == number]]
+    ]
+
+
+def bind_in_shoulder(spec: JobSpec, case: Case, covering: Covering, ledger: Ledger) -> Bound:
+    """Cover boards and spine, with the bands across it."""
+    bands = spec.binding.bands
+    reckon_bands(bands, ledger)
+    bound = bind_case(spec, case, covering, ledger)
+    flat = with_bands(
+        bound.drawings[0], case, bands_at=band_places(bands, case.board_height), wide=bands.width
+    )
+    pieces = tuple(_longer(piece, ledger) for piece in bound.pieces)
+    findings = (*bound.findings, *mind_bands(bands, ledger), *_mind_false_bands(spec))
+    return Bound(pieces, (flat, *bound.drawings[1:]), findings)
+
+
+def _mind_false_bands(spec: JobSpec) -> list[Finding]:
+    """Bands that are not as many as the raised cords beneath them."""
+    count, cords = spec.binding.bands.count, spec.sewing.supports
+    if spec.sewing.method != "raised_cords" or count == cords or not count:
+        return []
+    actions = (
+        Action(f"Sew on {count} cords", {"sewing.supports": count}),
+        Action(f"{cords} bands", {"binding.bands.count": cords}),
+    )
+    return [finding("bands.false", "binding.bands.count", count=count, cords=cords, actions=actions)]
+
+
+def _longer(piece: Piece, ledger: Ledger) -> Piece:
+    """Leather over the spine, longer by what the bands draw in."""
+    if piece.material != "leather" or piece.id not in ("cover", "spine_piece"):
+        return piece
+    if "bands.take_up" not in ledger.quantities:
+        return piece
+    height = piece.height + ledger.value("bands.take_up")
+    show = ledger.notation.length
+    return replace(piece, height=height, shown=f"{show(piece.width, True)} × {show(height, True)}")
+
+
+def thin_boards(spec: JobSpec, case: Case, how: str, ledger: Ledger) -> Piece:
+    """The second, thin layer of boards made of two."""
+    return make_piece(
+        ledger,
+        "thin_board",
+        "Thin board",
+        "board",
+        2 * spec.copies,
+        (case.board_width, case.board_height),
+        how,
+        thickness=spec.binding.thin_board,
+    )
+
+
+def added_to(drawing: Drawing, sketch: Sketch) -> Drawing:
+    """A drawing with more on it, that reaches no further."""
+    return replace(drawing, elements=(*drawing.elements, *sketch.elements))
+
+
+def with_bands(flat: Drawing, case: Case, *, bands_at: tuple[Mm, ...], wide: Mm) -> Drawing:
+    """The case laid flat with the bands across its spine."""
+    sketch = Sketch()
+    left = case.turn_in + case.board_width + case.gap
+    for place in bands_at:
+        for edge in (place - wide / 2, place + wide / 2):
+            y = case.turn_in + edge
+            sketch.line(((left, y), (left + case.spine_width, y)), "score", "panel.each")
+    return added_to(flat, sketch)
+
+
+def with_lacing(flat: Drawing, case: Case, places: list[tuple[int, Mm]]) -> Drawing:
+    """The boards with two holes for every cord, the second offset."""
+    sketch = Sketch()
+    front = case.turn_in + case.board_width + case.middle
+    for spine_edge, way in ((case.turn_in + case.board_width, -1), (front, 1)):
+        for _, place in places:
+            y = case.turn_in + place
+            for off, down in ((FIRST_HOLE, 0.0), (SECOND_HOLE, HOLE_SHIFT)):
+                x = spine_edge + way * off
+                sketch.arc(x, y + down, HOLE_RADIUS, 0, 359.9, "cut", "lacing.first lacing.second")
+            groove = ((spine_edge, y), (spine_edge + way * FIRST_HOLE, y))
+            sketch.line(groove, "score", "lacing.first")
+    return added_to(flat, sketch)

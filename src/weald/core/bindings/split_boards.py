@@ -1,0 +1,92 @@
+"""Split boards: two thicknesses glued together but for a strip at the spine, which takes in the flange."""
+
+from weald.core.bindings import pictures
+from weald.core.bindings.case import COVERINGS
+from weald.core.bindings.case_sizes import size_in_shoulder
+from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.shoulder_boards import ENTRIES, added_to, bind_in_shoulder, thin_boards
+from weald.core.drawing import Sketch, box
+from weald.core.findings import Action, Finding, finding
+from weald.core.reckoning import Ledger
+from weald.core.sewing import Hole
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.textblock import MOST_SWELL
+from weald.core.units import Mm
+
+SPLIT_DEEPER: Mm = 5.0
+"""The split reaches so much beyond the flange, so that nothing bunches at its bottom."""
+FRENCH = (3.0, 5.0)
+
+
+def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
+    """Size boards to the shoulders with a French joint, and the flange that goes into them."""
+    case = size_in_shoulder(spec, block, ledger)
+    bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
+    flange = ledger.reckon(
+        "flange.width",
+        spec.binding.tape_reach,
+        "mull, tapes and the waste leaf, glued together and cut straight",
+        rule="25 to 30 mm",
+        entry="binding.tape_reach",
+    )
+    split = ledger.reckon(
+        "split.depth",
+        flange + SPLIT_DEEPER,
+        "{flange} + {deeper}",
+        {
+            "flange": ledger.ref("flange.width"),
+            "deeper": ledger.entry("room", SPLIT_DEEPER, "binding.tape_reach"),
+        },
+        rule="left unglued at the spine edge when the two boards are laminated",
+    )
+    thin = thin_boards(spec, case, "laminated inside the thick one, but for the split", ledger)
+    sketch = Sketch()
+    front = case.turn_in + case.board_width + case.middle
+    for left in (case.turn_in + case.board_width - split, front):
+        sketch.hatch(box(left, case.turn_in, split, case.board_height), "glue", 45, "split.depth")
+    flat = added_to(bound.drawings[0], sketch)
+    findings = (*bound.findings, *_mind(spec))
+    return Bound((*bound.pieces, thin), (flat, *bound.drawings[1:]), findings)
+
+
+def _mind(spec: JobSpec) -> list[Finding]:
+    if spec.binding.french_joint >= FRENCH[0]:
+        return []
+    action = Action("Take 4 mm", {"binding.french_joint": 4})
+    return [finding("split.tight", "binding.french_joint", actions=(action,))]
+
+
+def draw(sketch: Sketch) -> None:
+    """Boards of two layers, split at the spine edge for the flange."""
+    pictures.block(sketch, round=True)
+    pictures.boards(sketch, inset=7)
+    pictures.round_cloth(sketch, inset=7, joint=True)
+    for side in (-1, 1):
+        y = side * (pictures.HALF + pictures.BOARD / 2)
+        sketch.line(((0, side * pictures.HALF), (4, y), (20, y)), "slit")
+
+
+STRUCTURE = Structure(
+    name="split_boards",
+    title="split boards",
+    good_for="account books and albums, and any book that will be opened flat a thousand times",
+    lasts="generations of hard use",
+    effort=4,
+    needs="two thicknesses of board, tapes, mull, backing boards",
+    bind=bind,
+    draw=draw,
+    methods=("tapes", "cords"),
+    backs=("round",),
+    shoulders=("90", "45"),
+    coverings=COVERINGS,
+    entries=(*ENTRIES, "binding.thin_board", "binding.tape_reach", "binding.groove", "block.hollow"),
+    chooses={"binding.french_joint": 4, "binding.bands.count": 0},
+    thinnest=10.0,
+    thickest=120.0,
+    heaviest=8000.0,
+    most_swell=MOST_SWELL,
+    hollow=True,
+    banded=True,
+    laminated=True,
+)

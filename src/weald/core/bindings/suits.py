@@ -1,0 +1,101 @@
+"""Whether a structure suits the text, and which decisions do not go with it."""
+
+from collections.abc import Iterator
+
+from weald.core.bindings.coverings import COVERING_WORDS
+from weald.core.bindings.protocol import Structure
+from weald.core.findings import Action, Finding, finding
+from weald.core.reckoning import Ledger
+from weald.core.sewing import METHOD_WORDS
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.units import TOLERANCE
+
+BACK_WORDS = {"flat": "flat back", "round": "round back"}
+SHOULDER_WORDS = {"none": "no shoulders", "45": "shoulders of 45°", "90": "shoulders of 90°"}
+
+
+def mind_suits(
+    structure: Structure, spec: JobSpec, folded_sections: int, block: BlockPlan, ledger: Ledger
+) -> list[Finding]:
+    """Why this structure does not suit the text; empty where it does.
+
+    :param folded_sections: what the text is folded in; 0 for single leaves.
+    """
+    found = list(_mind_sections(structure, folded_sections))
+    name, show = structure.title, ledger.notation
+    thickness = show.length(block.thickness, True)
+    if block.thickness < structure.thinnest - TOLERANCE:
+        least = show.length(structure.thinnest, True)
+        found.append(
+            finding("suits.thin", "block.thickness", structure=name, thickness=thickness, least=least)
+        )
+    elif block.thickness > structure.thickest + TOLERANCE:
+        most = show.length(structure.thickest, True)
+        found.append(
+            finding("suits.thick", "block.thickness", structure=name, thickness=thickness, most=most)
+        )
+    if block.leaf_mass > structure.heaviest:
+        found.append(
+            finding(
+                "suits.heavy",
+                "book.weight",
+                structure=name,
+                weight=_weight(block.leaf_mass),
+                most=_weight(structure.heaviest),
+            )
+        )
+    if structure.flush and spec.paper.deckle:
+        found.append(finding("suits.deckle", "paper.deckle", structure=name))
+    return found
+
+
+def _weight(grams: float) -> str:
+    return f"{grams / 1000:.1f} kg" if grams >= 1000 else f"{grams:.0f} g"
+
+
+def _mind_sections(structure: Structure, sections: int) -> Iterator[Finding]:
+    name = structure.title
+    one = Action("One signature", {"folding.make_up": "one_section"})
+    if structure.sections == "leaves":
+        return
+    if not sections:
+        fold = Action("Fold it once", {"folding.programme": "v"})
+        if "none" not in structure.methods:
+            yield finding("suits.single_leaves", "folding.programme", structure=name, actions=(fold,))
+    elif structure.sections == "one" and sections > 1:
+        yield finding(
+            "suits.one_section", "sections.count", structure=name, sections=sections, actions=(one,)
+        )
+    elif structure.sections == "several" and sections == 1:
+        share = Action("Share the sheets out", {"folding.make_up": "even", "folding.sheets_per_section": 4})
+        yield finding("suits.several", "sections.count", structure=name, actions=(share,))
+
+
+def mind_choices(structure: Structure, spec: JobSpec) -> list[Finding]:
+    """Decisions that contradict the structure, each with what is reckoned instead.
+
+    What a job file leaves out contradicts nothing.
+    """
+    choices = (
+        ("sewing.method", spec.sewing.method, structure.methods, METHOD_WORDS),
+        ("back.shape", spec.back.shape, structure.backs, BACK_WORDS),
+        ("binding.covering", spec.binding.covering, structure.coverings, COVERING_WORDS),
+    )
+    found = []
+    for path, wanted, allowed, words in choices:
+        group, key = path.split(".")
+        if wanted in allowed or key not in getattr(spec, group).model_fields_set:
+            continue
+        used = allowed[0]
+        found.append(
+            finding(
+                "structure.departs",
+                path,
+                wanted=words[wanted],  # type: ignore[index]
+                used=words[used],  # type: ignore[index]
+                structure=structure.title,
+                actions=(Action(f"Take “{words[used]}”", {path: used}),),  # type: ignore[index]
+            )
+        )
+    return found

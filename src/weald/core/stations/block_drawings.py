@@ -1,0 +1,178 @@
+"""The block drawn: from the front, from its tail, and its spine with the marks on it."""
+
+import math
+
+from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.reckoning import Ledger
+from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_pieces import MULL_SHORT
+from weald.core.stations.sewing import SewingPlan
+from weald.core.units import Mm
+
+DRAWN_FOLDS = 400
+ARC_STEPS = 32
+
+
+def arc_points(chord: Mm, rise: Mm, steps: int = ARC_STEPS) -> list[Point]:
+    """The arc of a rounded spine, bulging to the left of x = 0, from y = −chord/2 to chord/2."""
+    if rise <= 0:
+        return [(0.0, -chord / 2), (0.0, chord / 2)]
+    radius = (chord**2 / 4 + rise**2) / (2 * rise)
+    half = math.asin(min(1.0, chord / 2 / radius))
+    if rise > radius:
+        half = math.pi - half
+    points = []
+    for step in range(steps + 1):
+        angle = half * (2 * step / steps - 1)
+        points.append((radius - rise - radius * math.cos(angle), radius * math.sin(angle)))
+    return points
+
+
+def shoulder_back(block: BlockPlan) -> Mm:
+    """How far the tips of the shoulders stand behind the shoulder line."""
+    if not block.shoulder_angle:
+        return 0.0
+    return block.shoulder_line * math.cos(math.radians(block.shoulder_angle))
+
+
+def draw_section(sketch: Sketch, block: BlockPlan, reach: Mm) -> None:
+    """The spine part of the block cut across, ``reach`` long, the shoulder line (or the spine) at x = 0."""
+    half = block.thickness / 2
+    folds = min(block.sections, DRAWN_FOLDS)
+    if not block.round:
+        sketch.area(box(0, -half, reach, 2 * half), "block", about="block.thickness")
+        for fold in range(1, folds):
+            y = half * (2 * fold / folds - 1)
+            sketch.line(((0, y), (reach, y)), "hidden", "sections.count")
+        return
+    back = shoulder_back(block)
+    arc = [(x - back, y) for x, y in arc_points(block.chord, block.rise)]
+    outline = [*arc, (0.0, half), (reach, half), (reach, -half), (0.0, -half)]
+    sketch.area(outline, "block", about="block.thickness spine.arc spine.rise shoulder.height")
+    for fold in range(1, folds):
+        part = fold / folds
+        place = part * (len(arc) - 1)
+        near = arc[math.floor(place)]
+        level = half * (2 * part - 1)
+        bend = max(block.shoulder_line, block.thickness / 6)
+        sketch.line((near, (bend, level), (reach, level)), "hidden", "sections.count")
+
+
+def draw_front(spec: JobSpec, block: BlockPlan, lined: bool, ledger: Ledger) -> Drawing:
+    """The block lying on its back, with the mull over the spine and the diagonals to be compared."""
+    show, sketch = ledger.notation.figure, Sketch()
+    front = box(0, 0, block.width, block.height)
+    sketch.area(front, "block", about="block.width block.height")
+    sketch.grain(front, 90)
+    if lined and spec.block.mull and block.height > 2 * MULL_SHORT:
+        across = min(spec.block.mull_overlap, block.width / 3)
+        sketch.area(
+            box(0, MULL_SHORT, across, block.height - 2 * MULL_SHORT),
+            "lining",
+            about="mull.width mull.height",
+        )
+        sketch.label(across / 2, block.height / 2, "mull", height=min(4.0, across / 5), rotation=-90)
+    if block.shoulder_line:
+        line = ((block.shoulder_line, 0.0), (block.shoulder_line, block.height))
+        sketch.line(line, "score", "shoulder.line shoulder.width")
+    for ends in (((0, 0), (block.width, block.height)), ((0, block.height), (block.width, 0))):
+        sketch.line(ends, "hidden", "block.diagonal block.out_of_square")
+    sketch.dimension((0, 0), (block.width, 0), show(block.width), about="block.width")
+    sketch.dimension((block.width, 0), (block.width, block.height), show(block.height), about="block.height")
+    return sketch.finish(
+        "block.front",
+        "block",
+        "The block, from the front",
+        rows=(0, 1, 1, 0),
+        text=f"A block {show(block.width, True)} wide and {show(block.height, True)} high.",
+    )
+
+
+def draw_tail(block: BlockPlan, ledger: Ledger) -> Drawing:
+    """The spine part of the block from its tail: as sewn and swollen, or rounded with its shoulders."""
+    return _draw_rounded(block, ledger) if block.round else _draw_swollen(block, ledger)
+
+
+def _draw_swollen(block: BlockPlan, ledger: Ledger) -> Drawing:
+    show, sketch = ledger.notation.figure, Sketch()
+    half, sewn = block.thickness / 2, (block.thickness + block.swell) / 2
+    reach = min(block.width, max(60.0, 3 * block.thickness))
+    ends = 0.6 * reach
+    sketch.area(
+        ((0, -sewn), (ends, -half), (reach, -half), (reach, half), (ends, half), (0, sewn)),
+        "block",
+        about="block.thickness spine.swell spine.thickness",
+    )
+    folds = min(block.sections, DRAWN_FOLDS)
+    for fold in range(1, folds):
+        part = 2 * fold / folds - 1
+        sketch.line(((0, part * sewn), (ends, part * half), (reach, part * half)), "hidden", "sections.count")
+    sketch.dimension((0, sewn), (0, -sewn), show(2 * sewn), about="spine.thickness spine.swell")
+    sketch.dimension((reach, -half), (reach, half), show(block.thickness), about="block.thickness")
+    return sketch.finish(
+        "block.tail",
+        "block",
+        "The spine as sewn, from the tail",
+        rows=(1, 0, 1, 0),
+        text=f"{show(block.thickness, True)} thick, {show(2 * sewn, True)} at the spine as sewn.",
+    )
+
+
+def _draw_rounded(block: BlockPlan, ledger: Ledger) -> Drawing:
+    show, sketch = ledger.notation.figure, Sketch()
+    half, edge = block.thickness / 2, block.chord / 2
+    reach = min(block.width, max(60.0, 2.5 * block.thickness))
+    draw_section(sketch, block, reach)
+    back = -shoulder_back(block)
+    if block.shoulder:
+        sketch.line(((0.0, -edge), (0.0, edge)), "score", "shoulder.line shoulder.height")
+        sketch.dimension((0, -edge), (0, -half), show(block.shoulder), about="shoulder.height")
+    sketch.line(((back, -edge), (back, edge)), "hidden", "spine.chord")
+    top = back - block.rise
+    sketch.dimension((top, edge), (back, edge), show(block.rise), offset=-1, about="spine.rise")
+    sketch.dimension((top, edge), (top, -edge), show(block.chord), about="spine.chord spine.arc")
+    sketch.dimension((reach, -half), (reach, half), show(block.thickness), about="block.thickness")
+    return sketch.finish(
+        "block.tail",
+        "block",
+        "The spine rounded, from the tail",
+        rows=(1, 0, 1, 1),
+        text=f"{show(block.thickness, True)} thick, {show(block.chord, True)} over the shoulders, arc "
+        f"{show(block.arc, True)}, rise {show(block.rise, True)}.",
+    )
+
+
+def draw_spine(spec: JobSpec, block: BlockPlan, sewing: SewingPlan, ledger: Ledger) -> Drawing:
+    """The spine of the block with every mark on it: stations, and where head and tail are cut.
+
+    Trimmed in boards, three marks stand at either end: home, and one square to each side of it, to which
+    the boards are slid for the cut.
+    """
+    show, sketch, trim = ledger.notation.figure, Sketch(), spec.leaf.trim
+    across = "spine.arc" if block.round else "block.thickness"
+    width = block.arc
+    whole = box(0, -trim.head, width, block.height + trim.head + trim.tail)
+    sketch.area(whole, "block", "outline", f"block.height {across}")
+    for top, waste in ((-trim.head, trim.head), (block.height, trim.tail)):
+        if waste:
+            sketch.hatch(box(0, top, width, waste), "trim", 45)
+    for y in (0.0, block.height):
+        sketch.line(((0, y), (width, y)), "trim", "block.height")
+    for hole in sewing.holes:
+        sketch.line(((0.1 * width, hole.place), (0.9 * width, hole.place)), "slit", "sewing.interval")
+    if spec.block.trimming == "in_boards":
+        squares = spec.binding.squares
+        for y, square in ((0.0, squares.head), (block.height, squares.tail)):
+            for off in (-square, square):
+                ends = ((0, y + off), (width, y + off))
+                sketch.line(ends, "score", "squares.head squares.tail")
+    sketch.dimension((width, 0), (width, block.height), show(block.height), about="block.height")
+    sketch.dimension((0, -trim.head), (width, -trim.head), show(width), about=across)
+    return sketch.finish(
+        "block.spine",
+        "block",
+        "The spine, with its marks",
+        rows=(0, 1, 1, 0),
+        text="Stations across the spine; the waste at head and tail is hatched.",
+    )

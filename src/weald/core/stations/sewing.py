@@ -1,0 +1,313 @@
+"""Sewing: where the stations stand, how much thread it takes, and the guides to punch and saw by."""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from weald.core.bands import band_places, panel_height
+from weald.core.drawing import Drawing, Layer, Sketch, box
+from weald.core.findings import Action, Finding, finding
+from weald.core.reckoning import Ledger
+from weald.core.sewing import (
+    METHOD_WORDS,
+    SUPPORTED,
+    Hole,
+    crowded,
+    holes_of,
+    interval,
+    supports_for,
+)
+from weald.core.spec import JobSpec, SewingMethod
+from weald.core.stations.block import BlockPlan
+from weald.core.units import Mm
+
+SPARE_THREAD = 1.15
+"""Thread for knots and for what is lost in drawing it tight."""
+TAIL: Mm = 150.0
+"""Thread left over at the end, to hold the needle by."""
+TAPE_WRAP: Mm = 1.0
+ARMS_REACH: Mm = 600.0
+NEAR_THE_EDGE: Mm = 10.0
+STRIP_WIDTH: Mm = 30.0
+GUIDE_WIDTH: Mm = 40.0
+HOLE_MARK: Mm = 1.5
+
+
+@dataclass(frozen=True, slots=True)
+class SewingPlan:
+    """The sewing of one block. ``holes`` are those of a section, from the trimmed head."""
+
+    method: SewingMethod
+    holes: tuple[Hole, ...]
+    crowded: bool
+
+
+def reckon(
+    spec: JobSpec, method: SewingMethod, block: BlockPlan, ledger: Ledger, banded: bool = False
+) -> SewingPlan:
+    """Place the stations on the trimmed height, and reckon thread and supports.
+
+    :param method: the one this binding is sewn by, which may differ from the entry where that does not suit.
+    :param banded: whether bands may run across the spine, raised by the cords.
+    """
+    sewing = spec.sewing
+    under = _under_bands(spec, block) if banded and method == "raised_cords" else ()
+    holes = holes_of(method, sewing, block.height, under)
+    if not holes or not block.sections:
+        return SewingPlan("none", (), crowded=False)
+    ledger.reckon("sewing.holes", len(holes), METHOD_WORDS[method])
+    if holes[0].kind == "kettle":
+        _reckon_stations(spec, method, block, bool(under), ledger)
+    else:
+        ledger.reckon("sewing.first", holes[0].place, "from the trimmed head, and from the tail alike")
+    if method != "staples":
+        _reckon_thread(spec, method, holes, block, ledger)
+    return SewingPlan(method, holes, crowded(holes, block.height))
+
+
+def _under_bands(spec: JobSpec, block: BlockPlan) -> tuple[Mm, ...]:
+    """Where raised cords stand so that each lies under a band; nothing where there are not as many."""
+    bands, squares = spec.binding.bands, spec.binding.squares
+    if bands.count != spec.sewing.supports:
+        return ()
+    height = block.height + squares.head + squares.tail
+    return tuple(place - squares.head for place in band_places(bands, height))
+
+
+def _reckon_stations(
+    spec: JobSpec, method: SewingMethod, block: BlockPlan, under_bands: bool, ledger: Ledger
+) -> None:
+    sewing = spec.sewing
+    ledger.reckon(
+        "sewing.kettle",
+        sewing.kettle,
+        "from the trimmed head and tail",
+        rule="12 to 15 mm in, so that no stitch falls in the waste",
+        entry="sewing.kettle",
+    )
+    if under_bands:
+        bands = spec.binding.bands
+        height = block.height + spec.binding.squares.head + spec.binding.squares.tail
+        panel = panel_height(bands, height)
+        ledger.reckon(
+            "sewing.interval",
+            panel + bands.width,
+            "{panel} + {band}",
+            {
+                "panel": ledger.entry("a panel", panel, "binding.bands.count"),
+                "band": ledger.entry("a band", bands.width, "binding.bands.width"),
+            },
+            rule="every cord lies under its band; measured along the boards, from band to band",
+        )
+        _reckon_support_length(spec, block, ledger)
+        return
+    ledger.reckon(
+        "sewing.interval",
+        interval(sewing, block.height),
+        "({height} − 2 × {kettle} − {more}) / ({supports} + 1)",
+        {
+            "height": ledger.ref("block.height"),
+            "kettle": ledger.entry("kettle", sewing.kettle, "sewing.kettle"),
+            "more": ledger.entry("more at the tail", sewing.tail_more, "sewing.tail_more"),
+            "supports": ledger.entry("supports", sewing.supports, "sewing.supports", "count"),
+        },
+        rule="from the middle of one support to the next; the last may be a little larger",
+    )
+    if method in SUPPORTED and sewing.supports:
+        _reckon_support_length(spec, block, ledger)
+
+
+def _reckon_support_length(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> None:
+    reach = spec.binding.tape_reach
+    ledger.reckon(
+        "sewing.support_length",
+        block.thickness + block.swell + 2 * reach,
+        "{spine} + 2 × {reach}",
+        {
+            "spine": ledger.ref("spine.thickness"),
+            "reach": ledger.entry("reach on each side", reach, "binding.tape_reach"),
+        },
+        rule="25 to 40 mm on each side; leave more while sewing",
+    )
+
+
+def _wrap(spec: JobSpec, method: SewingMethod, section: Mm) -> tuple[Mm, str]:
+    """Thread it takes to pass round one support or link, and why."""
+    sewing = spec.sewing
+    if method == "tapes":
+        return TAPE_WRAP, "out beside a tape and in again: 1 mm"
+    if method == "cords":
+        return sewing.support_width, "round a sawn-in cord: as much as it is thick"
+    if method == "raised_cords":
+        turns = max(1.0, section / max(sewing.thread, 0.1)) if sewing.packed else 1.0
+        return math.pi * sewing.support_width * turns, (
+            f"wound round a raised cord {turns:.0f} times" if sewing.packed else "once round a raised cord"
+        )
+    if method == "link":
+        return 2 * section, "down to the section before and back"
+    return 0.0, "nothing"
+
+
+def _reckon_thread(
+    spec: JobSpec, method: SewingMethod, holes: Sequence[Hole], block: BlockPlan, ledger: Ledger
+) -> None:
+    sewing = spec.sewing
+    section = ledger.value("spine.thickness") / block.sections
+    if method == "pamphlet":
+        span = 2 * (holes[-1].place - holes[0].place)
+        length = ledger.reckon("thread.section", span, "twice from the first hole to the last")
+        how, needles = "{section} × {spare} + {tail}", 1
+        total = length * SPARE_THREAD + 2 * TAIL
+        terms = {"tail": ledger.entry("two tails", 2 * TAIL, "sewing.needleful")}
+    else:
+        wrap, why = _wrap(spec, method, section)
+        span = holes[-1].place - holes[0].place
+        length = ledger.reckon(
+            "thread.section",
+            span + sewing.supports * wrap + section,
+            "{span} + {supports} × {wrap} + {thick}",
+            {
+                "span": ledger.entry("kettle to kettle", span, "sewing.kettle"),
+                "supports": ledger.entry("supports", sewing.supports, "sewing.supports", "count"),
+                "wrap": ledger.entry("round each", wrap, "sewing.support_width"),
+                "thick": ledger.entry("a section", section, "block.thickness"),
+            },
+            rule=why,
+        )
+        how = "{sections} × {section} × {spare} + {tail}"
+        total = block.sections * length * SPARE_THREAD + TAIL
+        terms = {
+            "sections": ledger.entry("sewn signatures", block.sections, "sections.count", "count"),
+            "tail": ledger.entry("tail", TAIL, "sewing.needleful"),
+        }
+        needles = math.ceil(total / sewing.needleful - 1e-9)
+    terms |= {
+        "section": ledger.ref("thread.section"),
+        "spare": ledger.entry("15 % more", SPARE_THREAD, "sewing.needleful", "factor"),
+    }
+    ledger.reckon("thread.length", total, how, terms)
+    if method != "pamphlet":
+        ledger.reckon(
+            "thread.needlefuls",
+            needles,
+            "{length} / {needleful}, rounded up",
+            {
+                "length": ledger.ref("thread.length"),
+                "needleful": ledger.entry("a needleful", sewing.needleful, "sewing.needleful"),
+            },
+            rule="60 to 120 cm at a time; join inside a fold with a weaver's knot",
+        )
+
+
+def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> list[Finding]:
+    """What to mind about the stations."""
+    found: list[Finding] = []
+    sewing, show = spec.sewing, ledger.notation.length
+    if not plan.holes:
+        return found
+    better = supports_for(block.height)
+    if plan.crowded:
+        fewer = _fitting(spec, plan.method, block.height)
+        actions = () if fewer is None else (Action(f"Take {fewer} supports", {"sewing.supports": fewer}),)
+        found.append(
+            finding(
+                "sewing.crowded",
+                "sewing.supports",
+                supports=sewing.supports,
+                width=show(sewing.support_width, True),
+                height=show(block.height, True),
+                actions=actions,
+            )
+        )
+    elif plan.method in SUPPORTED and sewing.supports < better:
+        found.append(
+            finding(
+                "sewing.few",
+                "sewing.supports",
+                supports=sewing.supports,
+                height=show(block.height, True),
+                better=better,
+                actions=(Action(f"Sew on {better}", {"sewing.supports": better}),),
+            )
+        )
+    if plan.holes[0].kind == "kettle" and sewing.kettle < NEAR_THE_EDGE:
+        found.append(
+            finding(
+                "sewing.near_edge",
+                "sewing.kettle",
+                kettle=show(sewing.kettle, True),
+                actions=(Action(f"Kettles {show(13, True)} in", {"sewing.kettle": 13}),),
+            )
+        )
+    if block.height > ARMS_REACH:
+        found.append(finding("sewing.two_people", "block.height", height=show(block.height, True)))
+    return found
+
+
+def _fitting(spec: JobSpec, method: SewingMethod, height: Mm) -> int | None:
+    """The most supports that fit the height, fewer than now; none where not even two do."""
+    for count in range(spec.sewing.supports - 1, 0, -1):
+        sewing = spec.sewing.model_copy(update={"supports": count})
+        if not crowded(holes_of(method, sewing, height), height):
+            return count
+    return None
+
+
+def draw_strip(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> Drawing:
+    """The punching strip: laid in the fold, it shows where to pierce. The waste is hatched."""
+    show, sketch, trim = ledger.notation.figure, Sketch(), spec.leaf.trim
+    _strip(sketch, trim.head, block.height, trim.tail, STRIP_WIDTH)
+    sketch.line(((STRIP_WIDTH / 2, -trim.head), (STRIP_WIDTH / 2, block.height + trim.tail)), "fold")
+    for number, hole in enumerate(plan.holes):
+        x, y = STRIP_WIDTH / 2, hole.place
+        sketch.line(((x - HOLE_MARK, y), (x + HOLE_MARK, y)), "cut", "sewing.holes sewing.interval")
+        sketch.line(((x, y - HOLE_MARK), (x, y + HOLE_MARK)), "cut", "sewing.holes sewing.interval")
+        sketch.dimension((0, y), (0, 0), show(y), offset=1 + number % 3, about="sewing.interval")
+        sketch.label(STRIP_WIDTH * 0.62, y, hole.kind, height=2.0, anchor="start")
+    _ends(sketch, block, STRIP_WIDTH)
+    return sketch.finish(
+        "sewing.strip",
+        "sewing",
+        "Punching strip, to lay in the fold",
+        rows=(3, 0, 0, 0),
+        text=f"{len(plan.holes)} holes, from the trimmed head: "
+        + ", ".join(show(hole.place, True) for hole in plan.holes),
+    )
+
+
+def draw_saw_guide(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> Drawing:
+    """The guide for marking up the spine of the gathered block: a line across at every station."""
+    show, sketch, trim = ledger.notation.figure, Sketch(), spec.leaf.trim
+    width = max(GUIDE_WIDTH, block.thickness)
+    _strip(sketch, trim.head, block.height, trim.tail, width)
+    for hole in plan.holes:
+        layer: Layer = "slit" if hole.kind in ("kettle", "cord") else "score"
+        sketch.line(((0, hole.place), (width, hole.place)), layer, "sewing.interval")
+    marks = [hole.place for hole in plan.holes]
+    for above, below in zip([0.0, *marks], [*marks, block.height], strict=True):
+        sketch.dimension((0, below), (0, above), show(below - above), about="sewing.interval")
+    for number in sorted({hole.support for hole in plan.holes if hole.support}):
+        places = [hole.place for hole in plan.holes if hole.support == number]
+        sketch.label(width / 2, sum(places) / len(places), str(number), height=2.5)
+    _ends(sketch, block, width)
+    return sketch.finish(
+        "sewing.saw_guide",
+        "sewing",
+        "Guide for the spine",
+        rows=(1, 0, 0, 0),
+        text="Lines across the spine at every station; the waste beyond head and tail is hatched.",
+    )
+
+
+def _strip(sketch: Sketch, head: Mm, height: Mm, tail: Mm, width: Mm) -> None:
+    sketch.area(box(0, -head, width, head + height + tail), "paper", "cut", "block.height")
+    for top, waste in ((-head, head), (height, tail)):
+        if waste > 0:
+            sketch.hatch(box(0, top, width, waste), "trim", 45)
+    for y in (0.0, height):
+        sketch.line(((0, y), (width, y)), "trim", "block.height")
+
+
+def _ends(sketch: Sketch, block: BlockPlan, width: Mm) -> None:
+    sketch.label(width / 2, 5, "head", height=2.5)
+    sketch.label(width / 2, block.height - 5, "tail", height=2.5)

@@ -1,0 +1,120 @@
+"""Ways to bind side by side, and a case offered up."""
+
+from typing import Any
+
+import pytest
+
+from tests.conftest import STRUCTURES, planned, value
+from weald.core.bindings.choosing import structure_choices
+from weald.core.comparing import compare, ways
+from weald.core.drawing import Line
+from weald.core.errors import SizeError
+from weald.core.offering import offered_up
+from weald.core.patching import patched, value_at
+from weald.core.plan import plan
+from weald.core.spec import read_spec
+from weald.core.units import MILLIMETRES
+
+
+def test_every_way_can_be_compared_and_changes_something() -> None:
+    spec = read_spec({"text": {"pages": 160}, "sewing": {"thread": 0.25}})
+    found = ways(spec, MILLIMETRES)
+    assert len({way.id for way in found}) == len(found)
+    groups = {way.group for way in found}
+    assert {"", "Structures", "Joint gap", "Spine board width", "Covering", "Square, head"} <= groups
+    for way in found[1:]:
+        made = compare(spec, [found[0], way], MILLIMETRES)
+        assert len(made.columns) == 2
+        same_words = made.columns[0].words == made.columns[1].words
+        if way.id == "joint.gap/fixed":
+            continue  # a width of one's own begins as the width by eye
+        assert any(row.differs for row in (*made.rows, *made.pieces)) or not same_words, way
+
+
+def test_differences_are_drawn_over_one_another_about_the_middle() -> None:
+    spec = read_spec({})
+    by_id = {way.id: way for way in ways(spec, MILLIMETRES)}
+    made = compare(spec, [by_id[""], by_id["joint.gap/board_plus_6"]], MILLIMETRES)
+    flat = next(each for each in made.drawings if each.id == "compare.case.flat")
+    reach = {}
+    for number in (0, 1):
+        lines = [
+            each for each in flat.elements if isinstance(each, Line) and each.about == f"variant.{number}"
+        ]
+        xs = [x for line in lines for x, _ in line.points]
+        assert min(xs) == pytest.approx(-max(xs))
+        reach[number] = max(xs)
+    covers = [
+        value(planned({"binding": {"joint_rule": rule}}), "cover.width")
+        for rule in ("by_board", "board_plus_6")
+    ]
+    assert [2 * reach[0], 2 * reach[1]] == pytest.approx(covers)
+    gap = next(row for row in made.rows if row.id == "joint.gap")
+    assert gap.shown == ("7 mm", "8 mm")
+    assert gap.differs
+
+
+@pytest.mark.parametrize("start", ["flat_case", "laced_boards", "saddle_stitch", "single_leaves"])
+def test_switching_structure_says_what_changes_and_loses_nothing(start: str) -> None:
+    spec = read_spec(
+        {
+            "text": {"pages": 96},
+            "folding": {"make_up": "one_section"} if start == "saddle_stitch" else {},
+            "binding": {"structure": start, "joint_rule": "inset", "inset": 4, "cover_name": "green"},
+        }
+    )
+    choices = structure_choices(spec, MILLIMETRES)
+    assert [choice.name for choice in choices] == list(STRUCTURES)
+    for choice in choices:
+        assert choice.chosen == (choice.name == start)
+        assert choice.picture.elements
+        other = patched(spec, choice.patch)
+        assert other.binding.structure == choice.name
+        assert len(choice.changes) == len(set(choice.patch) - {"binding.structure"})
+        # what the new structure does not ask for is kept all the same
+        assert (other.binding.inset, other.binding.cover_name) == (4, "green")
+        assert "structure.departs" not in {each.code for each in plan(other).findings}
+        for path, entry in choice.patch.items():
+            assert value_at(other, path) == entry
+
+
+def test_a_structure_that_does_not_suit_says_why_before_it_is_chosen() -> None:
+    choices = {
+        each.name: each for each in structure_choices(read_spec({"text": {"pages": 600}}), MILLIMETRES)
+    }
+    assert choices["flat_case"].unsuited
+    assert "one signature" in choices["saddle_stitch"].unsuited[0].message
+    assert choices["saddle_stitch"].unsuited[0].severity == "stop"
+    assert not choices["rounded_case"].unsuited
+
+
+def test_too_tall_by_two_is_cut_off_or_left() -> None:
+    spec = read_spec({})
+    cut, left = offered_up(spec, "tall", 2, MILLIMETRES)
+    corrected = plan(patched(spec, cut.patch))
+    assert value(corrected, "board.height") == 214
+    assert value(corrected, "cover.height") == 250
+    assert value(corrected, "closed.head") == pytest.approx(3)
+    as_it_is = plan(patched(spec, left.patch))
+    # the block is 208, the boards stay 216: eight millimetres are shared between head and tail
+    assert value(as_it_is, "board.height") == 216
+    assert value(as_it_is, "closed.head") == pytest.approx(4)
+    assert "Cut 2 mm off" in cut.words
+
+
+def test_too_small_is_cut_anew_or_left() -> None:
+    spec = read_spec({})
+    wide = value(plan(spec), "board.width")
+    anew, left = offered_up(spec, "wide", -1.5, MILLIMETRES)
+    assert value(plan(patched(spec, anew.patch)), "board.width") == pytest.approx(wide + 1.5)
+    narrow = plan(patched(spec, left.patch))
+    assert value(narrow, "closed.fore_edge") == pytest.approx(4 - 1.5)
+
+
+@pytest.mark.parametrize(
+    ("job", "found", "by"),
+    [({}, "tall", 0), ({}, "tall", 80), ({"binding": {"structure": "wrapper"}}, "tall", 2)],
+)
+def test_what_cannot_be_meant_is_refused(job: dict[str, Any], found: Any, by: float) -> None:
+    with pytest.raises(SizeError):
+        offered_up(read_spec(job), found, by, MILLIMETRES)

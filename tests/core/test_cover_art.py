@@ -1,0 +1,193 @@
+"""Printed covers: what falls where, barcodes read back from their bars, and what does not fit."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.conftest import codes, planned, value
+from weald.core.cover_art import CoverArt
+from weald.core.ean import HEIGHT, MODULE, WIDTH, bars, check_digit, read_barcode
+from weald.core.errors import SizeError
+
+PRINTED: dict[str, Any] = {
+    "binding": {
+        "structure": "printed_case",
+        "material": "paper",
+        "board": 2,
+        "turn_in": 18,
+        "joint_rule": "fixed",
+        "joint": 8,
+        "spine_rule": "block",
+    },
+    "measured": {"block.thickness": 20},
+}
+
+
+def art(job: dict[str, Any]) -> CoverArt:
+    found = planned(job).cover_art
+    assert found is not None
+    return found
+
+
+def with_art(**entries: Any) -> dict[str, Any]:
+    return PRINTED | {"artwork": entries}
+
+
+def test_the_document_by_hand() -> None:
+    made = planned(PRINTED)
+    board = value(made, "board.width")
+    cover = art(PRINTED)
+    # 2 boards, 20 + 2·8 between them, 18 turned in and 3 of bleed on either side
+    assert cover.width == pytest.approx(2 * board + 36 + 36 + 6)
+    assert cover.height == pytest.approx(216 + 36 + 6)
+    kinds = [zone.kind for zone in cover.zones]
+    assert kinds == ["wrap", "back", "joint", "spine", "joint", "front", "wrap"]
+    assert cover.zones[0].x == 3
+    for zone, following in zip(cover.zones, cover.zones[1:], strict=False):
+        assert zone.x + zone.width == pytest.approx(following.x)
+    assert cover.zones[-1].x + cover.zones[-1].width == pytest.approx(cover.width - 3)
+    spine = next(safe for safe in cover.safe if safe.name == "spine")
+    assert spine.width == pytest.approx(20 - 2 * 1.5)
+
+
+def test_a_flush_cover_has_no_wraps_and_flaps_are_zones() -> None:
+    flush = art({"binding": {"structure": "wrapper", "cover_thickness": 0.3}})
+    assert [zone.kind for zone in flush.zones] == ["back", "spine", "front"]
+    flaps = art({"binding": {"structure": "wrapper", "cover_thickness": 0.3, "flaps": 70}})
+    assert [zone.kind for zone in flaps.zones] == ["flap", "back", "spine", "front", "flap"]
+    assert flaps.width == pytest.approx(flush.width + 140)
+
+
+def test_the_closed_book_shows_each_cover_with_its_joint() -> None:
+    cover = art(PRINTED)
+    back, spine, front = cover.seen
+    assert back.x + back.width == pytest.approx(spine.x)
+    assert spine.x + spine.width == pytest.approx(front.x)
+    assert front.width == pytest.approx(back.width)
+
+
+def test_only_covers_on_paper_are_planned_as_print() -> None:
+    assert planned({}).cover_art is None
+    assert planned({"binding": {"material": "paper"}}).cover_art is not None
+    assert planned({"binding": {"material": "paper", "covering": "half"}}).cover_art is None
+
+
+def test_check_digits_by_hand() -> None:
+    # 9·1+7·3+8·1+0·3+3·1+0·3+6·1+4·3+0·1+6·3+1·1+5·3 = 93: seven more make a hundred
+    assert check_digit("978030640615") == 7
+    assert read_barcode("978-0-306-40615-7") == "9780306406157"
+    assert read_barcode("978030640615") == "9780306406157"
+    for wrong in ("978-0-306-40615-8", "12345", "97803064O6157", "٩٧٨٠٣٠٦٤٠٦١٥٧"):
+        with pytest.raises(SizeError):
+            read_barcode(wrong)
+
+
+LEFT_ODD = [
+    "0001101",
+    "0011001",
+    "0010011",
+    "0111101",
+    "0100011",
+    "0110001",
+    "0101111",
+    "0111011",
+    "0110111",
+    "0001011",
+]
+
+
+def scanned(digits: str) -> str:
+    """The bars read as a scanner does: modules cut in sevens, looked up in the code's table."""
+    dark = [False] * 95
+    for start, width in bars(digits):
+        for module in range(round(start / MODULE), round((start + width) / MODULE)):
+            dark[module] = True
+    code = "".join("1" if each else "0" for each in dark)
+    assert (code[:3], code[45:50], code[92:]) == ("101", "01010", "101")
+    right = {"".join("10"[int(bit)] for bit in odd): str(digit) for digit, odd in enumerate(LEFT_ODD)}
+    even = {pattern[::-1]: digit for pattern, digit in right.items()}
+    odd = {pattern: str(digit) for digit, pattern in enumerate(LEFT_ODD)}
+    found, parity = "", ""
+    for place in range(6):
+        seven = code[3 + 7 * place : 10 + 7 * place]
+        parity += "L" if seven in odd else "G"
+        found += odd.get(seven) or even[seven]
+    found += "".join(right[code[50 + 7 * place : 57 + 7 * place]] for place in range(6))
+    firsts = [
+        "LLLLLL",
+        "LLGLGG",
+        "LLGGLG",
+        "LLGGGL",
+        "LGLLGG",
+        "LGGLLG",
+        "LGGGLL",
+        "LGLGLG",
+        "LGLGGL",
+        "LGGLGL",
+    ]
+    return str(firsts.index(parity)) + found
+
+
+@given(st.text("0123456789", min_size=12, max_size=12))
+def test_every_barcode_can_be_scanned(digits: str) -> None:
+    whole = read_barcode(digits)
+    assert scanned(whole) == whole
+
+
+def test_the_barcode_stands_on_the_back_clear_of_everything() -> None:
+    cover = art(with_art(barcode="978-0-306-40615-7"))
+    place, back = cover.barcode, next(zone for zone in cover.zones if zone.kind == "back")
+    assert place is not None
+    assert (place.width, place.height) == (WIDTH, HEIGHT) == (pytest.approx(37.29), 25.93)
+    assert place.x > back.x
+    assert place.x + place.width == pytest.approx(back.x + back.width - 8)
+    assert place.y + place.height == pytest.approx(back.y + back.height - 8)
+
+
+DIGEST = "a" * 64
+
+
+@pytest.mark.parametrize(
+    ("entries", "code"),
+    [
+        ({"barcode": "978-0-306-40615-8"}, "barcode.wrong"),
+        ({"barcode": "978030640615"}, "barcode.made_up"),
+        ({"file": DIGEST, "width": 200, "height": 150}, "art.small"),
+        ({"file": DIGEST, "width": 350, "height": 350, "placing": "fill"}, "art.cropped"),
+        ({"file": DIGEST, "width": 400, "height": 300, "pixels": 3500}, "art.soft"),
+        ({"file": DIGEST, "width": 400, "height": 300, "pixels": 1500}, "art.coarse"),
+        ({"sheet": {"width": 300, "height": 450}}, "art.turned"),
+        ({"sheet": {"width": 297, "height": 210}}, "art.sheet_small"),
+        ({"rules": {"name": "Quay", "most_pages": 100}}, "rules.departs"),
+        ({"rules": {"name": "Quay", "wrap": 16}}, "rules.departs"),
+        ({"rules": {"name": "Quay", "bleed": 5}}, "rules.departs"),
+        ({"rules": {"name": "Quay", "barcode": True}}, "rules.departs"),
+        ({"rules": {"name": "Quay", "leaf": 0.2}}, "rules.departs"),
+        ({"rules": {"name": "Quay", "least_spine": 30}}, "rules.departs"),
+    ],
+)
+def test_what_does_not_fit_is_named(entries: dict[str, Any], code: str) -> None:
+    made = planned(with_art(**entries))
+    assert code in codes(made)
+    found = next(each for each in made.findings if each.code == code)
+    assert "{" not in found.message + found.remedy
+
+
+def test_artwork_without_bleed_is_told_from_artwork_too_small() -> None:
+    cover = art(PRINTED)
+    trimmed = with_art(file=DIGEST, width=cover.width - 6, height=cover.height - 6)
+    assert "art.no_bleed" in codes(planned(trimmed))
+    whole = with_art(file=DIGEST, width=cover.width, height=cover.height)
+    assert not {"art.no_bleed", "art.small", "art.cropped"} & codes(planned(whole))
+    placed = art(whole).artwork
+    assert placed is not None
+    assert (placed.x, placed.y) == (pytest.approx(0), pytest.approx(0))
+
+
+def test_a_sheet_a_little_too_small_says_which_turn_in_would_fit() -> None:
+    cover = art(PRINTED)
+    made = planned(with_art(sheet={"width": cover.width - 6, "height": cover.height}))
+    found = next(each for each in made.findings if each.code == "art.sheet_small")
+    assert found.remedy == "A turn-in of 15 mm would fit it."
