@@ -3,20 +3,24 @@
 import io
 import math
 import re
+from itertools import pairwise
 from typing import Any
 from xml.etree import ElementTree as ET
 
+import ezdxf.bbox
+import ezdxf.filemanagement
 import pikepdf
 import pypdfium2
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.conftest import planned, value
+from tests.conftest import STRUCTURES, job_in, planned, value
 from weald.core.drawing import Drawing
 from weald.core.plan import Plan, plan
 from weald.core.spec import read_spec
 from weald.core.units import Notation
+from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.ink import frame, hatch_lines, marks, size_on_paper
 from weald.exchange.job_sheet import job_sheet_pdf
@@ -184,3 +188,74 @@ def test_drawings_on_the_job_sheet_are_to_the_scale_they_state() -> None:
 def test_the_job_sheet_bears_long_texts_and_odd_titles(job: dict[str, Any]) -> None:
     made = plan(read_spec(job), Notation("both"))
     assert job_sheet_pdf(made, "letter", ()).startswith(b"%PDF")
+
+
+def templates() -> list[tuple[str, str]]:
+    """Every structure with every drawing of it that is printed to be cut, punched or folded by."""
+    found = []
+    for name in STRUCTURES:
+        ids = {each.id for each in planned(job_in(name)).drawings if each.to_scale}
+        found += [(name, each) for each in sorted(ids & TEMPLATES)]
+    return found
+
+
+TEMPLATES = {
+    "case.flat",
+    "case.spacer",
+    "sewing.strip",
+    "sewing.saw_guide",
+    "finish.spine",
+    "finish.proof",
+    "cover.art",
+    "block.spine",
+}
+
+
+@pytest.mark.parametrize(("name", "drawing_id"), templates())
+def test_every_template_measures_in_the_file_what_it_is_drawn(name: str, drawing_id: str) -> None:
+    drawing = drawing_of(planned(job_in(name)), drawing_id)
+    document = pikepdf.open(io.BytesIO(true_size_pdf(drawing, "Log", "a4")))
+    paths = [path for page in document.pages for path in paths_on(page)]
+    assert has_size(paths, 100, 0), "the check bar"
+    areas = [each for each in drawing.elements if each.kind == "area"]
+    assert areas
+    for area in areas:
+        across, down = size(list(area.points))
+        assert has_size(paths, across, down), (area.material, across, down)
+    slits = [each for each in drawing.elements if each.kind == "line" and each.layer in ("cut", "slit")]
+    for each in slits:
+        length = sum(math.dist(one, other) for one, other in pairwise(each.points))
+        drawn = (sum(math.dist(one, other) for one, other in pairwise(path)) for path in paths)
+        assert any(abs(length - found) < 0.05 for found in drawn), each
+
+
+@pytest.mark.parametrize("name", STRUCTURES)
+def test_the_same_drawing_is_the_same_size_in_svg_and_dxf(name: str) -> None:
+    drawing = drawing_of(planned(job_in(name)), "case.flat")
+    left, top, right, bottom = drawing.extent
+    written = drawing_svg(drawing)
+    spans = []
+    for path in re.findall(r' d="M ([^"]*?)(?: Z)?"', written):
+        points = [tuple(map(float, step.split())) for step in path.split(" L ")]
+        spans.append(size([(point[0], point[1]) for point in points]))
+    largest = max(
+        (each for each in drawing.elements if each.kind == "area"), key=lambda each: size(list(each.points))
+    )
+    assert any(
+        abs(across - size(list(largest.points))[0]) < 0.01
+        and abs(down - size(list(largest.points))[1]) < 0.01
+        for across, down in spans
+    )
+    document = ezdxf.filemanagement.read(io.StringIO(drawing_dxf([drawing])))
+    box = ezdxf.bbox.extents(document.modelspace().query("LWPOLYLINE"))
+    assert box.size.x == pytest.approx(right - left, abs=0.01)
+    assert box.size.y == pytest.approx(bottom - top, abs=0.01)
+
+
+@pytest.mark.parametrize("name", STRUCTURES)
+def test_the_job_sheet_holds_every_piece_of_every_binding(name: str) -> None:
+    made = planned(job_in(name))
+    words = " ".join(text_of(job_sheet_pdf(made, "a4", (("Binding", made.structure.words),))).split())
+    for piece in made.pieces:
+        assert piece.label.split()[0] in words, piece.id
+    assert "Sewing" in words

@@ -11,6 +11,7 @@ from weald.core.drawing import Arc, Area, Dimension, Drawing, Hatch, Label, Line
 
 _COLOURS = {
     "outline": 8,
+    "fill": 8,
     "cut": 7,
     "fold": 5,
     "slit": 6,

@@ -91,9 +91,11 @@ class Paper:
 
     def _stroke(self, stroke: Stroke) -> None:
         look = LOOKS[stroke.pen]
-        self.canvas.setStrokeColor(HexColor(look.colour))
-        self.canvas.setLineWidth(look.width * mm)
-        self.canvas.setDash([dash * mm for dash in look.dashes])
+        outlined = look.width > 0
+        if outlined:
+            self.canvas.setStrokeColor(HexColor(look.colour))
+            self.canvas.setLineWidth(look.width * mm)
+            self.canvas.setDash([dash * mm for dash in look.dashes])
         path = self.canvas.beginPath()
         for number, (x, y) in enumerate(stroke.points):
             step = path.lineTo if number else path.moveTo
@@ -102,7 +104,7 @@ class Paper:
             path.close()
         if stroke.fill:
             self.canvas.setFillColor(HexColor(FILLS[stroke.fill]))
-        self.canvas.drawPath(path, stroke=1, fill=int(stroke.fill is not None))
+        self.canvas.drawPath(path, stroke=int(outlined), fill=int(stroke.fill is not None))
 
     def write(
         self,

@@ -192,6 +192,7 @@ class Look:
 
 LOOKS: dict[Pen, Look] = {
     "outline": Look("#33302b", 0.25),
+    "fill": Look("none", 0.0),
     "cut": Look("#1f1d1a", 0.35),
     "fold": Look("#33302b", 0.25, (4, 1.5)),
     "slit": Look("#1f1d1a", 0.5),
@@ -213,7 +214,11 @@ FILLS: dict[Material, str] = {
     "waste": "#f1eee6",
     "board": "#d9c6ad",
     "cloth": "#e3e8e2",
+    "leather": "#e2cdbd",
+    "side_paper": "#f0ede4",
+    "card": "#efe6d5",
     "lining": "#f3efe4",
     "block": "#fbf8ef",
     "mark": "#1f1d1a",
+    "white": "#ffffff",
 }
