@@ -191,7 +191,7 @@ def test_a_layout_says_when_its_job_has_changed_since(client: Client, binder: Us
         found: list[str] = client.get(f"/api/cuttings/{made['id']}").json()["changed"]
         return found
 
-    assert changed_to(sewing={"thread": 0.3}) == [], "no piece follows from the thread"
+    assert changed_to(sewing={"needleful": 700}) == [], "no piece follows from the needleful"
     assert changed_to(leaf={"width": 150, "height": 210}) == ["Tide tables"]
 
 

@@ -216,8 +216,9 @@ def test_a_file_that_is_no_job_is_refused_by_name(client: Client) -> None:
     [
         ("job-sheet.pdf", "application/pdf", b"%PDF"),
         ("job-sheet.pdf?paper=letter", "application/pdf", b"%PDF"),
-        ("case.pdf", "application/pdf", b"%PDF"),
-        ("case.svg", "image/svg+xml", b"<?xml"),
+        ("drawings/case.flat.pdf", "application/pdf", b"%PDF"),
+        ("drawings/case.flat.svg", "image/svg+xml", b"<?xml"),
+        ("drawings/sewing.strip.dxf", "image/vnd.dxf", b"  0"),
         ("pieces.csv", "text/csv; charset=utf-8", b"job,piece"),
     ],
 )
@@ -241,4 +242,4 @@ def test_signs_the_database_does_not_take_are_no_accident(client: Client, job: J
 
 
 def test_an_unknown_paper_is_refused(client: Client, job: Job) -> None:
-    assert client.get(f"/api/jobs/{job.pk}/case.pdf?paper=a3").status_code == 422
+    assert client.get(f"/api/jobs/{job.pk}/drawings/case.flat.pdf?paper=a3").status_code == 422

@@ -24,7 +24,17 @@ def test_a_job_file_is_planned_without_being_stored(client: Client, contract_job
     assert {each["id"]: each["value"] for each in plan["quantities"]}["board.height"] == 216
     assert len(plan["sheets"]) == 47
     stations = {each["station"] for each in plan["drawings"]}
-    assert stations == {"text", "paper", "folding", "printing", "block", "boards", "pieces"}
+    assert stations == {
+        "text",
+        "paper",
+        "folding",
+        "printing",
+        "sewing",
+        "block",
+        "boards",
+        "finish",
+        "pieces",
+    }
     assert not Job.objects.exists()
 
 

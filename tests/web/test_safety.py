@@ -25,6 +25,16 @@ BODIES: dict[str, Any] = {
     "compareMakeUps": {},
     "foldFilm": {},
     "openDummy": {},
+    "compareStructures": {},
+    "sewingFilm": {},
+    "addCoverProfile": {"name": "Quay press"},
+    "beginSet": {"title": "Logs", "job": 1},
+    "saveSet": {"version": 1, "spec": {}},
+    "beginVolume": {},
+    "saveHouse": {},
+    "listWays": {},
+    "compareWays": {"job": {}, "ways": [""]},
+    "offerUp": {"job": {}, "found": "tall", "by": "2"},
     "addPrinter": {"name": "Attic laser"},
     "changePrinter": {"name": "Attic laser"},
     "askForPrint": {"part": "whole"},
@@ -53,9 +63,11 @@ def endpoints() -> list[tuple[str, str, str]]:
 
 def call(client: Client, method: str, path: str, name: str, job_id: int) -> Any:
     path = path.replace("{job_id}", str(job_id)).replace("{digest}", "0" * 64).replace("{number}", "1")
+    path = path.replace("{drawing_id}", "case.flat").replace("{profile_id}", "1")
+    path = path.replace("{set_id}", "1").replace("{place}", "0")
     path = path.replace("{print_id}", "00000000-0000-4000-8000-000000000000").replace("{printer_id}", "1")
     path = path.replace("{cutting_id}", "00000000-0000-4000-8000-000000000000").replace("{item_id}", "1")
-    query = {"saveJob": "?version=1", "stockFor": "?piece=board"}.get(name, "")
+    query = {"saveJob": "?version=1", "saveHouse": "?version=1", "stockFor": "?piece=board"}.get(name, "")
     return send(client, method, path + query, BODIES.get(name))
 
 

@@ -102,7 +102,7 @@ def test_a_person_is_added_once_and_the_demo_is_loaded_once(settings: Any) -> No
             call_command("add_person", "ann", workshop="Quire House")
     for _ in range(2):
         call_command("load_demo", "binder", "linen-thread")
-    assert Job.objects.count() == 6
+    assert Job.objects.count() == 9
     assert Job.objects.filter(state="finished").count() == 1
     assert not Job.objects.filter(stops__gt=0).exists()
 

@@ -49,7 +49,7 @@ def test_a_method_that_does_not_exist_changes_nothing(client: Client, job: Job) 
     assert Job.objects.filter(pk=job.pk).exists()
 
 
-@pytest.mark.parametrize("path", ["/api/jobs/999999", "/api/jobs/999999/case.svg"])
+@pytest.mark.parametrize("path", ["/api/jobs/999999", "/api/jobs/999999/drawings/case.flat.svg"])
 def test_what_is_not_there_is_said_in_plain_words(client: Client, path: str) -> None:
     answer = client.get(path)
     assert answer.status_code == 404

@@ -113,6 +113,7 @@ USE_TZ = True
 FILES_FOLDER = Path(os.environ.get("WEALD_FILES", PROJECT / "var" / "files"))
 """Texts and imposed files; never served from here."""
 _MB = 1_000_000
+LARGEST_ARTWORK = 100_000_000
 LARGEST_TEXT = int(os.environ.get("WEALD_LARGEST_TEXT_MB", "300")) * _MB
 MOST_PAGES = 5000
 WORKSHOP_QUOTA = int(os.environ.get("WEALD_QUOTA_MB", "5000")) * _MB

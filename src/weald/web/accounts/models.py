@@ -9,9 +9,14 @@ from weald.core.units import Notation, Units
 
 
 class Workshop(models.Model):
-    """The people and books of one bindery. Nothing of it is seen by another."""
+    """The people and books of one bindery. Nothing of it is seen by another.
+
+    ``house`` is a :class:`weald.core.house.House`.
+    """
 
     name = models.CharField(max_length=120)
+    house = models.JSONField(default=dict)
+    house_version = models.PositiveIntegerField(default=1)
 
     def __str__(self) -> str:
         return self.name

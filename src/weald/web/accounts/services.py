@@ -4,6 +4,8 @@ from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.db import transaction
 
+from weald.core.errors import WealdError
+from weald.core.house import House, read_house
 from weald.web.accounts.models import Membership, Preferences, Workshop
 
 
@@ -20,13 +22,49 @@ def add_person(name: str, password: str, workshop_name: str, *, check: bool = Tr
     user.save()
     workshop, _ = Workshop.objects.get_or_create(name=workshop_name)
     Membership.objects.create(user=user, workshop=workshop)
-    Preferences.objects.create(user=user)
+    Preferences.objects.create(user=user, **_house_preferences(user))
     return user
 
 
 def preferences_of(user: User) -> Preferences:
-    """A person's preferences, made on first use."""
+    """A person's preferences, made on first use as the house has them."""
     try:
         return user.preferences
     except Preferences.DoesNotExist:
-        return Preferences.objects.get_or_create(user=user)[0]
+        return Preferences.objects.get_or_create(user=user, defaults=_house_preferences(user))[0]
+
+
+def _house_preferences(user: User) -> dict[str, object]:
+    try:
+        house = house_of(user.membership.workshop)
+    except Membership.DoesNotExist:
+        return {}
+    return {
+        "paper": house.paper,
+        "mm_division": house.mm_division,
+        "inch_division": house.inch_division,
+    }
+
+
+class StaleHouseError(WealdError):
+    """The rules were written by somebody else since they were read."""
+
+
+def house_of(workshop: Workshop) -> House:
+    """The rules of a workshop."""
+    return read_house(workshop.house)
+
+
+@transaction.atomic
+def save_house(workshop: Workshop, version: int, house: House) -> None:
+    """Write the rules of a workshop.
+
+    :param version: the one they were read at.
+    :raises StaleHouseError: when somebody else has written since.
+    """
+    now = Workshop.objects.select_for_update().get(pk=workshop.pk)
+    if now.house_version != version:
+        raise StaleHouseError("Somebody changed the house rules since; reload to see them.")
+    now.house, now.house_version = house.model_dump(mode="json"), version + 1
+    now.save(update_fields=["house", "house_version"])
+    workshop.house, workshop.house_version = now.house, now.house_version

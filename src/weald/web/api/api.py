@@ -9,15 +9,19 @@ from ninja.responses import NinjaJSONEncoder
 from ninja.security import django_auth
 
 from weald.web.api import (
+    binding,
+    covers,
     cuttings,
     downloads,
     errors,
     folding,
+    house,
     jobs,
     people,
     planning,
     printers,
     prints,
+    sets,
     shelf,
     texts,
 )
@@ -36,6 +40,10 @@ api.add_router("", jobs.router)
 api.add_router("", downloads.router)
 api.add_router("", texts.router)
 api.add_router("", folding.router)
+api.add_router("", binding.router)
+api.add_router("", covers.router)
+api.add_router("", sets.router)
+api.add_router("", house.router)
 api.add_router("", printers.router)
 api.add_router("", prints.router)
 api.add_router("", shelf.router)

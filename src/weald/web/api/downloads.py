@@ -5,14 +5,18 @@ from collections.abc import Iterator
 from typing import Literal
 from urllib.parse import quote
 
-from django.http import HttpRequest, HttpResponse
+from django.http import Http404, HttpRequest, HttpResponse
 from django.http.response import HttpResponseBase
 from ninja import Query, Router
 
+from weald.core.bindings.catalogue import structure_of
+from weald.core.bindings.facts import facts_of
 from weald.core.drawing import Drawing
-from weald.core.plan import Plan, plan
+from weald.core.plan import plan
 from weald.core.spec import JobSpec, read_spec
+from weald.core.stations.finish import DIRECTION_WORDS, spine_title
 from weald.core.units import Notation
+from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.job_file import write_job_file
 from weald.exchange.job_sheet import job_sheet_pdf
@@ -25,7 +29,6 @@ from weald.web.api.schemas import Problem
 
 router = Router(tags=["downloads"])
 PaperChoice = Literal["a4", "letter"]
-CASE_FLAT = "case.flat"
 
 
 def name_file(response: HttpResponseBase, title: str, ending: str, inline: bool = False) -> None:
@@ -56,13 +59,22 @@ def _paper(request: HttpRequest, asked: PaperChoice | None) -> str:
     return asked or preferences_of(person(request)).paper
 
 
-def _case(made: Plan) -> Drawing:
-    return next(drawing for drawing in made.drawings if drawing.id == CASE_FLAT)
+def _drawing(request: HttpRequest, job_id: int, drawing_id: str) -> tuple[JobSpec, Drawing]:
+    spec = _spec(request, job_id)
+    made = plan(spec, notation_of(request))
+    found = next((drawing for drawing in made.drawings if drawing.id == drawing_id), None)
+    if found is None:
+        raise Http404
+    return spec, found
+
+
+def _ending(drawing: Drawing) -> str:
+    return "-" + drawing.id.replace(".", "-").replace("_", "-")
 
 
 def _facts(spec: JobSpec, notation: Notation) -> Iterator[tuple[str, str]]:
     """What the binder chose, for the head of the job sheet."""
-    size = notation.length
+    size, facts = notation.length, facts_of(structure_of(spec), spec)
     yield "Leaf", f"{size(spec.leaf.width, True)} × {size(spec.leaf.height, True)}, trimmed"
     kind = "blank leaves" if spec.text.blank_book else "printed text"
     yield "Text", f"{spec.text.pages} pages, {kind}; copies: {spec.copies}"
@@ -78,7 +90,14 @@ def _facts(spec: JobSpec, notation: Notation) -> Iterator[tuple[str, str]]:
     yield "Cover", f"{cover}{notation.thickness(spec.binding.cover_thickness, True)}"
     thread = notation.thickness(spec.sewing.thread, True)
     yield "Sewing", f"{spec.sewing.method.replace('_', ' ')}, thread {thread}"
-    yield "Binding", "flat-back case, full cloth"
+    if spec.back.shape == "round" and any(option.value == "round" for option in facts.backs):
+        yield "Back", "round, as the swell asks" if spec.back.round_rule == "swell" else "round"
+    if spec.finish.placed != "none":
+        yield "Lettering", f"{spine_title(spec)}, {DIRECTION_WORDS[spec.finish.direction]}"
+    if spec.finish.edges or spec.finish.ribbons:
+        ribbons = f"ribbons: {spec.finish.ribbons}" if spec.finish.ribbons else ""
+        yield "Edges", "; ".join(part for part in (spec.finish.edges, ribbons) if part)
+    yield "Binding", facts.words
 
 
 @router.get("/jobs/{int:job_id}/job-sheet.pdf", response={404: Problem}, operation_id="jobSheet")
@@ -90,23 +109,32 @@ def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Que
     return file_response(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
 
 
-@router.get("/jobs/{int:job_id}/case.pdf", response={404: Problem}, operation_id="caseTrueSize")
-def case_true_size(
-    request: HttpRequest, job_id: int, paper: PaperChoice | None = Query(None)
+DRAWING = "/jobs/{int:job_id}/drawings/{drawing_id}"
+
+
+@router.get(DRAWING + ".pdf", response={404: Problem}, operation_id="drawingTrueSize")
+def drawing_true_size(
+    request: HttpRequest, job_id: int, drawing_id: str, paper: PaperChoice | None = Query(None)
 ) -> HttpResponse:
-    """The case laid flat at true size as a PDF, tiled over sheets where it must be."""
-    spec = _spec(request, job_id)
-    case = _case(plan(spec, notation_of(request)))
-    content = true_size_pdf(case, spec.title, _paper(request, paper))
-    return file_response(content, spec.title, "-case-true-size.pdf", "application/pdf", inline=True)
+    """A drawing at true size as a PDF, tiled over sheets where it must be."""
+    spec, drawing = _drawing(request, job_id, drawing_id)
+    content = true_size_pdf(drawing, spec.title, _paper(request, paper))
+    ending = f"{_ending(drawing)}-true-size.pdf"
+    return file_response(content, spec.title, ending, "application/pdf", inline=True)
 
 
-@router.get("/jobs/{int:job_id}/case.svg", response={404: Problem}, operation_id="caseSvg")
-def case_svg(request: HttpRequest, job_id: int) -> HttpResponse:
-    """The case laid flat at true size as an SVG."""
-    spec = _spec(request, job_id)
-    case = _case(plan(spec, notation_of(request)))
-    return file_response(drawing_svg(case), spec.title, "-case.svg", "image/svg+xml")
+@router.get(DRAWING + ".svg", response={404: Problem}, operation_id="drawingSvg")
+def drawing_as_svg(request: HttpRequest, job_id: int, drawing_id: str) -> HttpResponse:
+    """A drawing at true size as an SVG."""
+    spec, drawing = _drawing(request, job_id, drawing_id)
+    return file_response(drawing_svg(drawing), spec.title, f"{_ending(drawing)}.svg", "image/svg+xml")
+
+
+@router.get(DRAWING + ".dxf", response={404: Problem}, operation_id="drawingDxf")
+def drawing_as_dxf(request: HttpRequest, job_id: int, drawing_id: str) -> HttpResponse:
+    """A drawing at true size as a DXF, for cutters."""
+    spec, drawing = _drawing(request, job_id, drawing_id)
+    return file_response(drawing_dxf([drawing]), spec.title, f"{_ending(drawing)}.dxf", "image/vnd.dxf")
 
 
 @router.get("/jobs/{int:job_id}/pieces.csv", response={404: Problem}, operation_id="piecesCsv")

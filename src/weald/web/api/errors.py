@@ -9,8 +9,10 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, AuthorizationError, HttpError, ValidationError
 
 from weald.core.errors import SpecError, WealdError
+from weald.web.accounts.services import StaleHouseError
 from weald.web.api.jobs import job_reply
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
+from weald.web.jobs.sets import StaleSetError
 from weald.web.printing.files import TooLargeError
 from weald.web.printing.services import InUseError
 from weald.web.shelf.services import ShortError
@@ -44,6 +46,8 @@ def _request(error: ValidationError) -> Answer:
 _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
     StaleVersionError: _stale,
+    StaleHouseError: lambda error: _problem(409, "stale_house", str(error)),
+    StaleSetError: lambda error: _problem(409, "stale_set", str(error)),
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
     TooLargeError: lambda error: _problem(413, "too_large", str(error)),
     ShortError: lambda error: _problem(409, "short", str(error)),

@@ -8,8 +8,10 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, File, Query, Router, Status
 from ninja.files import UploadedFile
 
+from weald.core.house import with_house
 from weald.core.spec import read_spec
 from weald.exchange.job_file import read_job_file
+from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import (
     HistoryStep,
@@ -88,14 +90,16 @@ def list_jobs(
 @router.post("/jobs", response={201: JobReply, 422: Problem}, operation_id="createJob")
 def create_job(request: HttpRequest, job: dict[str, Any] = Body(...)) -> Status:
     """Begin a job from a job file; what is missing takes house defaults."""
-    spec = read_spec(job, notation_of(request))
-    return Status(201, job_reply(services.create_job(workshop_of(request), person(request), spec)))
+    notation, workshop = notation_of(request), workshop_of(request)
+    spec = read_spec(with_house(job, house_of(workshop), notation), notation)
+    return Status(201, job_reply(services.create_job(workshop, person(request), spec)))
 
 
 @router.post("/jobs/import", response={201: JobReply, 422: Problem}, operation_id="importJob")
 def import_job(request: HttpRequest, file: UploadedFile = File(...)) -> Status:
     """Begin a job from a job file on disk."""
-    spec = read_job_file(file.read())
+    data = read_job_file(file.read()).model_dump(mode="json", exclude_unset=True)
+    spec = read_spec(with_house(data, house_of(workshop_of(request))))
     summary = f"imported from {file.name}".replace("\0", "")[:300]
     made = services.create_job(workshop_of(request), person(request), spec, summary)
     return Status(201, job_reply(made))

@@ -9,7 +9,7 @@ from ninja.errors import AuthorizationError
 
 from weald.core.units import Notation
 from weald.web.accounts.models import Membership, Workshop
-from weald.web.accounts.services import preferences_of
+from weald.web.accounts.services import house_of, preferences_of
 from weald.web.api.schemas import PaperName, Person, PreferencesChange, ThemeName
 
 router = Router(tags=["people"])
@@ -48,6 +48,7 @@ def _reply(request: HttpRequest) -> Person:
         inch_division=preferences.inch_division,
         paper=cast(PaperName, preferences.paper),
         theme=cast(ThemeName, preferences.theme),
+        vocabulary=house_of(workshop_of(request)).vocabulary,
     )
 
 

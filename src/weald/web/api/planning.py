@@ -8,12 +8,14 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Body, Query, Router
 from pydantic import TypeAdapter
 
+from weald.core.house import departures, gauge_hints, spoken
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
 from weald.core.plan import DRAWN, plan
 from weald.core.reckoning import Station
 from weald.core.spec import JobSpec, editable_lengths, read_spec
 from weald.core.units import Notation, parse_length
-from weald.web.api.people import notation_of
+from weald.web.accounts.services import house_of
+from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import (
     BasisGrade,
     Choices,
@@ -50,8 +52,15 @@ def plan_job(
     if station is not None:
         made = replace(made, sheets=())
     parts = {field.name: getattr(made, field.name) for field in fields(made)}
-    reply = PlanReply(**parts, inputs=editable_lengths(spec, notation))
-    return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")
+    house = house_of(workshop_of(request))
+    reply = PlanReply(
+        **parts,
+        inputs=editable_lengths(spec, notation),
+        departures=departures(spec, house, notation),
+        gauges=gauge_hints(spec, {each.id: each for each in made.quantities}, house, notation),
+    )
+    content = _plan_writer().dump_json(reply).decode()
+    return HttpResponse(spoken(content, house.vocabulary), content_type="application/json")
 
 
 @router.post("/length", response={200: LengthReply, 422: Problem}, operation_id="readLength")

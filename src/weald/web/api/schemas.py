@@ -8,6 +8,7 @@ from ninja import Schema
 from pydantic import Field
 
 from weald.core.entries import Title
+from weald.core.house import Departure, GaugeHint, Vocabulary
 from weald.core.plan import Plan
 from weald.core.spec import JobSpec
 from weald.core.units import Units
@@ -28,9 +29,14 @@ class Problem(Schema):
 
 @dataclass(frozen=True, slots=True)
 class PlanReply(Plan):
-    """A plan with the lengths of its job as they stand in their fields, by dotted path."""
+    """A plan with the lengths of its job as they stand in their fields, by dotted path.
+
+    ``departures`` is where the job departs from the house rules; ``gauges`` the owned ones nearest to it.
+    """
 
     inputs: dict[str, str]
+    departures: tuple[Departure, ...]
+    gauges: tuple[GaugeHint, ...]
 
 
 class JobRow(Schema):
@@ -39,6 +45,7 @@ class JobRow(Schema):
     id: int
     title: str
     structure: str
+    structure_words: str
     state: State
     stops: int
     minds: int
@@ -110,6 +117,7 @@ class Person(Schema):
     inch_division: int
     paper: PaperName
     theme: ThemeName
+    vocabulary: Vocabulary
 
 
 class PreferencesChange(Schema):

@@ -6,15 +6,20 @@ from typing import Any
 
 from django.contrib.auth.models import User
 
+from weald.core.book_set import BookSet, Volume
+from weald.core.house import read_house
 from weald.core.plan import plan
-from weald.core.spec import Printer, read_spec
+from weald.core.spec import CoverRules, Printer, read_spec
 from weald.core.stock_choice import choose_patch
 from weald.web.accounts.models import Workshop
+from weald.web.accounts.services import save_house
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
+from weald.web.jobs.sets import begin_set, save_set
+from weald.web.printing.demo_cover import gulls_svg
 from weald.web.printing.demo_texts import TIDE_PAGES, tide_tables_pdf
-from weald.web.printing.models import PrinterProfile
-from weald.web.printing.services import bring_text
+from weald.web.printing.models import CoverProfile, PrinterProfile
+from weald.web.printing.services import bring_artwork, bring_text
 from weald.web.shelf.demo_stock import USES, load_shelf
 from weald.web.shelf.models import ShelfItem
 from weald.web.shelf.services import on_shelf
@@ -23,6 +28,8 @@ WORKSHOP = "Saltmarsh Bindery"
 
 _A3_SHORT = {"width": 420, "height": 297, "grain": "height"}
 _SRA3_LONG = {"width": 450, "height": 320, "grain": "width"}
+
+ALPHABET = "Alphabet of gulls"
 
 JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
     # state, the job as begun, then what was changed, one step at a time
@@ -143,7 +150,7 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
         "planned",
         {
             "title": "Seed catalogue, rebound",
-            "text": {"pages": 64},
+            "text": {"pages": 96},
             "leaf": {"width": 148, "height": 200, "trim": {"head": 5, "tail": 5, "fore_edge": 0}},
             "paper": {
                 "name": "Furrow offset",
@@ -151,8 +158,80 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
                 "sheet": {"width": 297, "height": 210, "grain": "width"},
             },
             "folding": {"sheets_per_section": 4},
-            "sewing": {"thread": 0.4},
-            "binding": {"board": 1.5},
+            "sewing": {"method": "none"},
+            "binding": {
+                "structure": "rebound_paperback",
+                "board": 1.5,
+                "cover_name": "barn-red cloth",
+                "old_cover": {"width": 147, "height": 210, "spine": 13},
+            },
+        },
+        (),
+    ),
+    (
+        "planned",
+        {
+            "title": "Verses said on the ferry",
+            "text": {"pages": 32},
+            "leaf": {"width": 130, "height": 190, "trim": {"head": 3, "tail": 3, "fore_edge": 4}},
+            "paper": {"name": "Landing laid", "grammage": 120, "bulk": 1.3, "sheet": _SRA3_LONG},
+            "folding": {"make_up": "one_section"},
+            "sewing": {"method": "pamphlet", "thread": 0.5},
+            "binding": {
+                "structure": "pamphlet_case",
+                "covering": "quarter",
+                "board": 1.5,
+                "squares": {"head": 3, "tail": 3, "fore_edge": 3},
+                "cover_name": "slate cloth",
+                "overlap": 25,
+            },
+        },
+        (),
+    ),
+    (
+        "planned",
+        {
+            "title": "Psalter of the pilots' chapel",
+            "text": {"pages": 320},
+            "leaf": {"width": 150, "height": 225, "trim": {"head": 3, "tail": 3, "fore_edge": 4}},
+            "paper": {"name": "Chancel smooth", "grammage": 90, "bulk": 1.2, "sheet": _SRA3_LONG},
+            "folding": {"sheets_per_section": 4},
+            "sewing": {"method": "raised_cords", "supports": 5, "support_width": 4, "thread": 0.28},
+            "back": {"shape": "round", "round_rule": "swell", "shoulder": "90"},
+            "endpapers": {"kind": "made", "leaves": 4},
+            "block": {"trimming": "in_boards", "end_bands": "sewn", "end_band_height": 2},
+            "binding": {
+                "structure": "laced_boards",
+                "covering": "half",
+                "material": "leather",
+                "cover_name": "chestnut calf",
+                "cover_thickness": 0.8,
+                "board": 2.5,
+                "bands": {"count": 5, "width": 4, "tail_more": 4},
+            },
+            "finish": {"title": "Psalter", "volume": "I", "direction": "across", "ribbons": 1},
+        },
+        (),
+    ),
+    (
+        "planned",
+        {
+            "title": ALPHABET,
+            "text": {"pages": 60},
+            "leaf": {"width": 180, "height": 180, "trim": {"head": 4, "tail": 4, "fore_edge": 5}},
+            "paper": {"name": "Furrow offset", "grammage": 170, "bulk": 1.1, "sheet": _SRA3_LONG},
+            "folding": {"sheets_per_section": 3},
+            "sewing": {"method": "link", "thread": 0.25},
+            "binding": {
+                "structure": "printed_case",
+                "material": "paper",
+                "board": 2,
+                "cover_thickness": 0.2,
+                "squares": {"head": 4, "tail": 4, "fore_edge": 4},
+                "turn_in": 20,
+            },
+            "finish": {"title": "Gull alphabet"},
+            "artwork": {"barcode": "978-2-00-000100-3", "sheet": {"width": 480, "height": 330}},
         },
         (),
     ),
@@ -180,12 +259,52 @@ PRINTERS: tuple[dict[str, Any], ...] = (
 )
 
 
+HOUSE: dict[str, Any] = {
+    "rules": {
+        "binding.joint_rule": "board_plus_6",
+        "binding.turn_in": 18,
+        "sewing.kettle": 14,
+        "finish.direction": "down",
+    },
+    "squares": [
+        {"up_to": 160, "head": 2, "tail": 2, "fore_edge": 3},
+        {"up_to": 250, "head": 3, "tail": 3, "fore_edge": 4},
+        {"up_to": 400, "head": 4, "tail": 4, "fore_edge": 5},
+    ],
+    "gauges": [5, "1/4 in", 8, 18, "3/4 in"],
+}
+
+COVER_RULES: tuple[dict[str, Any], ...] = (
+    {
+        "name": "Quay Street printers",
+        "least_pages": 48,
+        "most_pages": 400,
+        "wrap": 18,
+        "bleed": 3,
+        "least_spine": 7,
+        "barcode": True,
+    },
+)
+
+
 def _with_text(job: dict[str, Any], digest: str) -> dict[str, Any]:
     """The tide tables with the text they are printed from."""
     if "Tide tables" not in job["title"]:
         return job
     page = {"width": 140, "height": 210}
     return job | {"text": job["text"] | {"file": digest, "file_pages": TIDE_PAGES, "page": page}}
+
+
+def _with_cover(job: dict[str, Any], workshop: Workshop) -> dict[str, Any]:
+    """The alphabet with the artwork its cover is printed from."""
+    if job["title"] != ALPHABET:
+        return job
+    art = plan(read_spec(job), drawn=()).cover_art
+    if art is None:
+        return job
+    artwork = bring_artwork(workshop, "gulls.svg", io.BytesIO(gulls_svg(art)))
+    entries = {"file": artwork.digest, "width": artwork.report["width"], "height": artwork.report["height"]}
+    return job | {"artwork": job["artwork"] | entries}
 
 
 def _with_stock(job: dict[str, Any], shelf: Mapping[str, ShelfItem]) -> dict[str, Any]:
@@ -211,12 +330,36 @@ def load(workshop: Workshop, author: User) -> None:
         PrinterProfile.objects.create(
             workshop=workshop, name=printer.name, spec=printer.model_dump(mode="json")
         )
+    for data in COVER_RULES:
+        rules = CoverRules.model_validate(data)
+        CoverProfile.objects.create(workshop=workshop, name=rules.name, spec=rules.model_dump(mode="json"))
+    save_house(workshop, workshop.house_version, read_house(HOUSE))
     shelf = load_shelf(workshop, author)
     text = bring_text(workshop, "tide-tables.pdf", io.BytesIO(tide_tables_pdf()))
     for state, listed, changes in reversed(JOBS):
-        begun = _with_stock(_with_text(listed, text.digest), shelf)
+        begun = _with_stock(_with_cover(_with_text(listed, text.digest), workshop), shelf)
         job = services.create_job(workshop, author, read_spec(begun))
         for change in changes:
             job = services.save_job(job, job.version, author, read_spec(begun | change))
         if state != Job.State.PLANNED:
             services.set_state(job, state)
+    _begin_logs(workshop)
+
+
+LOGS = "Lighthouse log, volume I"
+
+
+def _begin_logs(workshop: Workshop) -> None:
+    """The lighthouse logs as a set, the first volume under way, one number missing."""
+    first = Job.objects.get(workshop=workshop, title=LOGS)
+    if first.head is None:
+        return
+    book = read_spec(first.head.spec)
+    made = begin_set(workshop, "Lighthouse logs of Merrow Point", book)
+    volumes = (
+        Volume(title="Lighthouse log", number=1, date="1901–1903", pages=240, job=first.pk),
+        Volume(title="Lighthouse log", number=2, date="1904–1905", pages=316, thickness=21.5),
+        Volume(title="Lighthouse log", number=4, date="1908–1911", pages=200),
+    )
+    spec = BookSet(title=made.title, cloth="storm-blue cloth", volumes=volumes)
+    save_set(made, made.version, spec)

@@ -11,6 +11,7 @@ from django.contrib.postgres.indexes import GinIndex, OpClass
 from django.db import models
 from django.db.models.functions import Upper
 
+from weald.core.bindings.catalogue import title_of
 from weald.web.accounts.models import Workshop
 
 
@@ -42,6 +43,31 @@ class Job(models.Model):
             models.Index(fields=["workshop", "archived", "title", "id"], name="jobs_by_title"),
             GinIndex(OpClass(Upper("title"), name="gin_trgm_ops"), name="jobs_title_words"),
         ]
+
+    def __str__(self) -> str:
+        return self.title
+
+    @property
+    def structure_words(self) -> str:
+        """What the binding is called."""
+        return title_of(self.structure)
+
+
+class BookSet(models.Model):
+    """Several volumes that stand together.
+
+    ``book`` is the job file all volumes share; ``spec`` is a :class:`weald.core.book_set.BookSet`.
+    """
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="sets")
+    title = models.CharField(max_length=200)
+    book = models.JSONField()
+    spec = models.JSONField()
+    version = models.PositiveIntegerField(default=1)
+    updated = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["workshop", "-updated", "-id"], name="sets_by_updated")]
 
     def __str__(self) -> str:
         return self.title

@@ -13,7 +13,7 @@ from django.conf import settings
 
 from weald.core.errors import WealdError
 from weald.web.accounts.models import Workshop
-from weald.web.printing.models import PrintFile, SourceText
+from weald.web.printing.models import Artwork, PrintFile, SourceText
 
 _CHUNK = 1 << 20
 _MB = 1_000_000
@@ -38,6 +38,11 @@ def _folder(*names: str) -> Path:
 def text_path(text: SourceText) -> Path:
     """Where a text lies."""
     return _folder("texts", str(text.workshop_id)) / f"{text.digest}.pdf"
+
+
+def artwork_path(artwork: Artwork) -> Path:
+    """Where artwork lies, made safe."""
+    return _folder("artworks", str(artwork.workshop_id)) / artwork.digest
 
 
 def print_path(made: PrintFile) -> Path:
@@ -85,5 +90,6 @@ def receive(stream: Readable, path: Path, most: int) -> tuple[str, int]:
 def room_left(workshop: Workshop) -> int:
     """Bytes a workshop may still keep."""
     texts = sum(workshop.texts.values_list("size", flat=True))
+    artworks = sum(workshop.artworks.values_list("size", flat=True))
     prints = sum(PrintFile.objects.filter(job__workshop=workshop).values_list("size", flat=True))
-    return max(0, settings.WORKSHOP_QUOTA - texts - prints)
+    return max(0, settings.WORKSHOP_QUOTA - texts - artworks - prints)

@@ -46,6 +46,40 @@ class PrinterProfile(models.Model):
         return self.name
 
 
+class Artwork(models.Model):
+    """What is printed on a cover, known by the digest of its content as it was brought.
+
+    ``report`` is what it is: see :class:`weald.exchange.artwork.ArtworkReport`.
+    """
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="artworks")
+    digest = models.CharField(max_length=64)
+    name = models.CharField(max_length=200)
+    size = models.PositiveBigIntegerField()
+    report = models.JSONField()
+    brought = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["workshop", "digest"], name="one_artwork_a_digest")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class CoverProfile(models.Model):
+    """The sheet of rules of somebody who prints covers; ``spec`` is a :class:`weald.core.spec.CoverRules`."""
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="cover_profiles")
+    name = models.CharField(max_length=120)
+    spec = models.JSONField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_profile_a_name")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
 class PrintFile(models.Model):
     """A file imposed for a job, from the state the job was in when it was asked for."""
 

@@ -15,13 +15,22 @@ from django.utils import timezone
 from weald.core.errors import WealdError
 from weald.core.press import Press, press
 from weald.core.spec import JobSpec, read_spec
+from weald.exchange.artwork import Kind, read_artwork
 from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
 from weald.exchange.text_pdf import TextError, read_text
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
 from weald.web.jobs.services import flat
-from weald.web.printing.files import Readable, print_path, receive, room_left, text_path, unfinished
-from weald.web.printing.models import PrintFile, SourceText
+from weald.web.printing.files import (
+    Readable,
+    artwork_path,
+    print_path,
+    receive,
+    room_left,
+    text_path,
+    unfinished,
+)
+from weald.web.printing.models import Artwork, PrintFile, SourceText
 
 log = logging.getLogger("weald")
 
@@ -60,6 +69,33 @@ def bring_text(workshop: Workshop, name: str, stream: Readable) -> SourceText:
             )
             path.replace(text_path(text))
     return text
+
+
+def bring_artwork(workshop: Workshop, name: str, stream: Readable) -> Artwork:
+    """Take in artwork for a cover: by its content, made safe before it is kept.
+
+    :raises weald.web.printing.files.TooLargeError: when there is no room for it.
+    :raises weald.exchange.artwork.ArtworkError: when it cannot be printed on a cover.
+    """
+    with unfinished() as path:
+        digest, _ = receive(stream, path, min(settings.LARGEST_ARTWORK, room_left(workshop)))
+        report = read_artwork(path)
+        with transaction.atomic():
+            artwork, _ = Artwork.objects.get_or_create(
+                workshop=workshop,
+                digest=digest,
+                defaults={"name": name[:200], "size": path.stat().st_size, "report": asdict(report)},
+            )
+            path.replace(artwork_path(artwork))
+    return artwork
+
+
+def artwork_of(job: Job, spec: JobSpec) -> tuple[Path, Kind] | None:
+    """The artwork of a job's cover and what it is; none where none was brought, or it is not here."""
+    artwork = Artwork.objects.filter(workshop=job.workshop_id, digest=spec.artwork.file or "").first()
+    if artwork is None or not artwork_path(artwork).exists():
+        return None
+    return artwork_path(artwork), artwork.report["kind"]
 
 
 @transaction.atomic

@@ -1,0 +1,81 @@
+"""Structures chosen and compared, the sewing step by step, the case offered up: nothing is stored."""
+
+from typing import Annotated, Any
+
+from django.http import HttpRequest
+from ninja import Body, Router, Schema
+from pydantic import Field
+
+from weald.core.bindings.choosing import StructureChoice, structure_choices
+from weald.core.comparing import Comparison, Way, compare, ways
+from weald.core.errors import SpecError
+from weald.core.offering import Found, Offered, offered_up
+from weald.core.plan import film_of_sewing
+from weald.core.sewing_steps import SewingFilm
+from weald.core.spec import read_spec
+from weald.core.units import parse_length
+from weald.web.accounts.services import house_of
+from weald.web.api.people import notation_of, workshop_of
+from weald.web.api.schemas import Problem
+
+router = Router(tags=["binding"])
+
+
+@router.post(
+    "/structures", response={200: list[StructureChoice], 422: Problem}, operation_id="compareStructures"
+)
+def compare_structures(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[StructureChoice]:
+    """Every way to bind a job's text, the simplest first."""
+    notation = notation_of(request)
+    return list(structure_choices(read_spec(job, notation), notation))
+
+
+@router.post("/sewing", response={200: SewingFilm, 422: Problem}, operation_id="sewingFilm")
+def sewing(request: HttpRequest, job: dict[str, Any] = Body(...)) -> SewingFilm:
+    """The sewing of a job's signatures, step by step, as the house's hand sews."""
+    hand = house_of(workshop_of(request)).hand
+    return film_of_sewing(read_spec(job, notation_of(request)), left_handed=hand == "left")
+
+
+class CompareOrder(Schema):
+    """A job, and the ids of the ways to compare; an empty one is the job as it is."""
+
+    job: dict[str, Any]
+    ways: Annotated[list[str], Field(min_length=1, max_length=3)]
+
+
+@router.post("/ways", response={200: list[Way], 422: Problem}, operation_id="listWays")
+def list_ways(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[Way]:
+    """What a job's binding can be compared with: other structures, other schools."""
+    notation = notation_of(request)
+    return list(ways(read_spec(job, notation), notation))
+
+
+@router.post("/compare", response={200: Comparison, 422: Problem}, operation_id="compareWays")
+def compare_ways(request: HttpRequest, order: CompareOrder) -> Comparison:
+    """Two or three ways to bind a job, side by side."""
+    notation = notation_of(request)
+    spec = read_spec(order.job, notation)
+    known = {way.id: way for way in ways(spec, notation)}
+    missing = [way for way in order.ways if way not in known]
+    if missing:
+        raise SpecError({"ways": f"There is no way “{missing[0]}” to bind this book; ask for the ways anew."})
+    return compare(spec, [known[way] for way in order.ways], notation)
+
+
+class OfferQuestion(Schema):
+    """A job, and how much its case was found too large on the real block; less than nothing is too small."""
+
+    job: dict[str, Any]
+    found: Found
+    by: Annotated[str, Field(max_length=100)]
+
+
+@router.post("/offered-up", response={200: list[Offered], 422: Problem}, operation_id="offerUp")
+def offer_up(request: HttpRequest, question: OfferQuestion) -> list[Offered]:
+    """How to go on from a case offered up to its block and found not to fit."""
+    notation = notation_of(request)
+    text = question.by.strip()
+    small = text.startswith(("-", "−"))
+    by = parse_length(text.lstrip("-− "), notation.bare)
+    return list(offered_up(read_spec(question.job, notation), question.found, -by if small else by, notation))

@@ -1,0 +1,62 @@
+"""House rules over HTTP."""
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Body, Query, Router, Schema
+
+from weald.core.entries import lengths_of
+from weald.core.house import RULES, House, RuleEntry, read_house
+from weald.core.patching import value_at
+from weald.core.spec import JobSpec
+from weald.web.accounts.services import house_of, save_house
+from weald.web.api.people import notation_of, workshop_of
+from weald.web.api.schemas import Problem
+
+router = Router(tags=["house"])
+
+
+class HouseReply(Schema):
+    """The rules, every entry there can be a rule for, and lengths as they stand in their fields.
+
+    ``usual`` is what an entry comes to where there is no rule.
+    """
+
+    version: int
+    house: House
+    entries: list[RuleEntry]
+    usual: dict[str, str | float | None]
+    inputs: dict[str, str]
+
+
+def _reply(request: HttpRequest) -> HouseReply:
+    workshop, notation = workshop_of(request), notation_of(request)
+    house = house_of(workshop)
+    lengths = {rule.path for rule in RULES if rule.kind == "length"}
+    inputs = {path: notation.editable(value) for path, value in lengths_of(house)}
+    inputs |= {
+        f"rules.{path}": notation.editable(float(value))
+        for path, value in house.rules.items()
+        if path in lengths
+    }
+    inputs |= {f"gauges.{place}": notation.editable(gauge) for place, gauge in enumerate(house.gauges)}
+    plain = JobSpec()
+    usual: dict[str, Any] = {rule.path: value_at(plain, rule.path) for rule in RULES}
+    return HouseReply(
+        version=workshop.house_version, house=house, entries=list(RULES), usual=usual, inputs=inputs
+    )
+
+
+@router.get("/house", response=HouseReply, operation_id="openHouse")
+def open_house(request: HttpRequest) -> HouseReply:
+    """The rules of the workshop."""
+    return _reply(request)
+
+
+@router.put("/house", response={200: HouseReply, 409: Problem, 422: Problem}, operation_id="saveHouse")
+def write_house(
+    request: HttpRequest, house: dict[str, Any] = Body(...), version: int = Query(..., ge=1)
+) -> HouseReply:
+    """Write the rules at the version they were read at; jobs that are there already stay as they are."""
+    save_house(workshop_of(request), version, read_house(house, notation_of(request)))
+    return _reply(request)
