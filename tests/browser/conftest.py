@@ -1,10 +1,12 @@
 """The real interface, driven as a binder would, over a real server and database."""
 
 import os
+import time
 from collections.abc import Iterator
 from typing import Any
 
 import pytest
+from django.db import connection
 from playwright.sync_api import Page, expect
 
 from weald.web.accounts.services import add_person
@@ -42,11 +44,26 @@ def browser_context_args() -> dict[str, Any]:
 
 
 @pytest.fixture
-def bindery(transactional_db: None, live_server: Any) -> str:
+def bindery(transactional_db: None, live_server: Any) -> Iterator[str]:
     """The demo bindery; gives the server's address."""
     person = add_person(NAME, PASSWORD, demo_bindery.WORKSHOP, check=False)
     demo_bindery.load(person.membership.workshop, person)
-    return str(live_server.url)
+    yield str(live_server.url)
+    wait_until_quiet()
+
+
+def wait_until_quiet() -> None:
+    """What was still under way when the page was closed must not meet the emptying of the tables."""
+    quiet, began = 0, time.monotonic()
+    while quiet < 5 and time.monotonic() - began < 20:
+        with connection.cursor() as cursor:
+            cursor.execute(
+                "SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() "
+                "AND pid <> pg_backend_pid() AND state <> 'idle'"
+            )
+            busy = cursor.fetchone()[0]
+        quiet = 0 if busy else quiet + 1
+        time.sleep(0.05)
 
 
 @pytest.fixture

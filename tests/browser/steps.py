@@ -7,7 +7,17 @@ from typing import Any
 from playwright.sync_api import Locator, Page, expect
 
 AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
-STATIONS = ("Text", "Paper", "Folding", "Printing", "Block", "Boards & cover", "Cutting")
+STATIONS = (
+    "Text",
+    "Paper",
+    "Folding",
+    "Printing",
+    "Sewing",
+    "Block",
+    "Boards & cover",
+    "Finish",
+    "Cutting",
+)
 
 
 def open_job(page: Page, title: str) -> None:
@@ -18,6 +28,11 @@ def open_job(page: Page, title: str) -> None:
 def go_to(page: Page, station: str) -> None:
     page.get_by_role("navigation", name="Order of work").get_by_role("link", name=station).click()
     expect(page.get_by_role("heading", level=1, name=re.compile(f": {station}"))).to_be_attached()
+
+
+def open_tab(page: Page, name: str) -> None:
+    """Some of a station's fields or views."""
+    page.get_by_role("tab", name=name, exact=True).click()
 
 
 def line(page: Page, quantity: str) -> Locator:

@@ -75,6 +75,7 @@ def test_grain_is_tested_by_hand(desk: Page) -> None:
 def test_a_table_goes_out_and_comes_in_changed(desk: Page, tmp_path: Path) -> None:
     desk.get_by_role("link", name="Shelf", exact=True).click()
     dialog = desk.get_by_role("dialog")
+    desk.get_by_role("row").nth(1).wait_for()
     desk.get_by_role("button", name="Tables").click()
     with desk.expect_download() as taken:
         desk.get_by_role("menuitem", name="The shelf as CSV").click()

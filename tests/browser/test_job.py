@@ -7,7 +7,16 @@ import pikepdf
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import STATIONS, assert_accessible, field, go_to, is_saved, line, open_job
+from tests.browser.steps import (
+    STATIONS,
+    assert_accessible,
+    field,
+    go_to,
+    is_saved,
+    line,
+    open_job,
+    open_tab,
+)
 from weald.core.spec import read_spec
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
@@ -123,6 +132,7 @@ def test_a_quantity_opens_to_its_reasons_and_takes_a_measurement(desk: Page) -> 
     expect(gap).to_contain_text("How: board thickness + 6 mm")
     expect(gap.get_by_role("button", name=re.compile("fixed by the board"))).to_contain_text("7 mm")
     gap.get_by_role("button", name=re.compile("from the inset wanted")).click()
+    open_tab(desk, "Spine & joint")
     expect(field(desk, "Joint")).to_have_value("inset")
     expect(line(desk, "joint.inset")).to_contain_text("5 mm")
     assert_accessible(desk)
@@ -152,6 +162,7 @@ def test_units_and_ruler_change_how_everything_is_shown(desk: Page) -> None:
     go_to(desk, "Boards & cover")
     desk.get_by_role("radio", name="inches").click()
     expect(line(desk, "board.height")).to_contain_text("9 1/4″")
+    open_tab(desk, "Cover")
     expect(field(desk, "Turn-in")).to_have_value("3/4")
     desk.get_by_label("Ruler").select_option("16")
     desk.get_by_role("radio", name="both").click()

@@ -339,7 +339,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/case.pdf": {
+    "/api/jobs/{job_id}/drawings/{drawing_id}.pdf": {
         parameters: {
             query?: never;
             header?: never;
@@ -347,10 +347,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Case True Size
-         * @description The case laid flat at true size as a PDF, tiled over sheets where it must be.
+         * Drawing True Size
+         * @description A drawing at true size as a PDF, tiled over sheets where it must be.
          */
-        get: operations["caseTrueSize"];
+        get: operations["drawingTrueSize"];
         put?: never;
         post?: never;
         delete?: never;
@@ -359,7 +359,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/case.svg": {
+    "/api/jobs/{job_id}/drawings/{drawing_id}.svg": {
         parameters: {
             query?: never;
             header?: never;
@@ -367,10 +367,30 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Case Svg
-         * @description The case laid flat at true size as an SVG.
+         * Drawing As Svg
+         * @description A drawing at true size as an SVG.
          */
-        get: operations["caseSvg"];
+        get: operations["drawingSvg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{drawing_id}.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drawing As Dxf
+         * @description A drawing at true size as a DXF, for cutters.
+         */
+        get: operations["drawingDxf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -561,6 +581,390 @@ export interface paths {
          * @description One signature of the folded dummy, to page through.
          */
         post: operations["openDummy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/structures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Structures
+         * @description Every way to bind a job's text, the simplest first.
+         */
+        post: operations["compareStructures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sewing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sewing
+         * @description The sewing of a job's signatures, step by step, as the house's hand sews.
+         */
+        post: operations["sewingFilm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Ways
+         * @description What a job's binding can be compared with: other structures, other schools.
+         */
+        post: operations["listWays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Ways
+         * @description Two or three ways to bind a job, side by side.
+         */
+        post: operations["compareWays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/offered-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Offer Up
+         * @description How to go on from a case offered up to its block and found not to fit.
+         */
+        post: operations["offerUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/artworks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Artworks
+         * @description The artwork of the workshop, newest first.
+         */
+        get: operations["listArtworks"];
+        put?: never;
+        /**
+         * Bring Artwork
+         * @description Bring artwork: the body is the file itself.
+         */
+        post: operations["bringArtwork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/artworks/{digest}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Artwork Picture
+         * @description Artwork as it is shown on screen.
+         */
+        get: operations["artworkPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/cover.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Cover
+         * @description The printed cover with its boxes; with ``guides`` a proof that shows what falls where.
+         */
+        get: operations["coverPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cover-profiles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Profiles
+         * @description The rules of those who print covers for the workshop.
+         */
+        get: operations["listCoverProfiles"];
+        put?: never;
+        /**
+         * Add Profile
+         * @description Keep somebody's rules under their name.
+         */
+        post: operations["addCoverProfile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cover-profiles/{profile_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Profile
+         * @description Forget somebody's rules; jobs keep their own copy.
+         */
+        delete: operations["dropCoverProfile"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sets
+         * @description The sets of the workshop, the one changed last first.
+         */
+        get: operations["listSets"];
+        put?: never;
+        /**
+         * Begin
+         * @description Begin a set whose volumes are like a job of the workshop.
+         */
+        post: operations["beginSet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Set
+         * @description A set, planned.
+         */
+        get: operations["openSet"];
+        /**
+         * Write Set
+         * @description Write a set at the version it was read at.
+         */
+        put: operations["saveSet"];
+        post?: never;
+        /**
+         * Drop Set
+         * @description Forget a set; the jobs of its volumes stay.
+         */
+        delete: operations["dropSet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/volumes/{place}/job": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Job
+         * @description Begin the job of a volume, counted from 0.
+         */
+        post: operations["beginVolume"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/spines.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Spines Pdf
+         * @description All spines at true size as a PDF.
+         */
+        get: operations["setSpines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/spines.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Spines Svg
+         * @description All spines as an SVG.
+         */
+        get: operations["setSpinesSvg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/spines.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Spines Dxf
+         * @description All spines as a DXF.
+         */
+        get: operations["setSpinesDxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{set_id}/volumes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Volumes Csv
+         * @description The volumes as a table.
+         */
+        get: operations["setTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open House
+         * @description The rules of the workshop.
+         */
+        get: operations["openHouse"];
+        /**
+         * Write House
+         * @description Write the rules at the version they were read at; jobs that are there already stay as they are.
+         */
+        put: operations["saveHouse"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1349,6 +1753,11 @@ export interface components {
              * @enum {string}
              */
             theme: "day" | "lamp";
+            /**
+             * Vocabulary
+             * @enum {string}
+             */
+            vocabulary: "signature" | "section" | "gathering";
         };
         /**
          * PreferencesChange
@@ -1398,7 +1807,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -1425,13 +1834,13 @@ export interface components {
              * Material
              * @enum {string}
              */
-            material: "paper" | "paper_inner" | "waste" | "board" | "cloth" | "lining" | "block" | "mark";
+            material: "paper" | "paper_inner" | "waste" | "board" | "cloth" | "leather" | "side_paper" | "card" | "lining" | "block" | "mark" | "white";
             /**
              * Layer
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -1453,7 +1862,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "block" | "boards" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
             /** Text */
             text: string;
         };
@@ -1475,6 +1884,61 @@ export interface components {
             right: number;
             /** Down */
             down: number;
+        };
+        /**
+         * CoverArt
+         * @description The printed cover of a job.
+         *
+         *     :param bleed: how much of the document is cut off on every side.
+         *     :param zones: the parts of the cover from left to right; ``safe`` where lettering keeps clear of edges.
+         *     :param seen: back, spine and front as they are seen on the closed book.
+         *     :param barcode: its box, and its digits.
+         *     :param artwork: where the artwork lies; nothing where none was brought.
+         */
+        CoverArt: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Bleed */
+            bleed: number;
+            /** Zones */
+            zones: components["schemas"]["Zone"][];
+            /** Safe */
+            safe: components["schemas"]["Seen"][];
+            /** Seen */
+            seen: components["schemas"]["Seen"][];
+            barcode: components["schemas"]["Seen"] | null;
+            /** Digits */
+            digits: string;
+            artwork: components["schemas"]["Placed"] | null;
+            /** Creases */
+            creases: number[];
+            /** Levels */
+            levels: number[];
+        };
+        /**
+         * Departure
+         * @description Where a job decides otherwise than the house: both values, and how to go by the rule.
+         */
+        Departure: {
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            /** Path */
+            path: string;
+            /** Label */
+            label: string;
+            /** Here */
+            here: string;
+            /** House */
+            house: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
         };
         /**
          * Dimension
@@ -1630,6 +2094,20 @@ export interface components {
             ];
         };
         /**
+         * GaugeHint
+         * @description The owned gauge nearest to a size, and how much it is off.
+         */
+        GaugeHint: {
+            /** Quantity */
+            quantity: string;
+            /** Words */
+            words: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * Hatch
          * @description A shape filled with parallel lines: grain, trim or glue; ``angle`` 0 along x, 90 along y.
          */
@@ -1643,7 +2121,7 @@ export interface components {
              * Layer
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /** Angle */
             angle: number;
             /**
@@ -1691,7 +2169,7 @@ export interface components {
              * @default text
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -1719,7 +2197,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -1731,6 +2209,16 @@ export interface components {
              * @constant
              */
             kind: "line";
+        };
+        /**
+         * Option
+         * @description Something that can be chosen.
+         */
+        Option: {
+            /** Value */
+            value: string;
+            /** Label */
+            label: string;
         };
         /**
          * Piece
@@ -1754,7 +2242,7 @@ export interface components {
              * Material
              * @enum {string}
              */
-            material: "paper" | "endpaper" | "board" | "cloth" | "mull" | "kraft";
+            material: "paper" | "endpaper" | "board" | "cloth" | "leather" | "side_paper" | "card" | "mull" | "kraft" | "support";
             /** Count */
             count: number;
             /** Width */
@@ -1813,6 +2301,22 @@ export interface components {
             across: boolean;
         };
         /**
+         * Placed
+         * @description Where the artwork lies in the document, and how finely it prints; pictures alone have a resolution.
+         */
+        Placed: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Dpi */
+            dpi: number | null;
+        };
+        /**
          * Placement
          * @description One page on one side of a sheet.
          *
@@ -1845,6 +2349,8 @@ export interface components {
         /**
          * PlanReply
          * @description A plan with the lengths of its job as they stand in their fields, by dotted path.
+         *
+         *     ``departures`` is where the job departs from the house rules; ``gauges`` the owned ones nearest to it.
          */
         PlanReply: {
             /** Title */
@@ -1867,6 +2373,8 @@ export interface components {
             printing: string[];
             /** Grain Needed */
             grain_needed: string;
+            structure: components["schemas"]["StructureFacts"];
+            cover_art: components["schemas"]["CoverArt"] | null;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             /** Shown Section */
@@ -1875,6 +2383,10 @@ export interface components {
             inputs: {
                 [key: string]: string;
             };
+            /** Departures */
+            departures: components["schemas"]["Departure"][];
+            /** Gauges */
+            gauges: components["schemas"]["GaugeHint"][];
         };
         /**
          * Quantity
@@ -1887,7 +2399,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "block" | "boards" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
             /** Label */
             label: string;
             /** Value */
@@ -1956,6 +2468,22 @@ export interface components {
             pages: number;
         };
         /**
+         * Seen
+         * @description What is seen of the artwork from one side of the closed book: a window into the document.
+         */
+        Seen: {
+            /** Name */
+            name: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
          * Sheet
          * @description One folded sheet: its section and its place in it, both from 1, outermost first.
          */
@@ -1986,6 +2514,38 @@ export interface components {
             ];
         };
         /**
+         * StructureFacts
+         * @description What a binding is called, and what it asks for.
+         *
+         *     :param words: title and covering, as they stand under a job's title.
+         *     :param entries: paths of what it asks for; one that ends in a group stands for all in it.
+         */
+        StructureFacts: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
+            /** Title */
+            title: string;
+            /** Words */
+            words: string;
+            /** Entries */
+            entries: string[];
+            /** Methods */
+            methods: components["schemas"]["Option"][];
+            /** Backs */
+            backs: components["schemas"]["Option"][];
+            /** Shoulders */
+            shoulders: components["schemas"]["Option"][];
+            /** Coverings */
+            coverings: components["schemas"]["Option"][];
+            /** Boards */
+            boards: boolean;
+            /** Endpapers */
+            endpapers: boolean;
+        };
+        /**
          * Term
          * @description One number in a sum; ``about`` is a quantity's id or the path of an entry.
          */
@@ -2000,6 +2560,27 @@ export interface components {
             about: string;
             /** Exact */
             exact: string;
+        };
+        /**
+         * Zone
+         * @description A part of the cover, and what becomes of it on the closed book.
+         */
+        Zone: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "wrap" | "back" | "front" | "spine" | "joint" | "flap";
+            /** Words */
+            words: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * Problem
@@ -2042,27 +2623,105 @@ export interface components {
             steps: number;
         };
         /**
+         * Artwork
+         * @description What is printed on the cover.
+         *
+         *     ``file`` names the uploaded artwork by the digest of its content; ``width`` and ``height`` are its size,
+         *     ``pixels`` how many a picture is across.
+         *
+         *     :param safe: what lettering keeps clear of every edge; ``spine_safe`` of the spine's.
+         *     :param sheet: what it is printed on.
+         */
+        Artwork: {
+            /**
+             * Bleed
+             * @default 3
+             */
+            bleed: number;
+            /**
+             * Safe
+             * @default 3
+             */
+            safe: number;
+            /**
+             * Spine Safe
+             * @default 1.5
+             */
+            spine_safe: number;
+            /**
+             * Barcode
+             * @default
+             */
+            barcode: string;
+            /** File */
+            file?: string | null;
+            /** Width */
+            width?: number | null;
+            /** Height */
+            height?: number | null;
+            /** Pixels */
+            pixels?: number | null;
+            /**
+             * Placing
+             * @default as_is
+             * @enum {string}
+             */
+            placing: "as_is" | "fit" | "fill";
+            sheet?: components["schemas"]["PrintedSheet"] | null;
+            rules?: components["schemas"]["CoverRules"] | null;
+        };
+        /**
          * Back
          * @description The shape of the spine.
+         *
+         *     ``round`` is the part of a circle the spine is rounded to, unless ``round_rule`` takes the one the
+         *     swell asks for by itself.
          */
         Back: {
             /**
              * Shape
              * @default flat
-             * @constant
+             * @enum {string}
              */
-            shape: "flat";
+            shape: "flat" | "round";
             /**
              * Round
              * @default 0.2
              */
             round: number;
             /**
+             * Round Rule
+             * @default given
+             * @enum {string}
+             */
+            round_rule: "given" | "swell";
+            /**
              * Shoulder
              * @default none
-             * @constant
+             * @enum {string}
              */
-            shoulder: "none";
+            shoulder: "none" | "45" | "90";
+        };
+        /**
+         * Bands
+         * @description Bands across the spine of a leather binding; ``tail_more`` is how much taller the tail panel is.
+         */
+        Bands: {
+            /**
+             * Count
+             * @default 5
+             */
+            count: number;
+            /**
+             * Width
+             * @default 4
+             */
+            width: number;
+            /**
+             * Tail More
+             * @default 4
+             */
+            tail_more: number;
         };
         /**
          * BasisGrade
@@ -2085,17 +2744,27 @@ export interface components {
         };
         /**
          * Binding
-         * @description The case. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
+         * @description The binding. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
          *
-         *     ``cut_in_case`` is how much wider boards are cut, to be cut to size once offered up in the case.
+         *     :param cut_in_case: how much wider boards are cut, to be cut to size once offered up in the case.
+         *     :param overlap: how far the spine piece of a quarter or half binding, or a joining strip, reaches on
+         *         the boards; ``corner_leg`` and ``fore_edge_strip`` likewise at the corners and the fore-edge.
+         *     :param sides_over: how far the sides lie over the pieces before them.
+         *     :param material: of the cover, or of spine and corners; ``sides`` of the rest.
+         *     :param paring: more leather in each direction, cut off once it is pared.
+         *     :param tape_reach: how far tapes, slips or flanges reach on the boards or the covers.
+         *     :param slit_step: from the slit on the joint to the next one in; ``slit_play`` beyond the tape's width.
+         *     :param flaps: of a paper wrapper, folded in at the fore-edge.
+         *     :param thin_board: of a split board, or laminated over frayed cords.
+         *     :param leaves: how single leaves are held.
          */
         Binding: {
             /**
              * Structure
              * @default flat_case
-             * @constant
+             * @enum {string}
              */
-            structure: "flat_case";
+            structure: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
             /**
              * Board
              * @default 2
@@ -2160,9 +2829,21 @@ export interface components {
             /**
              * Covering
              * @default full
-             * @constant
+             * @enum {string}
              */
-            covering: "full";
+            covering: "full" | "quarter" | "half" | "fore_edge" | "three_piece";
+            /**
+             * Material
+             * @default cloth
+             * @enum {string}
+             */
+            material: "cloth" | "leather" | "paper";
+            /**
+             * Sides
+             * @default paper
+             * @enum {string}
+             */
+            sides: "cloth" | "paper";
             /**
              * Turn In
              * @default 18
@@ -2178,6 +2859,135 @@ export interface components {
              * @default 30
              */
             overlap: number;
+            /** Corner Leg */
+            corner_leg?: number | null;
+            /**
+             * Fore Edge Strip
+             * @default 25
+             */
+            fore_edge_strip: number;
+            /**
+             * Sides Over
+             * @default 2
+             */
+            sides_over: number;
+            /**
+             * Paring
+             * @default 15
+             */
+            paring: number;
+            /**
+             * @default {
+             *       "count": 5,
+             *       "width": 4,
+             *       "tail_more": 4
+             *     }
+             */
+            bands: components["schemas"]["Bands"];
+            /**
+             * Tape Reach
+             * @default 30
+             */
+            tape_reach: number;
+            /**
+             * Slit Step
+             * @default 5
+             */
+            slit_step: number;
+            /**
+             * Slit Play
+             * @default 1
+             */
+            slit_play: number;
+            /**
+             * Flaps
+             * @default 0
+             */
+            flaps: number;
+            /**
+             * French Joint
+             * @default 0
+             */
+            french_joint: number;
+            /**
+             * Thin Board
+             * @default 1
+             */
+            thin_board: number;
+            /**
+             * @default {
+             *       "width": null,
+             *       "height": null,
+             *       "spine": null
+             *     }
+             */
+            old_cover: components["schemas"]["OldCover"];
+            /**
+             * Leaves
+             * @default glued
+             * @enum {string}
+             */
+            leaves: "glued" | "drum";
+        };
+        /**
+         * Block
+         * @description What is done to the sewn block before it is bound.
+         *
+         *     :param inserted: thickness that things glued in add to each section.
+         *     :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
+         */
+        Block: {
+            /**
+             * Inserted
+             * @default 0
+             */
+            inserted: number;
+            /**
+             * Guard Width
+             * @default 20
+             */
+            guard_width: number;
+            /**
+             * Trimming
+             * @default out_of_boards
+             * @enum {string}
+             */
+            trimming: "out_of_boards" | "in_boards" | "untrimmed";
+            /**
+             * Mull
+             * @default true
+             */
+            mull: boolean;
+            /**
+             * Mull Overlap
+             * @default 25
+             */
+            mull_overlap: number;
+            /**
+             * Linings
+             * @default 1
+             */
+            linings: number;
+            /**
+             * Hollow
+             * @default false
+             */
+            hollow: boolean;
+            /**
+             * End Bands
+             * @default none
+             * @enum {string}
+             */
+            end_bands: "none" | "stuck_on" | "sewn";
+            /**
+             * End Band Height
+             * @default 2
+             */
+            end_band_height: number;
+            /** Diagonal 1 */
+            diagonal_1?: number | null;
+            /** Diagonal 2 */
+            diagonal_2?: number | null;
         };
         /**
          * BoardLining
@@ -2219,6 +3029,46 @@ export interface components {
             new_job: components["schemas"]["JobSpec"];
         };
         /**
+         * CoverRules
+         * @description What whoever prints a cover asks for: their own sheet of rules, kept as a profile.
+         *
+         *     :param leaf: thickness they reckon a leaf of their paper with.
+         *     :param least_spine: the narrowest spine they letter; ``barcode`` whether one has to stand on the back.
+         */
+        CoverRules: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Least Pages
+             * @default 1
+             */
+            least_pages: number;
+            /**
+             * Most Pages
+             * @default 20000
+             */
+            most_pages: number;
+            /** Leaf */
+            leaf?: number | null;
+            /** Wrap */
+            wrap?: number | null;
+            /** Bleed */
+            bleed?: number | null;
+            /**
+             * Least Spine
+             * @default 6
+             */
+            least_spine: number;
+            /**
+             * Barcode
+             * @default false
+             */
+            barcode: boolean;
+        };
+        /**
          * Endpapers
          * @description Endpapers; ``leaves`` counts those at one end, the paste-down included.
          */
@@ -2226,9 +3076,9 @@ export interface components {
             /**
              * Kind
              * @default tipped
-             * @constant
+             * @enum {string}
              */
-            kind: "tipped";
+            kind: "tipped" | "made" | "cloth_jointed" | "sewn" | "wrapped";
             /**
              * Leaves
              * @default 2
@@ -2244,6 +3094,56 @@ export interface components {
              * @default 1.3
              */
             bulk: number;
+        };
+        /**
+         * Finish
+         * @description What is done last: lettering, ribbon, edges.
+         *
+         *     :param title: on the spine, where it differs from the job's; ``volume`` as it is lettered, “IV”.
+         *     :param placed: lettered on the spine itself, on a label, or not at all.
+         *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
+         *     :param capital: height of the capitals; as fits, where not given.
+         */
+        Finish: {
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Author
+             * @default
+             */
+            author: string;
+            /**
+             * Volume
+             * @default
+             */
+            volume: string;
+            /**
+             * Placed
+             * @default spine
+             * @enum {string}
+             */
+            placed: "spine" | "label" | "none";
+            /**
+             * Direction
+             * @default down
+             * @enum {string}
+             */
+            direction: "down" | "up" | "across";
+            /** Capital */
+            capital?: number | null;
+            /**
+             * Ribbons
+             * @default 0
+             */
+            ribbons: number;
+            /**
+             * Edges
+             * @default
+             */
+            edges: string;
         };
         /**
          * Folding
@@ -2368,6 +3268,7 @@ export interface components {
              *       "basis": null,
              *       "calliper": null,
              *       "stack": null,
+             *       "deckle": false,
              *       "sheet": {
              *         "grain": "width",
              *         "height": 320,
@@ -2419,8 +3320,15 @@ export interface components {
              * @default {
              *       "method": "tapes",
              *       "supports": 3,
+             *       "support_width": 12,
              *       "thread": 0.45,
-             *       "swell_factor": 0.5
+             *       "swell_factor": 0.5,
+             *       "kettle": 13,
+             *       "tail_more": 0,
+             *       "needleful": 900,
+             *       "packed": false,
+             *       "pamphlet_holes": null,
+             *       "pamphlet_at": "quarters"
              *     }
              */
             sewing: components["schemas"]["Sewing"];
@@ -2428,6 +3336,7 @@ export interface components {
              * @default {
              *       "shape": "flat",
              *       "round": 0.2,
+             *       "round_rule": "given",
              *       "shoulder": "none"
              *     }
              */
@@ -2441,6 +3350,22 @@ export interface components {
              *     }
              */
             endpapers: components["schemas"]["Endpapers"];
+            /**
+             * @default {
+             *       "inserted": 0,
+             *       "guard_width": 20,
+             *       "trimming": "out_of_boards",
+             *       "mull": true,
+             *       "mull_overlap": 25,
+             *       "linings": 1,
+             *       "hollow": false,
+             *       "end_bands": "none",
+             *       "end_band_height": 2,
+             *       "diagonal_1": null,
+             *       "diagonal_2": null
+             *     }
+             */
+            block: components["schemas"]["Block"];
             /**
              * @default {
              *       "structure": "flat_case",
@@ -2462,12 +3387,64 @@ export interface components {
              *       "inset": null,
              *       "groove": 1,
              *       "covering": "full",
+             *       "material": "cloth",
+             *       "sides": "paper",
              *       "turn_in": 18,
              *       "corner_factor": 1.5,
-             *       "overlap": 30
+             *       "overlap": 30,
+             *       "corner_leg": null,
+             *       "fore_edge_strip": 25,
+             *       "sides_over": 2,
+             *       "paring": 15,
+             *       "bands": {
+             *         "count": 5,
+             *         "tail_more": 4,
+             *         "width": 4
+             *       },
+             *       "tape_reach": 30,
+             *       "slit_step": 5,
+             *       "slit_play": 1,
+             *       "flaps": 0,
+             *       "french_joint": 0,
+             *       "thin_board": 1,
+             *       "old_cover": {
+             *         "height": null,
+             *         "spine": null,
+             *         "width": null
+             *       },
+             *       "leaves": "glued"
              *     }
              */
             binding: components["schemas"]["Binding"];
+            /**
+             * @default {
+             *       "title": "",
+             *       "author": "",
+             *       "volume": "",
+             *       "placed": "spine",
+             *       "direction": "down",
+             *       "capital": null,
+             *       "ribbons": 0,
+             *       "edges": ""
+             *     }
+             */
+            finish: components["schemas"]["Finish"];
+            /**
+             * @default {
+             *       "bleed": 3,
+             *       "safe": 3,
+             *       "spine_safe": 1.5,
+             *       "barcode": "",
+             *       "file": null,
+             *       "width": null,
+             *       "height": null,
+             *       "pixels": null,
+             *       "placing": "as_is",
+             *       "sheet": null,
+             *       "rules": null
+             *     }
+             */
+            artwork: components["schemas"]["Artwork"];
             /**
              * Stock
              * @default {}
@@ -2508,6 +3485,18 @@ export interface components {
             trim: components["schemas"]["Trim"];
         };
         /**
+         * OldCover
+         * @description The covers of a paperback that are kept: as they come off, before trimming.
+         */
+        OldCover: {
+            /** Width */
+            width?: number | null;
+            /** Height */
+            height?: number | null;
+            /** Spine */
+            spine?: number | null;
+        };
+        /**
          * PageSize
          * @description The size most pages of the uploaded text have.
          */
@@ -2522,7 +3511,8 @@ export interface components {
          * @description The paper of the text.
          *
          *     Grammage comes from ``basis`` where that is given. Thickness of a leaf comes from
-         *     ``calliper``, else from ``stack``, else from grammage × bulk.
+         *     ``calliper``, else from ``stack``, else from grammage × bulk. A ``deckle`` edge is not trimmed at
+         *     the fore-edge.
          */
         Paper: {
             /**
@@ -2544,6 +3534,11 @@ export interface components {
             /** Calliper */
             calliper?: number | null;
             stack?: components["schemas"]["Stack"] | null;
+            /**
+             * Deckle
+             * @default false
+             */
+            deckle: boolean;
             /**
              * @default {
              *       "width": 450,
@@ -2795,7 +3790,15 @@ export interface components {
         };
         /**
          * Sewing
-         * @description What the thread adds at the spine: swell = sections × thread × swell_factor.
+         * @description How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.
+         *
+         *     :param supports: how many tapes or cords; ``support_width``: across a tape, or through a cord.
+         *     :param kettle: from the trimmed head and tail to the kettle stitches.
+         *     :param tail_more: how much larger the interval at the tail is than the others.
+         *     :param needleful: thread taken up at a time.
+         *     :param packed: thread wound round raised cords between sections, through one hole each.
+         *     :param pamphlet_holes: 3 or 5; by the height where not given. ``pamphlet_at``: the outer ones a quarter
+         *         from the ends, or as far in as a kettle stitch.
          */
         Sewing: {
             /**
@@ -2810,6 +3813,11 @@ export interface components {
              */
             supports: number;
             /**
+             * Support Width
+             * @default 12
+             */
+            support_width: number;
+            /**
              * Thread
              * @default 0.45
              */
@@ -2819,6 +3827,34 @@ export interface components {
              * @default 0.5
              */
             swell_factor: number;
+            /**
+             * Kettle
+             * @default 13
+             */
+            kettle: number;
+            /**
+             * Tail More
+             * @default 0
+             */
+            tail_more: number;
+            /**
+             * Needleful
+             * @default 900
+             */
+            needleful: number;
+            /**
+             * Packed
+             * @default false
+             */
+            packed: boolean;
+            /** Pamphlet Holes */
+            pamphlet_holes?: (3 | 5) | null;
+            /**
+             * Pamphlet At
+             * @default quarters
+             * @enum {string}
+             */
+            pamphlet_at: "quarters" | "ends";
         };
         /**
          * SizeChoice
@@ -3002,6 +4038,8 @@ export interface components {
             title: string;
             /** Structure */
             structure: string;
+            /** Structure Words */
+            structure_words: string;
             /**
              * State
              * @enum {string}
@@ -3032,6 +4070,8 @@ export interface components {
             title: string;
             /** Structure */
             structure: string;
+            /** Structure Words */
+            structure_words: string;
             /**
              * State
              * @enum {string}
@@ -3461,6 +4501,535 @@ export interface components {
              * @enum {string}
              */
             join: "one_piece" | "two_pieces" | "none";
+        };
+        /**
+         * Reason
+         * @description Why a structure does not suit the text, and what would make it.
+         */
+        Reason: {
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "stop" | "mind" | "note";
+            /** Message */
+            message: string;
+            /** Remedy */
+            remedy: string;
+        };
+        /**
+         * StructureChoice
+         * @description One structure to choose.
+         *
+         *     :param effort: 1 to 5, ``effort_words`` in words.
+         *     :param unsuited: why it does not suit the text; empty where it does.
+         *     :param changes: what choosing it changes besides its name, in words; ``kept`` what it does not use.
+         */
+        StructureChoice: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
+            /** Title */
+            title: string;
+            /** Good For */
+            good_for: string;
+            /** Lasts */
+            lasts: string;
+            /** Effort */
+            effort: number;
+            /** Effort Words */
+            effort_words: string;
+            /** Needs */
+            needs: string;
+            /** Unsuited */
+            unsuited: components["schemas"]["Reason"][];
+            /** Changes */
+            changes: string[];
+            /** Kept */
+            kept: string[];
+            /** Chosen */
+            chosen: boolean;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+            picture: components["schemas"]["Drawing"];
+        };
+        /**
+         * SewingFilm
+         * @description The film: the spine, the inside of each section shown, and the steps through both.
+         */
+        SewingFilm: {
+            spine: components["schemas"]["Drawing"];
+            /** Insides */
+            insides: components["schemas"]["Drawing"][];
+            /** Steps */
+            steps: components["schemas"]["SewingStep"][];
+        };
+        /**
+         * SewingStep
+         * @description One step of the film; the first ``spine_shown`` and ``inside_shown`` elements are to be drawn.
+         */
+        SewingStep: {
+            /** Number */
+            number: number;
+            /** Section */
+            section: number;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "inside" | "spine";
+            /** Words */
+            words: string;
+            /** Spine Shown */
+            spine_shown: number;
+            /** Inside Shown */
+            inside_shown: number;
+        };
+        /**
+         * Way
+         * @description One way to choose from: a structure, or another school for one size. ``patch`` makes it so.
+         */
+        Way: {
+            /** Id */
+            id: string;
+            /** Group */
+            group: string;
+            /** Label */
+            label: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Column
+         * @description One way compared: its layer in the drawings, and what speaks against it.
+         */
+        Column: {
+            /** Label */
+            label: string;
+            /** Words */
+            words: string;
+            /**
+             * Layer
+             * @enum {string}
+             */
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            /** Stops */
+            stops: number;
+            /** Minds */
+            minds: number;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Comparison
+         * @description Ways side by side: columns, sizes, pieces, and the drawings over one another.
+         */
+        Comparison: {
+            /** Columns */
+            columns: components["schemas"]["Column"][];
+            /** Rows */
+            rows: components["schemas"]["Row"][];
+            /** Pieces */
+            pieces: components["schemas"]["Row"][];
+            /** Drawings */
+            drawings: components["schemas"]["Drawing"][];
+        };
+        /**
+         * Row
+         * @description One size in every way compared; a dash where it has none; ``differs`` where not the same.
+         */
+        Row: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string[];
+            /** Differs */
+            differs: boolean;
+        };
+        /**
+         * CompareOrder
+         * @description A job, and the ids of the ways to compare; an empty one is the job as it is.
+         */
+        CompareOrder: {
+            /** Job */
+            job: {
+                [key: string]: unknown;
+            };
+            /** Ways */
+            ways: string[];
+        };
+        /**
+         * Offered
+         * @description What to do about a case that does not fit, in words and as a change.
+         */
+        Offered: {
+            /** Words */
+            words: string;
+            /** Patch */
+            patch: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * OfferQuestion
+         * @description A job, and how much its case was found too large on the real block; less than nothing is too small.
+         */
+        OfferQuestion: {
+            /** Job */
+            job: {
+                [key: string]: unknown;
+            };
+            /**
+             * Found
+             * @enum {string}
+             */
+            found: "tall" | "wide" | "spine";
+            /** By */
+            by: string;
+        };
+        /**
+         * ArtworkReply
+         * @description Artwork, what it is, and what was left out of a drawing to make it safe.
+         */
+        ArtworkReply: {
+            /** Digest */
+            digest: string;
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pdf" | "png" | "jpeg" | "svg";
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Shown */
+            shown: string;
+            /** Pixels */
+            pixels: number | null;
+            /** Left Out */
+            left_out: string[];
+            /**
+             * Brought
+             * Format: date-time
+             */
+            brought: string;
+        };
+        /**
+         * ProfileReply
+         * @description The rules of somebody who prints covers.
+         */
+        ProfileReply: {
+            /** Id */
+            id: number;
+            rules: components["schemas"]["CoverRules"];
+        };
+        /**
+         * SetRow
+         * @description A set in a list.
+         */
+        SetRow: {
+            /** Id */
+            id: number;
+            /** Title */
+            title: string;
+            /** Volumes */
+            volumes: number;
+            /** Begun */
+            begun: number;
+            /**
+             * Updated
+             * Format: date-time
+             */
+            updated: string;
+        };
+        /**
+         * BookSet
+         * @description A set and its volumes, in the order in which they stand; ``cloth`` as it is called.
+         */
+        BookSet: {
+            /**
+             * Title
+             * @default Untitled set
+             */
+            title: string;
+            /**
+             * Numerals
+             * @default roman
+             * @enum {string}
+             */
+            numerals: "roman" | "roman_iiii" | "arabic" | "none";
+            /**
+             * Cloth
+             * @default
+             */
+            cloth: string;
+            /**
+             * Volumes
+             * @default []
+             */
+            volumes: components["schemas"]["Volume"][];
+        };
+        /**
+         * SetPlan
+         * @description A set planned: its volumes, what they share, what to ask about, and the spines side by side.
+         */
+        SetPlan: {
+            /** Volumes */
+            volumes: components["schemas"]["VolumePlan"][];
+            /** Shared */
+            shared: components["schemas"]["SharedSize"][];
+            /** Words */
+            words: string;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            drawing: components["schemas"]["Drawing"] | null;
+        };
+        /**
+         * SetReply
+         * @description A set opened: as it was written, as it is planned, and its lengths as they stand in their fields.
+         */
+        SetReply: {
+            /** Id */
+            id: number;
+            /** Version */
+            version: number;
+            spec: components["schemas"]["BookSet"];
+            plan: components["schemas"]["SetPlan"];
+            /** Inputs */
+            inputs: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * SharedSize
+         * @description A size all volumes share.
+         */
+        SharedSize: {
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
+        };
+        /**
+         * Volume
+         * @description One volume. Its thickness is measured, or follows from its pages; ``note`` says what is meant so.
+         */
+        Volume: {
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /** Number */
+            number?: number | null;
+            /**
+             * Date
+             * @default
+             */
+            date: string;
+            /** Pages */
+            pages?: number | null;
+            /** Thickness */
+            thickness?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Job */
+            job?: number | null;
+        };
+        /**
+         * VolumePlan
+         * @description One volume planned.
+         *
+         *     :param numeral: its number as it is lettered; ``lettered`` the whole of what stands on its spine.
+         *     :param measured: whether its thickness was measured.
+         */
+        VolumePlan: {
+            /** Numeral */
+            numeral: string;
+            /** Lettered */
+            lettered: string;
+            /** Thickness */
+            thickness: string;
+            /** Measured */
+            measured: boolean;
+            /** Spine */
+            spine: string;
+            /** Board Width */
+            board_width: string;
+            /** Cover Width */
+            cover_width: string;
+            /** Weight */
+            weight: string;
+            /** Stops */
+            stops: number;
+        };
+        /**
+         * NewSet
+         * @description A new set, and the job its volumes are to be like.
+         */
+        NewSet: {
+            /** Title */
+            title: string;
+            /** Job */
+            job: number;
+        };
+        /**
+         * SetWrite
+         * @description A set written; with ``job`` what the volumes share is taken from that job anew.
+         */
+        SetWrite: {
+            /** Version */
+            version: number;
+            /** Spec */
+            spec: {
+                [key: string]: unknown;
+            };
+            /** Job */
+            job?: number | null;
+        };
+        /**
+         * Begun
+         * @description A volume's job, begun.
+         */
+        Begun: {
+            /** Job */
+            job: number;
+        };
+        /**
+         * House
+         * @description The rules of a workshop.
+         *
+         *     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
+         *     :param squares: by the height of the block, the lowest first; taller blocks take the last.
+         *     :param gauges: strips of known width the workshop owns.
+         *     :param hand: with which most of its people work.
+         *     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
+         */
+        House: {
+            /**
+             * Rules
+             * @default {}
+             */
+            rules: {
+                [key: string]: string | number;
+            };
+            /**
+             * Squares
+             * @default []
+             */
+            squares: components["schemas"]["SquareStep"][];
+            /**
+             * Gauges
+             * @default []
+             */
+            gauges: number[];
+            /**
+             * Vocabulary
+             * @default signature
+             * @enum {string}
+             */
+            vocabulary: "signature" | "section" | "gathering";
+            /**
+             * Hand
+             * @default right
+             * @enum {string}
+             */
+            hand: "right" | "left";
+            /**
+             * Paper
+             * @default a4
+             * @enum {string}
+             */
+            paper: "a4" | "letter";
+            /**
+             * Mm Division
+             * @default 0.5
+             */
+            mm_division: number;
+            /**
+             * Inch Division
+             * @default 32
+             * @enum {integer}
+             */
+            inch_division: 16 | 32 | 64;
+        };
+        /**
+         * HouseReply
+         * @description The rules, every entry there can be a rule for, and lengths as they stand in their fields.
+         *
+         *     ``usual`` is what an entry comes to where there is no rule.
+         */
+        HouseReply: {
+            /** Version */
+            version: number;
+            house: components["schemas"]["House"];
+            /** Entries */
+            entries: components["schemas"]["RuleEntry"][];
+            /** Usual */
+            usual: {
+                [key: string]: string | number | null;
+            };
+            /** Inputs */
+            inputs: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * RuleEntry
+         * @description An entry the house may have a rule for; ``options`` where it is one of a few.
+         */
+        RuleEntry: {
+            /** Path */
+            path: string;
+            /** Group */
+            group: string;
+            /** Label */
+            label: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "choice" | "length" | "number";
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["Option"][];
+        };
+        /**
+         * SquareStep
+         * @description Squares for blocks up to a height.
+         */
+        SquareStep: {
+            /** Up To */
+            up_to: number;
+            /** Head */
+            head: number;
+            /** Tail */
+            tail: number;
+            /** Fore Edge */
+            fore_edge: number;
         };
         /**
          * PrinterReply
@@ -4322,7 +5891,7 @@ export interface operations {
     plan: {
         parameters: {
             query?: {
-                station?: ("text" | "paper" | "folding" | "printing" | "block" | "boards" | "cutting") | null;
+                station?: ("text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting") | null;
                 section?: number;
             };
             header?: never;
@@ -4940,7 +6509,7 @@ export interface operations {
             };
         };
     };
-    caseTrueSize: {
+    drawingTrueSize: {
         parameters: {
             query?: {
                 paper?: ("a4" | "letter") | null;
@@ -4948,6 +6517,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: number;
+                drawing_id: string;
             };
             cookie?: never;
         };
@@ -4964,12 +6534,36 @@ export interface operations {
             };
         };
     };
-    caseSvg: {
+    drawingSvg: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 job_id: number;
+                drawing_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drawingDxf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                drawing_id: string;
             };
             cookie?: never;
         };
@@ -5322,6 +6916,750 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Dummy"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareStructures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StructureChoice"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sewingFilm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SewingFilm"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Way"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compareWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    offerUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OfferQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offered"][];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listArtworks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArtworkReply"][];
+                };
+            };
+        };
+    };
+    bringArtwork: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/pdf": string;
+                "image/png": string;
+                "image/jpeg": string;
+                "image/svg+xml": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArtworkReply"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    artworkPicture: {
+        parameters: {
+            query?: {
+                width?: number;
+            };
+            header?: never;
+            path: {
+                digest: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    coverPdf: {
+        parameters: {
+            query?: {
+                guides?: boolean;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listCoverProfiles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProfileReply"][];
+                };
+            };
+        };
+    };
+    addCoverProfile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProfileReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dropCoverProfile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                profile_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listSets: {
+        parameters: {
+            query?: {
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetRow"][];
+                };
+            };
+        };
+    };
+    beginSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSet"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetWrite"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    dropSet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginVolume: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+                place: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Begun"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setSpines: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setSpinesSvg: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setSpinesDxf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                set_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openHouse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseReply"];
+                };
+            };
+        };
+    };
+    saveHouse: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -8,6 +8,9 @@ import { Shell } from "./Shell";
 const Desk = lazy(() => import("../desk/Desk"));
 const JobPage = lazy(() => import("../job/JobPage"));
 const Shelf = lazy(() => import("../shelf/Shelf"));
+const HouseRules = lazy(() => import("../house/HouseRules"));
+const Sets = lazy(() => import("../sets/Sets"));
+const SetPage = lazy(() => import("../sets/SetPage"));
 const CuttingRoom = lazy(() => import("../cutting/CuttingRoom"));
 const CuttingPage = lazy(() => import("../cutting/CuttingPage"));
 
@@ -42,6 +45,9 @@ export function App() {
             <Route path="/jobs/:jobId" element={<JobPage />} />
             <Route path="/jobs/:jobId/:station" element={<JobPage />} />
             <Route path="/shelf" element={<Shelf />} />
+            <Route path="/house" element={<HouseRules />} />
+            <Route path="/sets" element={<Sets />} />
+            <Route path="/sets/:setId" element={<SetPage />} />
             <Route path="/cutting" element={<CuttingRoom />} />
             <Route path="/cutting/:cuttingId" element={<CuttingPage />} />
             <Route path="*" element={<Nowhere />} />

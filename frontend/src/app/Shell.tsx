@@ -9,8 +9,10 @@ import { UNITS, useChangePreferences, usePerson } from "./person";
 const UNIT_LABELS = { mm: "mm", inch: "inches", both: "both" } as const;
 const ROOMS = [
   ["/", "Desk"],
+  ["/sets", "Sets"],
   ["/shelf", "Shelf"],
   ["/cutting", "Cutting"],
+  ["/house", "House rules"],
 ] as const;
 const MM_DIVISIONS = [0.1, 0.25, 0.5, 1] as const;
 const INCH_DIVISIONS = [16, 32, 64] as const;

@@ -20,7 +20,6 @@ const STATES: readonly (readonly [JobState, string])[] = [
   ["at_bench", "At the bench"],
   ["finished", "Finished"],
 ];
-const BINDINGS: Record<string, string> = { flat_case: "Flat-back case" };
 
 export default function Desk() {
   const { params, show, showAll } = useListParams();
@@ -197,7 +196,7 @@ function JobTable({
               </span>
             </th>
             <td className="hidden py-3 pr-3 whitespace-nowrap lg:table-cell">
-              {BINDINGS[job.structure] ?? job.structure}
+              {job.structure_words}
             </td>
             <td className="py-2 pr-3">
               <select

@@ -1,8 +1,9 @@
 /** The one renderer of the core's drawings on screen: true to scale, with rulers, zoom and fit. */
-import { Maximize2, ZoomIn, ZoomOut } from "lucide-react";
+import { Download, Maximize2, ZoomIn, ZoomOut } from "lucide-react";
 import { memo, useId, useState } from "react";
 import type { Drawing } from "../api/client";
 import { IconButton } from "../parts/controls";
+import { IconMenu, MenuLink } from "../parts/Menu";
 import { useSize } from "../parts/useSize";
 import { Element } from "./elements";
 import { Legend } from "./Legend";
@@ -24,6 +25,9 @@ export const DrawingView = memo(function DrawingView({
   grain,
   inches,
   legend,
+  take,
+  paper,
+  underlay,
 }: {
   drawing: Drawing;
   lit: string;
@@ -31,6 +35,11 @@ export const DrawingView = memo(function DrawingView({
   grain: boolean;
   inches: boolean;
   legend: boolean;
+  /** Where it can be had as a file, without its ending; only what is to scale can. */
+  take?: string;
+  paper?: string;
+  /** A picture that lies under the drawing, with its place in millimetres. */
+  underlay?: { href: string; x: number; y: number; width: number; height: number };
 }) {
   const [holder, size] = useSize({ width: 600, height: 400 });
   const [zoom, setZoom] = useState(1);
@@ -45,6 +54,15 @@ export const DrawingView = memo(function DrawingView({
         {!drawing.to_scale && <span className="text-sm text-faded">(not to scale)</span>}
         <span className="ml-auto flex items-center">
           {legend && <Legend />}
+          {take && drawing.to_scale && (
+            <IconMenu label={`Take ${drawing.title}`} icon={<Download size={17} />}>
+              <MenuLink href={`${take}.pdf?paper=${paper ?? "a4"}`} newTab>
+                True size (PDF)
+              </MenuLink>
+              <MenuLink href={`${take}.svg`}>SVG</MenuLink>
+              <MenuLink href={`${take}.dxf`}>DXF</MenuLink>
+            </IconMenu>
+          )}
           <IconButton
             label="Smaller"
             disabled={zoom <= 1}
@@ -94,6 +112,16 @@ export const DrawingView = memo(function DrawingView({
             width={view.width}
             height={view.height}
           >
+            {underlay && (
+              <image
+                href={underlay.href}
+                x={view.at([underlay.x, underlay.y])[0]}
+                y={view.at([underlay.x, underlay.y])[1]}
+                width={underlay.width * view.scale}
+                height={underlay.height * view.scale}
+                preserveAspectRatio="none"
+              />
+            )}
             {drawing.elements.map((element, index) => (
               <g
                 key={index}

@@ -1,4 +1,5 @@
 /** A job: the order of work, the drawing, the reckoning. */
+import { useSay } from "../app/say";
 import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useState } from "react";
@@ -6,16 +7,17 @@ import { Link, useNavigate, useParams } from "react-router";
 import { api, type Job, type Plan, ProblemError, type Station, unwrap } from "../api/client";
 import { useKeys } from "../app/keys";
 import { usePerson } from "../app/person";
-import { DrawingView } from "../drawing/DrawingView";
 import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { Conflict } from "./Conflict";
 import { CuttingStation } from "./cutting/CuttingStation";
-import { LitContext, SessionContext, useLit, useSession, useSnapshot } from "./context";
+import { LitContext, SessionContext, useSession, useSnapshot } from "./context";
+import { Drawings } from "./Drawings";
 import { Find } from "./Find";
 import { Cautions, Findings } from "./Findings";
 import { FoldingViews } from "./folding/FoldingViews";
 import { History } from "./History";
+import { HouseNotes } from "./HouseNotes";
 import { type Draft, valueAt } from "./paths";
 import { Pieces } from "./Pieces";
 import { Prints } from "./printing/Prints";
@@ -24,12 +26,18 @@ import { SaveMark } from "./SaveMark";
 import { SectionTable } from "./SectionTable";
 import { JobSession } from "./session";
 import { isStation, STATIONS } from "./stationList";
+import { StationViews } from "./StationViews";
 import { BlockInputs } from "./stations/BlockInputs";
 import { BoardsInputs } from "./stations/BoardsInputs";
+import { FinishInputs } from "./stations/FinishInputs";
 import { FoldingInputs } from "./stations/FoldingInputs";
 import { PaperInputs } from "./stations/PaperInputs";
 import { PrintingInputs } from "./stations/PrintingInputs";
+import { SewingInputs } from "./stations/SewingInputs";
 import { TextInputs } from "./stations/TextInputs";
+import { ChooseStructure } from "./structure/ChooseStructure";
+import { CompareWays } from "./structure/CompareWays";
+import { OfferUp } from "./structure/OfferUp";
 import { TakeMenu } from "./TakeMenu";
 import { TextSource } from "./text/TextSource";
 import { Thread } from "./Thread";
@@ -126,7 +134,7 @@ function Stations() {
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
         <TitleField />
-        <span className="text-sm text-faded">flat-back case, full cloth</span>
+        <ChooseStructure />
         <SaveMark />
         <span className="ml-auto flex items-center gap-1">
           <IconButton
@@ -166,8 +174,18 @@ function Stations() {
             {station === "paper" && <PaperInputs />}
             {station === "folding" && <FoldingInputs section={section} onSection={setSection} />}
             {station === "printing" && <PrintingInputs />}
+            {station === "sewing" && <SewingInputs />}
             {station === "block" && <BlockInputs />}
-            {station === "boards" && <BoardsInputs />}
+            {station === "boards" && (
+              <>
+                <BoardsInputs />
+                <span className="flex gap-2">
+                  <CompareWays />
+                  <OfferUp />
+                </span>
+              </>
+            )}
+            {station === "finish" && <FinishInputs />}
           </form>
           {station === "text" && draft.text !== undefined && <TextSourceOf draft={draft} />}
           {station === "cutting" && <CuttingStation />}
@@ -178,12 +196,10 @@ function Stations() {
               sheets={<Drawings ids={["folding.section", "folding.nest"]} grain={grain} />}
               spine={<Drawings ids={["folding.collation"]} grain={grain} />}
             />
+          ) : station === "cutting" ? (
+            <Drawings ids={["pieces.all"]} grain={grain} />
           ) : (
-            <Drawings
-              ids={station === "cutting" ? ["pieces.all"] : undefined}
-              station={station}
-              grain={grain}
-            />
+            <StationViews key={station} station={station} grain={grain} />
           )}
         </main>
         <aside className="overflow-y-auto p-3" aria-label="The reckoning">
@@ -219,6 +235,7 @@ function Stations() {
                 </>
               )}
               {station === "folding" && <FoldWords plan={plan} onSection={setSection} />}
+              <HouseNotes plan={plan} station={station} />
               <Cautions plan={plan} station={station} />
             </>
           )}
@@ -290,6 +307,7 @@ function GrainAtAGlance({ plan }: { plan: Plan }) {
 
 /** The folds in words, and what the signatures hold. */
 function FoldWords({ plan, onSection }: { plan: Plan; onSection: (section: number) => void }) {
+  const say = useSay();
   return (
     <>
       <h2 className="mt-4 mb-1 text-lg font-semibold">The fold</h2>
@@ -300,7 +318,7 @@ function FoldWords({ plan, onSection }: { plan: Plan; onSection: (section: numbe
           {fold.number}. {fold.slit_words} {fold.words}
         </p>
       ))}
-      <h2 className="mt-4 mb-1 text-lg font-semibold">Signatures</h2>
+      <h2 className="mt-4 mb-1 text-lg font-semibold">{say("Signatures")}</h2>
       <SectionTable plan={plan} onSection={onSection} />
     </>
   );
@@ -308,46 +326,4 @@ function FoldWords({ plan, onSection }: { plan: Plan; onSection: (section: numbe
 
 function TextSourceOf({ draft }: { draft: Draft }) {
   return valueAt(draft, "text.blank_book") === true ? null : <TextSource />;
-}
-
-function Drawings({
-  station,
-  ids,
-  grain,
-}: {
-  station?: Station;
-  ids?: readonly string[];
-  grain: boolean;
-}) {
-  const { plan, errors } = useSnapshot();
-  const { ids: lit, point } = useLit();
-  const person = usePerson();
-  const drawings =
-    plan?.drawings.filter((each) => (ids ? ids.includes(each.id) : each.station === station)) ?? [];
-  const wrong = Object.keys(errors).length > 0;
-  return (
-    <>
-      {wrong && <p className="text-sm">The drawing still shows the last sizes that were right.</p>}
-      <div
-        className={`flex min-h-0 flex-1 flex-col gap-2 ${ids ? "" : "xl:flex-row"}`}
-        data-stale={wrong || undefined}
-      >
-        {drawings.map((drawing, index) => (
-          <div
-            key={drawing.id}
-            className={`flex min-h-[20rem] min-w-0 flex-col lg:min-h-0 ${index > 0 ? "flex-1" : ids ? "flex-[3]" : "flex-[1.9]"}`}
-          >
-            <DrawingView
-              drawing={drawing}
-              lit={lit}
-              onPoint={point}
-              grain={grain}
-              inches={person.units === "inch"}
-              legend={index === 0}
-            />
-          </div>
-        ))}
-      </div>
-    </>
-  );
 }

@@ -1,3 +1,4 @@
+import { useSay } from "../app/say";
 import type { Plan } from "../api/client";
 
 /** Every signature: its sheets and the pages it holds. */
@@ -8,12 +9,13 @@ export function SectionTable({
   plan: Plan;
   onSection: (section: number) => void;
 }) {
+  const say = useSay();
   return (
     <table className="figures w-full text-left text-sm">
-      <caption className="sr-only">Signatures</caption>
+      <caption className="sr-only">{say("Signatures")}</caption>
       <thead>
         <tr className="border-b border-rule text-faded">
-          <th className="py-1 font-normal">Signature</th>
+          <th className="py-1 font-normal">{say("Signature")}</th>
           <th className="font-normal">Sheets</th>
           <th className="font-normal">Pages of the text</th>
         </tr>

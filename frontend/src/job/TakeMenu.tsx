@@ -38,10 +38,10 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
         <MenuLink href={`${base}/job-sheet.pdf?paper=${paper}`} newTab>
           Job sheet (PDF)
         </MenuLink>
-        <MenuLink href={`${base}/case.pdf?paper=${paper}`} newTab>
+        <MenuLink href={`${base}/drawings/case.flat.pdf?paper=${paper}`} newTab>
           Case at true size (PDF)
         </MenuLink>
-        <MenuLink href={`${base}/case.svg`}>Case as SVG</MenuLink>
+        <MenuLink href={`${base}/drawings/case.flat.svg`}>Case as SVG</MenuLink>
         <MenuLink href={`${base}/pieces.csv`}>Pieces as CSV</MenuLink>
         <MenuLink href={`${base}/job.json`}>Job file</MenuLink>
         <MenuAction onSelect={onPieces}>All pieces, drawn and listed</MenuAction>

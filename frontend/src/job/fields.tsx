@@ -176,11 +176,14 @@ export function SelectField({
   path,
   label,
   options,
+  number = false,
   width = "w-40",
 }: {
   path: string;
   label: string;
   options: readonly (readonly [string, string])[];
+  /** Kept as a number; the empty choice as nothing. */
+  number?: boolean;
   width?: string;
 }) {
   const session = useSession();
@@ -192,7 +195,10 @@ export function SelectField({
         id={id}
         className={INPUT}
         value={String(valueAt(draft, path) ?? "")}
-        onChange={(event) => session.set(path, event.target.value)}
+        onChange={(event) => {
+          const chosen = event.target.value;
+          session.set(path, !number ? chosen : chosen === "" ? null : Number(chosen));
+        }}
       >
         {options.map(([value, text]) => (
           <option key={value} value={value}>

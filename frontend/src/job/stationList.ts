@@ -5,8 +5,10 @@ export const STATIONS: readonly { id: Station; title: string }[] = [
   { id: "paper", title: "Paper" },
   { id: "folding", title: "Folding" },
   { id: "printing", title: "Printing" },
+  { id: "sewing", title: "Sewing" },
   { id: "block", title: "Block" },
   { id: "boards", title: "Boards & cover" },
+  { id: "finish", title: "Finish" },
   { id: "cutting", title: "Cutting" },
 ];
 

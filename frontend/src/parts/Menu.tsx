@@ -1,22 +1,42 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 
-/** A menu that opens from a button. */
-export function Menu({
-  trigger,
-  label,
-  children,
-}: {
-  trigger: ReactNode;
+const BUTTON =
+  "inline-flex items-center gap-1 rounded border border-hill px-2.5 py-1 font-medium text-hill hover:bg-linen";
+const ICON = "flex size-8 items-center justify-center rounded text-hill hover:bg-chalk";
+
+interface MenuProps {
   label: string;
   children: ReactNode;
-}) {
+}
+
+/** A menu that opens from a button. */
+export function Menu({ trigger, label, children }: MenuProps & { trigger: ReactNode }) {
+  return (
+    <Opening trigger={trigger} label={label} look={BUTTON}>
+      {children}
+    </Opening>
+  );
+}
+
+/** A menu that opens from an icon. */
+export function IconMenu({ icon, label, children }: MenuProps & { icon: ReactNode }) {
+  return (
+    <Opening trigger={icon} label={label} look={ICON}>
+      {children}
+    </Opening>
+  );
+}
+
+function Opening({
+  trigger,
+  label,
+  look,
+  children,
+}: MenuProps & { trigger: ReactNode; look: string }) {
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
-        aria-label={label}
-        className="inline-flex items-center gap-1 rounded border border-hill px-2.5 py-1 font-medium text-hill hover:bg-linen"
-      >
+      <DropdownMenu.Trigger aria-label={label} className={look}>
         {trigger}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

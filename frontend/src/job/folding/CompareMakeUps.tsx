@@ -1,4 +1,5 @@
 /** Ways to make the text up into signatures, side by side. */
+import { useSay } from "../../app/say";
 import { useState } from "react";
 import { api, type MakeUpChoice, unwrap } from "../../api/client";
 import { Button } from "../../parts/controls";
@@ -32,6 +33,7 @@ export function CompareMakeUps() {
 }
 
 function Table({ onDone }: { onDone: () => void }) {
+  const say = useSay();
   const session = useSession();
   const [sort, setSort] = useState<Key>("best");
   const { data, error } = useDraftQuery("make-ups", async (body) =>
@@ -40,7 +42,11 @@ function Table({ onDone }: { onDone: () => void }) {
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return <p>Reckoning …</p>;
   if (data.length === 0) {
-    return <p>Single leaves and strips are not sewn in signatures; choose a fold with a spine.</p>;
+    return (
+      <p>
+        {say("Single leaves and strips are not sewn in signatures; choose a fold with a spine.")}
+      </p>
+    );
   }
   const rows = sort === "best" ? data : [...data].sort((one, two) => one[sort] - two[sort]);
   return (
@@ -53,9 +59,9 @@ function Table({ onDone }: { onDone: () => void }) {
         <caption className="sr-only">Make-ups</caption>
         <thead>
           <tr className="border-b border-rule">
-            <Heading id="best" title="Signatures of" sort={sort} onSort={setSort} />
+            <Heading id="best" title={say("Signatures of")} sort={sort} onSort={setSort} />
             {COLUMNS.map(([id, title]) => (
-              <Heading key={id} id={id} title={title} sort={sort} onSort={setSort} />
+              <Heading key={id} id={id} title={say(title)} sort={sort} onSort={setSort} />
             ))}
             <th scope="col" className="font-normal text-faded">
               Why, or why not

@@ -1,4 +1,5 @@
 /** What can be seen of the folding: the sheets, the folding itself, the folded dummy, the spine. */
+import { useSay } from "../../app/say";
 import { Tabs } from "radix-ui";
 import { lazy, type ReactNode, Suspense, useState } from "react";
 import { useSnapshot } from "../context";
@@ -21,6 +22,7 @@ export function FoldingViews({
   sheets: ReactNode;
   spine: ReactNode;
 }) {
+  const say = useSay();
   const { plan } = useSnapshot();
   const [sheet, setSheet] = useState(1);
   const sewn = plan?.drawings.some((drawing) => drawing.id === "folding.collation") ?? false;
@@ -61,7 +63,7 @@ export function FoldingViews({
                 </option>
               ))}
             </select>
-            of signature {section}, sheet 1 outermost
+            {say("of signature")} {section}, sheet 1 outermost
           </label>
         )}
         <Suspense fallback={<p>Fetching a sheet …</p>}>

@@ -1,7 +1,15 @@
 import { Choice } from "../../parts/controls";
 import { useChoices } from "../choices";
 import { useSession, useSnapshot } from "../context";
-import { Group, LengthField, NamedSizeField, NumberField, SelectField, TextField } from "../fields";
+import {
+  CheckField,
+  Group,
+  LengthField,
+  NamedSizeField,
+  NumberField,
+  SelectField,
+  TextField,
+} from "../fields";
 import { type Draft, valueAt } from "../paths";
 
 type Known = "grammage" | "basis" | "leaf" | "stack";
@@ -54,6 +62,7 @@ export function PaperInputs() {
     <>
       <Group title="Paper">
         <TextField path="paper.name" label="Name" width="w-40" />
+        <CheckField path="paper.deckle" label="deckle edge" />
         <div className="pt-[1.3rem]">
           <Choice
             label="Known by"

@@ -1,0 +1,43 @@
+/** Where the job departs from the house rules, and the owned gauge nearest to a size. */
+import type { Plan, Station } from "../api/client";
+import { Button } from "../parts/controls";
+import { useSession } from "./context";
+
+export function HouseNotes({ plan, station }: { plan: Plan; station: Station }) {
+  const session = useSession();
+  const here = plan.departures.filter((each) => each.station === station);
+  const gauges = station === "boards" ? plan.gauges : [];
+  if (here.length === 0 && gauges.length === 0) return null;
+  return (
+    <section className="mt-4">
+      <h2 className="mb-1 text-lg font-semibold">The house</h2>
+      <ul className="space-y-2 text-sm">
+        {here.map((departure) => (
+          <li key={departure.path}>
+            Departs from the house rules. {departure.label}: <strong>{departure.here}</strong>, the
+            house has {departure.house}.
+            <Button
+              className="mt-1 block text-sm"
+              aria-label={`By the house: ${departure.label}`}
+              onClick={() => session.apply(departure.patch)}
+            >
+              By the house
+            </Button>
+          </li>
+        ))}
+        {gauges.map((hint) => (
+          <li key={hint.quantity}>
+            {hint.words}.
+            <Button
+              className="mt-1 block text-sm"
+              aria-label={`By the gauge: ${hint.words}`}
+              onClick={() => session.apply(hint.patch)}
+            >
+              By the gauge
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,143 @@
+/** The sets of the workshop, and how to begin one. */
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useId, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { api, type SetReply, type SetRow, unwrap } from "../api/client";
+import { Button } from "../parts/controls";
+import { Modal } from "../parts/Modal";
+import { SearchField } from "../parts/SearchField";
+
+export default function Sets() {
+  const [search, setSearch] = useState("");
+  const [beginning, setBeginning] = useState(false);
+  const client = useQueryClient();
+  const sets = useQuery({
+    queryKey: ["sets", search],
+    queryFn: async () =>
+      unwrap(await api.GET("/api/sets", { params: { query: { search } } })) as SetRow[],
+  });
+  const drop = useMutation({
+    mutationFn: async (id: number) =>
+      unwrap(await api.DELETE("/api/sets/{set_id}", { params: { path: { set_id: id } } })),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["sets"] }),
+  });
+  useEffect(() => {
+    document.title = "Sets · Weald";
+  }, []);
+  return (
+    <main className="mx-auto w-full max-w-5xl p-4">
+      <div className="mb-4 flex flex-wrap items-center gap-3">
+        <h1 className="font-serif text-2xl font-semibold">Sets</h1>
+        <Button kind="main" onClick={() => setBeginning(true)}>
+          New set
+        </Button>
+        <span className="ml-auto">
+          <SearchField label="Search sets" value={search} onSearch={setSearch} />
+        </span>
+      </div>
+      {sets.error && <p role="alert">{sets.error.message}</p>}
+      {sets.data?.length === 0 && (
+        <p className="max-w-prose">
+          {search
+            ? "No set has these words in its title."
+            : "A set is several volumes that stand together: they share board height, squares, bands, cloth and the size of their titles, and each has its own thickness, title, number and date. Plan one volume as a job, then begin the set from it."}
+        </p>
+      )}
+      <ul className="space-y-2">
+        {sets.data?.map((each) => (
+          <li
+            key={each.id}
+            className="flex flex-wrap items-center gap-3 rounded border border-rule bg-sheet px-3 py-2"
+          >
+            <Link className="font-serif text-lg text-hill underline" to={`/sets/${each.id}`}>
+              {each.title}
+            </Link>
+            <span className="text-faded">
+              {each.volumes} {each.volumes === 1 ? "volume" : "volumes"}, {each.begun} begun
+            </span>
+            <Button
+              className="ml-auto text-sm"
+              aria-label={`Forget ${each.title}`}
+              onClick={() => {
+                if (window.confirm(`Forget the set “${each.title}”? The jobs of its volumes stay.`))
+                  drop.mutate(each.id);
+              }}
+            >
+              Forget
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Modal open={beginning} onOpenChange={setBeginning} title="A new set">
+        {beginning && <BeginSet />}
+      </Modal>
+    </main>
+  );
+}
+
+function BeginSet() {
+  const navigate = useNavigate();
+  const id = useId();
+  const [title, setTitle] = useState("");
+  const [job, setJob] = useState("");
+  const jobs = useJobChoices();
+  const begin = useMutation({
+    mutationFn: async () =>
+      unwrap(await api.POST("/api/sets", { body: { title, job: Number(job) } })) as SetReply,
+    onSuccess: (made) => void navigate(`/sets/${made.id}`),
+  });
+  return (
+    <form
+      className="space-y-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        begin.mutate();
+      }}
+    >
+      <label htmlFor={`${id}title`} className="block text-sm text-faded">
+        What the set is called
+        <input
+          id={`${id}title`}
+          className="block w-full rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
+          value={title}
+          onChange={(event) => setTitle(event.target.value)}
+        />
+      </label>
+      <label htmlFor={`${id}job`} className="block text-sm text-faded">
+        All volumes are like
+        <select
+          id={`${id}job`}
+          className="block w-full rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
+          value={job}
+          onChange={(event) => setJob(event.target.value)}
+        >
+          <option value="">choose a job …</option>
+          {jobs.map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.title}, {each.structure_words}
+            </option>
+          ))}
+        </select>
+      </label>
+      {begin.error && (
+        <p role="alert" className="text-madder">
+          {begin.error.message}
+        </p>
+      )}
+      <Button kind="main" type="submit" disabled={!title.trim() || !job || begin.isPending}>
+        Begin the set
+      </Button>
+    </form>
+  );
+}
+
+/** Jobs a set can be like: the newest. */
+export function useJobChoices() {
+  return (
+    useQuery({
+      queryKey: ["jobs", "for sets"],
+      queryFn: async () =>
+        unwrap(await api.GET("/api/jobs", { params: { query: { sort: "-updated" } } })),
+    }).data?.jobs ?? []
+  );
+}
