@@ -3,8 +3,11 @@ from typing import Any
 
 import pytest
 
+from weald.core.bindings.catalogue import STRUCTURES
+from weald.core.bindings.choosing import structure_choices
 from weald.core.plan import plan
 from weald.core.spec import read_spec
+from weald.core.units import MILLIMETRES
 
 ROUNDS = 15
 
@@ -32,6 +35,23 @@ def test_a_plan_is_ready_within_a_keystroke(pages: int, budget: float) -> None:
     took = milliseconds(octavo(pages))
     print(f"\nplan of {pages} pages in octavo: {took:.1f} ms (budget {budget} ms)")
     assert took < budget
+
+
+@pytest.mark.parametrize("structure", [str(name) for name in STRUCTURES])
+def test_every_structure_keeps_the_budget(structure: str) -> None:
+    took = milliseconds(octavo(320) | {"binding": {"structure": structure}})
+    print(f"\n{structure}: {took:.1f} ms (budget 10 ms)")
+    assert took < 10
+
+
+def test_structures_are_compared_while_the_dialog_opens() -> None:
+    spec, times = read_spec(octavo(320)), []
+    for _ in range(5):
+        began = time.perf_counter()
+        structure_choices(spec, MILLIMETRES)
+        times.append(1000 * (time.perf_counter() - began))
+    print(f"\nall structures judged: {min(times):.1f} ms (budget 100 ms)")
+    assert min(times) < 100
 
 
 def test_cost_grows_no_faster_than_the_pages() -> None:
