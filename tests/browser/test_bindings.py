@@ -159,7 +159,7 @@ def test_a_printed_cover_with_its_artwork(desk: Page, tmp_path: Path) -> None:
     desk.get_by_label("Artwork file").set_input_files(artwork(tmp_path))
     expect(desk.get_by_text("Left out of the drawing to make it safe: script.")).to_be_visible()
     expect(desk.locator("[data-drawing='cover.guides'] image")).to_be_visible()
-    expect(desk.get_by_role("img", name="front of the closed book")).to_be_visible()
+    turn_the_closed_book(desk)
     expect(desk.get_by_text("joint: bends in the joint: no lettering")).to_be_visible()
     field(desk, "Barcode").fill("978-0-306-40615-8")
     expect(desk.get_by_text("The check digit of")).to_be_visible()
@@ -172,6 +172,18 @@ def test_a_printed_cover_with_its_artwork(desk: Page, tmp_path: Path) -> None:
         desk.get_by_role("link", name="Cover to print").click()
     popup.value.close()
     assert_accessible(desk)
+
+
+def turn_the_closed_book(desk: Page) -> None:
+    """From the front with the spine beside it, to the back, to the fore-edge, where the leaves are."""
+    book = desk.get_by_role("img", name="The closed book, turned by 32°")
+    expect(book.locator("image").first).to_be_visible()
+    desk.get_by_role("radio", name="The back").click()
+    expect(desk.get_by_role("img", name="The closed book, turned by 148°")).to_be_visible()
+    expect(desk.get_by_role("radio", name="The front")).not_to_be_checked()
+    desk.get_by_label("Turn the book").fill("270")
+    expect(desk.get_by_role("img", name="The closed book, turned by 270°")).to_be_visible()
+    expect(desk.get_by_role("radio", name="The back")).not_to_be_checked()
 
 
 def test_a_set_from_its_first_volume(desk: Page) -> None:

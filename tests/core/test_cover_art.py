@@ -1,12 +1,15 @@
 """Printed covers: what falls where, barcodes read back from their bars, and what does not fit."""
 
+import math
+from itertools import pairwise
 from typing import Any
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.conftest import codes, planned, value
+from tests.conftest import STRUCTURES, codes, job_in, planned, value
+from weald.core.closed_cover import ClosedCover, Face
 from weald.core.cover_art import CoverArt
 from weald.core.ean import HEIGHT, MODULE, WIDTH, bars, check_digit, read_barcode
 from weald.core.errors import SizeError
@@ -60,12 +63,81 @@ def test_a_flush_cover_has_no_wraps_and_flaps_are_zones() -> None:
     assert flaps.width == pytest.approx(flush.width + 140)
 
 
-def test_the_closed_book_shows_each_cover_with_its_joint() -> None:
-    cover = art(PRINTED)
-    back, spine, front = cover.seen
-    assert back.x + back.width == pytest.approx(spine.x)
-    assert spine.x + spine.width == pytest.approx(front.x)
-    assert front.width == pytest.approx(back.width)
+def on_paper(structure: str) -> dict[str, Any]:
+    """A job in that structure, covered in one piece of paper where it has boards to cover."""
+    job = job_in(structure)
+    return job | {"binding": job["binding"] | {"material": "paper", "covering": "full"}}
+
+
+PAPER_COVERED = [name for name in STRUCTURES if planned(on_paper(name)).cover_art]
+
+
+def closed_book(job: dict[str, Any]) -> ClosedCover:
+    found = art(job).closed
+    assert found is not None
+    return found
+
+
+def upright(closed: ClosedCover) -> list[Face]:
+    return [face for face in closed.faces if face.window and face.down == (0, 1, 0)]
+
+
+@pytest.mark.parametrize("structure", PAPER_COVERED)
+def test_the_cover_goes_round_the_closed_book_without_a_gap(structure: str) -> None:
+    closed = closed_book(on_paper(structure))
+    for face, following in pairwise(upright(closed)):
+        assert end(face) == pytest.approx(following.corner)
+        assert math.hypot(*face.across) == pytest.approx(1)
+        assert face.window
+        assert following.window
+        assert face.window.x + face.window.width == pytest.approx(following.window.x)
+    back, front = (next(face for face in upright(closed) if face.kind == kind) for kind in ("back", "front"))
+    assert (back.corner[2], front.corner[2]) == pytest.approx((-closed.thickness / 2, closed.thickness / 2))
+
+
+def end(face: Face) -> tuple[float, ...]:
+    return tuple(at + face.width * way for at, way in zip(face.corner, face.across, strict=True))
+
+
+@pytest.mark.parametrize("structure", PAPER_COVERED)
+def test_every_face_of_the_closed_book_looks_outwards_and_the_leaves_lie_inside(structure: str) -> None:
+    closed = closed_book(on_paper(structure))
+    names = {normal(face) for face in closed.faces if face.kind in ("back", "front")}
+    assert names == {(0, 0, -1), (0, 0, 1)}
+    turned = {normal(face) for face in closed.faces if face.kind == "leaves"}
+    assert {(0, -1, 0), (0, 1, 0), (1, 0, 0)} <= turned
+    half = (closed.width / 2, closed.height / 2, closed.thickness / 2)
+    for face in closed.faces:
+        for along, downward in face.outline:
+            point = [
+                at + along * right + downward * below
+                for at, right, below in zip(face.corner, face.across, face.down, strict=True)
+            ]
+            assert all(abs(place) <= most + 1e-6 for place, most in zip(point, half, strict=True))
+
+
+def normal(face: Face) -> tuple[int, ...]:
+    (ax, ay, az), (bx, by, bz) = face.across, face.down
+    return tuple(round(part) for part in (ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx))
+
+
+def test_the_artwork_lies_on_the_closed_book_where_it_was_meant() -> None:
+    flush = PRINTED | {"binding": PRINTED["binding"] | {"spine_rule": "flush"}}
+    closed = closed_book(flush)
+    # 20 of block, two boards of 2
+    assert closed.thickness == pytest.approx(24)
+    zones = {zone.kind: zone for zone in art(flush).zones}
+    for kind in ("back", "front"):
+        face = next(face for face in closed.faces if face.kind == kind)
+        assert face.window
+        assert (face.window.x, face.window.width) == pytest.approx(
+            (zones[kind].x, zones[kind].width), abs=0.05
+        )
+    fore_edges = [face for face in upright(closed) if face.kind == "wrap"]
+    assert [face.width for face in fore_edges] == pytest.approx([2, 2])
+    heads = [face for face in closed.faces if face.kind == "wrap" and face.down[1] == 0]
+    assert len(heads) == 4
+    assert all(face.height == 2 for face in heads)
 
 
 def test_only_covers_on_paper_are_planned_as_print() -> None:

@@ -1867,6 +1867,20 @@ export interface components {
             text: string;
         };
         /**
+         * ClosedCover
+         * @description The closed book's box, and all that is seen of it.
+         */
+        ClosedCover: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Thickness */
+            thickness: number;
+            /** Faces */
+            faces: components["schemas"]["Face"][];
+        };
+        /**
          * Corner
          * @description A corner of a cell as seen from one side: ``right`` and ``down`` are 0 or 1.
          */
@@ -1891,7 +1905,7 @@ export interface components {
          *
          *     :param bleed: how much of the document is cut off on every side.
          *     :param zones: the parts of the cover from left to right; ``safe`` where lettering keeps clear of edges.
-         *     :param seen: back, spine and front as they are seen on the closed book.
+         *     :param closed: the cover round the closed book; nothing where nothing covers the spine.
          *     :param barcode: its box, and its digits.
          *     :param artwork: where the artwork lies; nothing where none was brought.
          */
@@ -1905,10 +1919,9 @@ export interface components {
             /** Zones */
             zones: components["schemas"]["Zone"][];
             /** Safe */
-            safe: components["schemas"]["Seen"][];
-            /** Seen */
-            seen: components["schemas"]["Seen"][];
-            barcode: components["schemas"]["Seen"] | null;
+            safe: components["schemas"]["Window"][];
+            closed: components["schemas"]["ClosedCover"] | null;
+            barcode: components["schemas"]["Window"] | null;
             /** Digits */
             digits: string;
             artwork: components["schemas"]["Placed"] | null;
@@ -2027,6 +2040,47 @@ export interface components {
              * @default
              */
             text: string;
+        };
+        /**
+         * Face
+         * @description Something flat that is seen of the closed book.
+         *
+         *     :param window: what of the document is seen on it; none on leaves.
+         *     :param corner: where its top left corner stands. ``across`` and ``down`` are the directions of its sides,
+         *         each one long; it is seen from where they turn clockwise.
+         *     :param outline: its shape, in millimetres along ``across`` and ``down``.
+         */
+        Face: {
+            /** Kind */
+            kind: ("wrap" | "back" | "front" | "spine" | "joint" | "flap") | "barcode" | "leaves";
+            window: components["schemas"]["Window"] | null;
+            /** Corner */
+            corner: [
+                number,
+                number,
+                number
+            ];
+            /** Across */
+            across: [
+                number,
+                number,
+                number
+            ];
+            /** Down */
+            down: [
+                number,
+                number,
+                number
+            ];
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
         };
         /**
          * Finding
@@ -2468,22 +2522,6 @@ export interface components {
             pages: number;
         };
         /**
-         * Seen
-         * @description What is seen of the artwork from one side of the closed book: a window into the document.
-         */
-        Seen: {
-            /** Name */
-            name: string;
-            /** X */
-            x: number;
-            /** Y */
-            y: number;
-            /** Width */
-            width: number;
-            /** Height */
-            height: number;
-        };
-        /**
          * Sheet
          * @description One folded sheet: its section and its place in it, both from 1, outermost first.
          */
@@ -2560,6 +2598,22 @@ export interface components {
             about: string;
             /** Exact */
             exact: string;
+        };
+        /**
+         * Window
+         * @description A part of the document, from its top left corner.
+         */
+        Window: {
+            /** Name */
+            name: ("wrap" | "back" | "front" | "spine" | "joint" | "flap") | "barcode";
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * Zone

@@ -7,14 +7,15 @@ around it. *Wraps* go round the boards' edges on to their inside.
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import Literal
 
-from weald.core.drawing import Drawing, Sketch, box
+from weald.core.closed_cover import ClosedCover, Cover, Strip, Window, ZoneKind, close_cover
+from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.ean import BAR_HEIGHT, HEIGHT, MODULE, QUIET_LEFT, WIDTH, bars, read_barcode
 from weald.core.errors import SizeError
 from weald.core.findings import Action, Finding, finding
 from weald.core.reckoning import Ledger
 from weald.core.spec import JobSpec
+from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 
 BARCODE_IN: Mm = 8.0
@@ -22,7 +23,6 @@ BARCODE_IN: Mm = 8.0
 MARK: Mm = 4.0
 GOOD_DPI, LEAST_DPI = 300, 150
 SHAPE_NOTICED = 0.01
-ZoneKind = Literal["wrap", "back", "front", "spine", "joint", "flap"]
 ZONE_WORDS: dict[ZoneKind, str] = {
     "wrap": "goes round the edge and inside",
     "back": "back cover",
@@ -46,17 +46,6 @@ class Zone:
 
 
 @dataclass(frozen=True, slots=True)
-class Seen:
-    """What is seen of the artwork from one side of the closed book: a window into the document."""
-
-    name: str
-    x: Mm
-    y: Mm
-    width: Mm
-    height: Mm
-
-
-@dataclass(frozen=True, slots=True)
 class Placed:
     """Where the artwork lies in the document, and how finely it prints; pictures alone have a resolution."""
 
@@ -73,7 +62,7 @@ class CoverArt:
 
     :param bleed: how much of the document is cut off on every side.
     :param zones: the parts of the cover from left to right; ``safe`` where lettering keeps clear of edges.
-    :param seen: back, spine and front as they are seen on the closed book.
+    :param closed: the cover round the closed book; nothing where nothing covers the spine.
     :param barcode: its box, and its digits.
     :param artwork: where the artwork lies; nothing where none was brought.
     """
@@ -82,9 +71,9 @@ class CoverArt:
     height: Mm
     bleed: Mm
     zones: tuple[Zone, ...]
-    safe: tuple[Seen, ...]
-    seen: tuple[Seen, ...]
-    barcode: Seen | None
+    safe: tuple[Window, ...]
+    closed: ClosedCover | None
+    barcode: Window | None
     digits: str
     artwork: Placed | None
     creases: tuple[Mm, ...]
@@ -119,8 +108,11 @@ def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
     return [*flaps, _Strip("back", leaf), *middle, _Strip("front", leaf), *flaps], 0.0
 
 
-def reckon(spec: JobSpec, ledger: Ledger) -> CoverArt:
-    """Enter the size of the document, and lay out everything on it."""
+def reckon(spec: JobSpec, block: BlockPlan, profile: tuple[Point, ...], ledger: Ledger) -> CoverArt:
+    """Enter the size of the document, lay out everything on it, and lay it round the closed book.
+
+    :param profile: the covering in section, as a binding answers it.
+    """
     art = spec.artwork
     strips, wrap = _strips(spec, ledger)
     bleed = ledger.entry("bleed", art.bleed, "artwork.bleed")
@@ -147,7 +139,7 @@ def reckon(spec: JobSpec, ledger: Ledger) -> CoverArt:
         bleed=art.bleed,
         zones=tuple(zones),
         safe=tuple(_safe(spec, zones)),
-        seen=tuple(_seen(zones)),
+        closed=_close(zones, wrap, block, profile, ledger),
         barcode=_barcode(zones) if digits else None,
         digits=digits,
         artwork=_place(spec, size["width"], size["height"]),
@@ -163,35 +155,35 @@ def _digits(text: str) -> str:
         return ""
 
 
-def _safe(spec: JobSpec, zones: list[Zone]) -> Iterator[Seen]:
+def _safe(spec: JobSpec, zones: list[Zone]) -> Iterator[Window]:
     for zone in zones:
         if zone.kind not in ("back", "front", "spine"):
             continue
         across = spec.artwork.spine_safe if zone.kind == "spine" else spec.artwork.safe
         down = spec.artwork.safe
         if zone.width > 2 * across and zone.height > 2 * down:
-            yield Seen(
+            yield Window(
                 zone.kind, zone.x + across, zone.y + down, zone.width - 2 * across, zone.height - 2 * down
             )
 
 
-def _seen(zones: list[Zone]) -> Iterator[Seen]:
-    """Back and front with the joint beside them, and the spine between."""
-    for kind in ("back", "spine", "front"):
-        zone = next(each for each in zones if each.kind == kind)
-        left, right = zone.x, zone.x + zone.width
-        for joint in (each for each in zones if each.kind == "joint"):
-            if kind != "spine" and abs(joint.x - right) < TOLERANCE:
-                right += joint.width
-            if kind != "spine" and abs(joint.x + joint.width - left) < TOLERANCE:
-                left -= joint.width
-        yield Seen(kind, left, zone.y, right - left, zone.height)
+def _close(
+    zones: list[Zone], wrap: Mm, block: BlockPlan, profile: tuple[Point, ...], ledger: Ledger
+) -> ClosedCover | None:
+    """The cover round its block; flaps lie folded in, out of sight."""
+    if not profile:
+        return None
+    board = ledger.value("board.thickness") if wrap else 0.0
+    square = ledger.value("squares.head") if "squares.head" in ledger.quantities else 0.0
+    strips = tuple(Strip(zone.kind, zone.x, zone.x + zone.width) for zone in zones)
+    cover = Cover(strips, zones[0].y, zones[0].height, board, square, profile)
+    return close_cover(cover, block)
 
 
-def _barcode(zones: list[Zone]) -> Seen:
+def _barcode(zones: list[Zone]) -> Window:
     back = next(zone for zone in zones if zone.kind == "back")
     right, bottom = back.x + back.width - BARCODE_IN, back.y + back.height - BARCODE_IN
-    return Seen("barcode", right - WIDTH, bottom - HEIGHT, WIDTH, HEIGHT)
+    return Window("barcode", right - WIDTH, bottom - HEIGHT, WIDTH, HEIGHT)
 
 
 def _place(spec: JobSpec, width: Mm, height: Mm) -> Placed | None:
@@ -423,7 +415,7 @@ def _crease_marks(sketch: Sketch, art: CoverArt) -> None:
         sketch.line(((art.width, y), (art.width - long, y)), "fold", "cover.height")
 
 
-def draw_barcode(sketch: Sketch, place: Seen, digits: str) -> None:
+def draw_barcode(sketch: Sketch, place: Window, digits: str) -> None:
     """A barcode, black on white, with its quiet zones and its digits."""
     sketch.area(box(place.x, place.y, place.width, place.height), "white", "outline", "artwork.barcode")
     left = place.x + QUIET_LEFT * MODULE

@@ -131,7 +131,7 @@ def plan(
     block = reckon_block(spec, structure, paper, folding, ledger)
     sewing = sewing_station.reckon(spec, treatment.method, block, ledger, structure.banded)
     bound = structure.bind(spec, block, sewing.holes, ledger)
-    art = cover_art.reckon(spec, ledger) if structure.shows_print(spec) else None
+    art = cover_art.reckon(spec, block, bound.profile, ledger) if structure.shows_print(spec) else None
     finish = finish_station.reckon(spec, structure.lettered, structure.banded, ledger)
 
     pieces = (

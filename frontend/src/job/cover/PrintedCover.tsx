@@ -4,6 +4,7 @@ import { usePerson } from "../../app/person";
 import { DrawingView } from "../../drawing/DrawingView";
 import { useLit, useSession, useSnapshot } from "../context";
 import { valueAt } from "../paths";
+import { ClosedBook } from "./ClosedBook";
 
 const PICTURE_PIXELS = 1600;
 
@@ -37,8 +38,10 @@ export function PrintedCover() {
           {...(placed && href ? { underlay: { href, ...placed } } : {})}
         />
       </div>
-      <div className="flex min-h-0 shrink-0 flex-col gap-3 overflow-y-auto xl:w-60">
-        <Closed art={art} href={href} />
+      <div className="flex min-h-0 shrink-0 flex-col gap-3 overflow-y-auto xl:w-72">
+        {art.closed && (
+          <ClosedBook art={art} closed={art.closed} drawing={drawing} href={placed ? href : ""} />
+        )}
         <div className="flex flex-col gap-1 text-sm">
           <a
             className="inline-block py-1 text-hill underline"
@@ -77,58 +80,5 @@ export function PrintedCover() {
 function fates(art: CoverArt): readonly (readonly [string, string])[] {
   return [...new Map(art.zones.map((zone) => [zone.kind, zone.words] as const))].filter(
     ([kind, words]) => !words.startsWith(kind),
-  );
-}
-
-/** Back, spine and front as they are seen, cut out of the artwork by the core's own windows. */
-function Closed({ art, href }: { art: CoverArt; href: string }) {
-  const placed = art.artwork;
-  return (
-    <figure>
-      <figcaption className="font-serif text-sm font-semibold">On the closed book</figcaption>
-      <div className="flex items-stretch gap-1">
-        {art.seen.map((seen) => (
-          <svg
-            key={seen.name}
-            role="img"
-            aria-label={`${seen.name} of the closed book`}
-            viewBox={`${seen.x} ${seen.y} ${seen.width} ${seen.height}`}
-            className="h-28 w-auto border border-rule"
-            preserveAspectRatio="xMidYMid meet"
-          >
-            <rect
-              x={seen.x}
-              y={seen.y}
-              width={seen.width}
-              height={seen.height}
-              style={{ fill: "var(--fill-side-paper)" }}
-            />
-            {placed && href && (
-              <image
-                href={href}
-                x={placed.x}
-                y={placed.y}
-                width={placed.width}
-                height={placed.height}
-                preserveAspectRatio="none"
-              />
-            )}
-            {art.zones
-              .filter((zone) => zone.kind === "joint")
-              .map((zone) => (
-                <rect
-                  key={zone.x}
-                  x={zone.x}
-                  y={zone.y}
-                  width={zone.width}
-                  height={zone.height}
-                  fill="black"
-                  opacity={0.18}
-                />
-              ))}
-          </svg>
-        ))}
-      </div>
-    </figure>
   );
 }

@@ -64,9 +64,11 @@ export function Linings() {
           </IconButton>
         </div>
       ))}
-      <IconButton label="Glue a layer on" onClick={() => keep([...linings, LINING_PAPER])}>
-        <Plus size={18} />
-      </IconButton>
+      <span className="self-end">
+        <IconButton label="Glue a layer on" onClick={() => keep([...linings, LINING_PAPER])}>
+          <Plus size={18} />
+        </IconButton>
+      </span>
     </>
   );
 }

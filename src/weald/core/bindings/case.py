@@ -1,6 +1,7 @@
 """What all cases have in common once they are sized: pieces, drawings, and what to mind."""
 
 from weald.core.bindings.case_drawings import (
+    cover_profile,
     draw_closed,
     draw_corner,
     draw_flat,
@@ -73,7 +74,8 @@ def bind_case(
         *mind_covering(covering, spec.binding, ground, ledger),
         *mind_bow(pull),
     )
-    return Bound(tuple(pieces), tuple(drawings), findings)
+    profile = tuple(cover_profile(case, case.inset + case.board_width))
+    return Bound(tuple(pieces), tuple(drawings), findings, profile)
 
 
 def board_pieces(spec: JobSpec, size: tuple[Mm, Mm], ledger: Ledger) -> list[Piece]:

@@ -121,8 +121,8 @@ def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show:
     sketch.dimension((0, height), (0, 0), show(height), offset=2, about="cover.height")
 
 
-def _cloth_path(case: Case, reach: Mm) -> list[Point]:
-    """Half of the covering, from the spine's middle over its edge, through the groove, on to the board."""
+def cover_profile(case: Case, reach: Mm) -> list[Point]:
+    """Half of the covering, from the spine's middle over its edge, through the groove, to x = ``reach``."""
     half = case.block.thickness / 2
     outside = half + case.board
     if case.spine == "none":
@@ -158,7 +158,7 @@ def draw_section(case: Case, ledger: Ledger) -> Drawing:
     if case.spine == "board":
         spine = box(-case.spine_board, -case.spine_width / 2, case.spine_board, case.spine_width)
         sketch.area(spine, "board", about="spine_board.width spine_board.thickness")
-    upper = _cloth_path(case, reach)
+    upper = cover_profile(case, reach)
     lower = [(x, -y) for x, y in upper]
     about = (
         "case.distance" if case.spine == "none" else "joint.gap joint.groove" if case.groove else "joint.gap"

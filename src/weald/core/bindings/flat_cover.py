@@ -5,7 +5,7 @@ From left to right as it lies with its outside down: flap, back, spine, front, f
 
 from dataclasses import dataclass
 
-from weald.core.drawing import Drawing, Sketch, box
+from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.paper import CLOTH_GSM_PER_MM
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
@@ -34,6 +34,13 @@ class FlatCover:
     def width(self) -> Mm:
         """From edge to edge, trimmed."""
         return 2 * (self.leaf + self.flap) + self.spine
+
+    @property
+    def profile(self) -> tuple[Point, ...]:
+        """Half of it round the block, cut across: from the middle of the spine to the fore-edge."""
+        half = self.spine / 2
+        back = self.block.thickness / 2 - half
+        return ((back, 0.0), (back, -half), (back + self.leaf, -half))
 
     @property
     def scores(self) -> tuple[Mm, ...]:

@@ -1,5 +1,7 @@
 """Boards laced on to cords: the oldest of the strong bindings, in leather over raised or false bands."""
 
+from dataclasses import replace
+
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
@@ -28,7 +30,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
     places = board_places(holes, ledger.value("squares.head"))
     flat = with_lacing(bound.drawings[0], case, places)
-    return Bound(bound.pieces, (flat, *bound.drawings[1:]), bound.findings)
+    return replace(bound, drawings=(flat, *bound.drawings[1:]))
 
 
 def draw(sketch: Sketch) -> None:

@@ -76,7 +76,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
     piece = cover_piece(spec, cover, "scored at the spine; slits cut from the outside, burr inside", ledger)
     section = draw_wrapped(block, binding.cover_thickness, ledger)
-    return Bound((piece,), (flat, section), tuple(_mind(len(supports), block)))
+    return Bound((piece,), (flat, section), tuple(_mind(len(supports), block)), cover.profile)
 
 
 def _fit_mark(sketch: Sketch, number: int, x: Mm, y: Mm) -> None:

@@ -1,5 +1,7 @@
 """Boards glued on the frayed ends of the cords, another thin board laminated over them."""
 
+from dataclasses import replace
+
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
@@ -37,7 +39,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
             for off in (-FAN, -FAN / 2, 0.0, FAN / 2, FAN):
                 sketch.line(((edge, y), (edge + way * reach, y + off)), "thread", "slip.length")
     flat = added_to(bound.drawings[0], sketch)
-    return Bound((*bound.pieces, thin), (flat, *bound.drawings[1:]), bound.findings)
+    return replace(bound, pieces=(*bound.pieces, thin), drawings=(flat, *bound.drawings[1:]))
 
 
 def draw(sketch: Sketch) -> None:

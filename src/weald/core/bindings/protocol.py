@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Literal, Protocol, TypeVar
 
-from weald.core.drawing import Drawing, Sketch
+from weald.core.drawing import Drawing, Point, Sketch
 from weald.core.findings import Finding, Patch
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
@@ -22,11 +22,17 @@ SHOULDER_DEGREES: dict[ShoulderName, float] = {"none": 0.0, "45": 45.0, "90": 90
 
 @dataclass(frozen=True, slots=True)
 class Bound:
-    """A block in its binding."""
+    """A block in its binding.
+
+    :param profile: half of its covering on the closed book, cut across: from the middle of the spine, round
+        the joint, to the fore-edge; x from the joint's edge to the fore-edge, y from the block's middle
+        upwards, which is negative. Empty where nothing covers the spine.
+    """
 
     pieces: tuple[Piece, ...]
     drawings: tuple[Drawing, ...]
     findings: tuple[Finding, ...]
+    profile: tuple[Point, ...] = ()
 
 
 class Bind(Protocol):

@@ -1,5 +1,7 @@
 """A paperback bound anew, its old covers kept as panels on a cloth case."""
 
+from dataclasses import replace
+
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, bind_case
 from weald.core.bindings.case_sizes import Case, size_flat
@@ -38,7 +40,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     pieces = (*bound.pieces, *_panels(spec, (width, spine, height), ledger))
     drawings = (_with_panels(bound.drawings[0], case, (width, spine, height)), *bound.drawings[1:])
-    return Bound(pieces, drawings, (*bound.findings, *_mind(spec, (width, spine, height), ledger)))
+    findings = (*bound.findings, *_mind(spec, (width, spine, height), ledger))
+    return replace(bound, pieces=pieces, drawings=drawings, findings=findings)
 
 
 def _panel(ledger: Ledger, quantity: str, of: str, margin: Mm) -> Mm:

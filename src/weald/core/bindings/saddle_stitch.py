@@ -39,7 +39,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         sketch.line(((fold, hole.place - half), (fold, hole.place + half)), "thread", "sewing.first")
     flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
     piece = cover_piece(spec, cover, "round the section, stitched and trimmed with it", ledger)
-    return Bound((piece,), (flat, _draw_section(block, ledger)), ())
+    return Bound((piece,), (flat, _draw_section(block, ledger)), (), cover.profile)
 
 
 def _draw_section(block: BlockPlan, ledger: Ledger) -> Drawing:

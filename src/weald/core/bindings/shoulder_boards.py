@@ -53,7 +53,7 @@ def bind_in_shoulder(spec: JobSpec, case: Case, covering: Covering, ledger: Ledg
     )
     pieces = tuple(_longer(piece, ledger) for piece in bound.pieces)
     findings = (*bound.findings, *mind_bands(bands, ledger), *_mind_false_bands(spec))
-    return Bound(pieces, (flat, *bound.drawings[1:]), findings)
+    return replace(bound, pieces=pieces, drawings=(flat, *bound.drawings[1:]), findings=findings)
 
 
 def _mind_false_bands(spec: JobSpec) -> list[Finding]:

@@ -1,5 +1,7 @@
 """Single leaves in a case: fanned and glued, or folded spreads glued back to back."""
 
+from dataclasses import replace
+
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, COVERINGS, bind_case
 from weald.core.bindings.case_sizes import size_flat
@@ -16,7 +18,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     """Size a flat-back case on leaves that are glued, and say how long that lasts."""
     bound = bind_case(spec, size_flat(spec, block, ledger), STRUCTURE.covering(spec), ledger)
     code = "leaves.drum" if spec.binding.leaves == "drum" else "leaves.glued"
-    return Bound(bound.pieces, bound.drawings, (*bound.findings, finding(code, "binding.leaves")))
+    return replace(bound, findings=(*bound.findings, finding(code, "binding.leaves")))
 
 
 def draw(sketch: Sketch) -> None:

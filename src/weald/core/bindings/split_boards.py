@@ -1,5 +1,7 @@
 """Split boards: two thicknesses glued together but for a strip at the spine, which takes in the flange."""
 
+from dataclasses import replace
+
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
@@ -46,8 +48,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     for left in (case.turn_in + case.board_width - split, front):
         sketch.hatch(box(left, case.turn_in, split, case.board_height), "glue", 45, "split.depth")
     flat = added_to(bound.drawings[0], sketch)
-    findings = (*bound.findings, *_mind(spec))
-    return Bound((*bound.pieces, thin), (flat, *bound.drawings[1:]), findings)
+    pieces, findings = (*bound.pieces, thin), (*bound.findings, *_mind(spec))
+    return replace(bound, pieces=pieces, drawings=(flat, *bound.drawings[1:]), findings=findings)
 
 
 def _mind(spec: JobSpec) -> list[Finding]:

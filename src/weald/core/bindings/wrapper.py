@@ -45,6 +45,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         (cover_piece(spec, cover, how, ledger),),
         (flat, draw_wrapped(block, spec.binding.cover_thickness, ledger)),
         tuple(_mind(flap, block.width, ledger)),
+        cover.profile,
     )
 
 

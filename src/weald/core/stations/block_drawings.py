@@ -36,20 +36,30 @@ def shoulder_back(block: BlockPlan) -> Mm:
     return block.shoulder_line * math.cos(math.radians(block.shoulder_angle))
 
 
+def section_outline(block: BlockPlan, reach: Mm) -> list[Point]:
+    """The block cut across, ``reach`` long, shoulder line (or spine) at x = 0, its middle at y = 0."""
+    half, back = block.thickness / 2, shoulder_back(block)
+    if not block.round:
+        return list(box(0, -half, reach, 2 * half))
+    arc = [(x - back, y) for x, y in arc_points(block.chord, block.rise)]
+    return [*arc, (0.0, half), (reach, half), (reach, -half), (0.0, -half)]
+
+
 def draw_section(sketch: Sketch, block: BlockPlan, reach: Mm) -> None:
     """The spine part of the block cut across, ``reach`` long, the shoulder line (or the spine) at x = 0."""
     half = block.thickness / 2
     folds = min(block.sections, DRAWN_FOLDS)
     if not block.round:
-        sketch.area(box(0, -half, reach, 2 * half), "block", about="block.thickness")
+        sketch.area(section_outline(block, reach), "block", about="block.thickness")
         for fold in range(1, folds):
             y = half * (2 * fold / folds - 1)
             sketch.line(((0, y), (reach, y)), "hidden", "sections.count")
         return
     back = shoulder_back(block)
     arc = [(x - back, y) for x, y in arc_points(block.chord, block.rise)]
-    outline = [*arc, (0.0, half), (reach, half), (reach, -half), (0.0, -half)]
-    sketch.area(outline, "block", about="block.thickness spine.arc spine.rise shoulder.height")
+    sketch.area(
+        section_outline(block, reach), "block", about="block.thickness spine.arc spine.rise shoulder.height"
+    )
     for fold in range(1, folds):
         part = fold / folds
         place = part * (len(arc) - 1)

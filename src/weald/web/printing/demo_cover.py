@@ -20,8 +20,8 @@ def gulls_svg(art: CoverArt) -> bytes:
         half = span / 2
         path = f"M{x - span} {y} Q{x - half} {y - half} {x} {y} Q{x + half} {y - half} {x + span} {y}"
         shapes.append(f'<path d="{path}" fill="none" stroke="{_INK}" stroke-width="2.5"/>')
-    front = next(seen for seen in art.seen if seen.name == "front")
-    spine = next(seen for seen in art.seen if seen.name == "spine")
+    front = next(zone for zone in art.zones if zone.kind == "front")
+    spine = next(zone for zone in art.zones if zone.kind == "spine")
     middle = front.x + front.width / 2
     for row, words in enumerate(("Alphabet", "of gulls")):
         y = front.y + front.height * (0.5 + 0.1 * row)
