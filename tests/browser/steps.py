@@ -20,6 +20,12 @@ STATIONS = (
 )
 
 
+def enter(page: Page, room: str) -> None:
+    """A room of the workshop; its page is loaded only then, and the one before stays to be seen meanwhile."""
+    page.get_by_role("navigation", name="Rooms").get_by_role("link", name=room, exact=True).click()
+    page.get_by_role("heading", level=1, name=room, exact=True).wait_for()
+
+
 def open_job(page: Page, title: str) -> None:
     page.get_by_role("link", name=title).click()
     page.locator("[data-drawing]").first.wait_for()

@@ -8,6 +8,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.steps import (
     assert_accessible,
+    enter,
     field,
     go_to,
     is_saved,
@@ -187,7 +188,7 @@ def turn_the_closed_book(desk: Page) -> None:
 
 
 def test_a_set_from_its_first_volume(desk: Page) -> None:
-    desk.get_by_role("link", name="Sets").click()
+    enter(desk, "Sets")
     expect(desk.get_by_text("3 volumes, 1 begun")).to_be_visible()
     desk.get_by_role("button", name="New set").click()
     desk.get_by_label("What the set is called").fill("Orchard ledgers")
@@ -212,7 +213,7 @@ def test_a_set_from_its_first_volume(desk: Page) -> None:
 
 
 def test_house_rules_are_kept_and_a_job_shows_where_it_departs(desk: Page) -> None:
-    desk.get_by_role("link", name="House rules").click()
+    enter(desk, "House rules")
     desk.get_by_label("Turn-in").fill("3/4 in")
     desk.get_by_label("A folded section is called").select_option("gathering")
     desk.get_by_role("button", name="A gauge").click()
@@ -220,7 +221,7 @@ def test_house_rules_are_kept_and_a_job_shows_where_it_departs(desk: Page) -> No
     desk.get_by_role("button", name="Keep these rules").click()
     expect(desk.get_by_role("status")).to_have_text("kept")
     expect(desk.get_by_label("Turn-in")).to_have_value("19.05")
-    desk.get_by_role("link", name="Desk").click()
+    enter(desk, "Desk")
     open_job(desk, LEDGER)
     go_to(desk, "Folding")
     expect(line(desk, "sections.count")).to_contain_text("Gatherings")

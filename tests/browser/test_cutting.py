@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import assert_accessible, go_to, is_saved, open_job
+from tests.browser.steps import assert_accessible, enter, go_to, is_saved, open_job
 from weald.standins.guillotine import cut
 from weald.web.shelf import cutting as cuttings
 from weald.web.shelf.models import Cutting
@@ -17,8 +17,7 @@ HYMNS = "Hymn settings for the Ferry Lane choir"
 
 
 def test_a_shelf_is_kept(desk: Page) -> None:
-    desk.get_by_role("link", name="Shelf", exact=True).click()
-    expect(desk.get_by_role("heading", name="Shelf", exact=True)).to_be_visible()
+    enter(desk, "Shelf")
     assert_accessible(desk)
     # add in a few words, with what is unclear asked about
     words = desk.get_by_label("Add to the shelf, in a few words")
@@ -56,7 +55,7 @@ def test_a_shelf_is_kept(desk: Page) -> None:
 
 
 def test_grain_is_tested_by_hand(desk: Page) -> None:
-    desk.get_by_role("link", name="Shelf", exact=True).click()
+    enter(desk, "Shelf")
     dialog = desk.get_by_role("dialog")
     desk.get_by_label("Search the shelf").fill("attic")
     desk.get_by_role("button", name="test it").click()
@@ -73,10 +72,9 @@ def test_grain_is_tested_by_hand(desk: Page) -> None:
 
 
 def test_a_table_goes_out_and_comes_in_changed(desk: Page, tmp_path: Path) -> None:
-    desk.get_by_role("link", name="Shelf", exact=True).click()
+    enter(desk, "Shelf")
     dialog = desk.get_by_role("dialog")
-    desk.get_by_role("row").nth(1).wait_for()
-    desk.get_by_role("button", name="Tables").click()
+    desk.get_by_role("button", name="Tables", exact=True).click()
     with desk.expect_download() as taken:
         desk.get_by_role("menuitem", name="The shelf as CSV").click()
     path = tmp_path / "shelf.csv"
@@ -87,7 +85,7 @@ def test_a_table_goes_out_and_comes_in_changed(desk: Page, tmp_path: Path) -> No
     rows[-1][place["kind"]] = "driftwood"
     with path.open("w", newline="") as file:
         csv.writer(file).writerows(rows)
-    desk.get_by_role("button", name="Tables").click()
+    desk.get_by_role("button", name="Tables", exact=True).click()
     desk.get_by_role("menuitem", name="A table in …").click()
     dialog.get_by_label("Table").set_input_files(path)
     expect(dialog.get_by_text("changes", exact=True)).to_be_visible()
@@ -98,7 +96,7 @@ def test_a_table_goes_out_and_comes_in_changed(desk: Page, tmp_path: Path) -> No
 
 
 def test_weights_are_converted_with_their_sums(desk: Page) -> None:
-    desk.get_by_role("link", name="Shelf", exact=True).click()
+    enter(desk, "Shelf")
     desk.get_by_role("button", name="Convert weights").click()
     dialog = desk.get_by_role("dialog")
     expect(dialog.get_by_text("80 × 1406.5 / (25 × 38) = 118.4 g/m²")).to_be_visible()
@@ -150,7 +148,7 @@ def test_from_a_job_to_cut_pieces(desk: Page, tmp_path: Path) -> None:
     # cut, booked, taken back
     desk.get_by_role("button", name="It is cut").click()
     expect(desk.get_by_text("stock is off the shelf, offcuts are on it")).to_be_visible()
-    desk.get_by_role("link", name="Shelf", exact=True).click()
+    enter(desk, "Shelf")
     expect(desk.get_by_role("button", name="Count Chancel smooth, odd ream").first).to_have_text("387 sheets")
     desk.go_back()
     desk.get_by_role("button", name="Undo").click()
@@ -177,7 +175,7 @@ def assert_cuts_match_the_guillotine(desk: Page, tmp_path: Path) -> None:
 
 
 def test_three_books_are_cut_together(desk: Page) -> None:
-    desk.get_by_role("link", name="Cutting", exact=True).click()
+    enter(desk, "Cutting")
     expect(desk.get_by_text("Nothing has been laid out yet.")).to_be_visible()
     assert_accessible(desk)
     for title in ("Tide tables of Merrow Haven", "Orchard keeper's ledger", HYMNS):
@@ -192,5 +190,5 @@ def test_three_books_are_cut_together(desk: Page) -> None:
     for number in range(2, 6):
         desk.keyboard.press("]")
         expect(desk.get_by_text(f"Cuts of sheet {number}")).to_be_visible()
-    desk.get_by_role("link", name="Cutting", exact=True).first.click()
+    enter(desk, "Cutting")
     expect(desk.get_by_text("laid out;")).to_be_visible()

@@ -4,7 +4,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import assert_accessible, go_to, is_saved, line, open_job
+from tests.browser.steps import assert_accessible, enter, go_to, is_saved, line, open_job
 from weald.web.jobs.models import Job
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -102,7 +102,7 @@ def test_a_job_file_goes_out_and_comes_back(desk: Page, tmp_path: Path) -> None:
         desk.get_by_role("menuitem", name="Job file").click()
     path = tmp_path / "log.json"
     download.value.save_as(path)
-    desk.get_by_role("link", name="Desk").click()
+    enter(desk, "Desk")
     desk.get_by_label("Job file").set_input_files(path)
     expect(desk.get_by_label("Title")).to_have_value("Lighthouse log, volume I")
     assert Job.objects.filter(title="Lighthouse log, volume I").count() == 2

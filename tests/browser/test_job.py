@@ -10,6 +10,7 @@ from playwright.sync_api import Page, expect
 from tests.browser.steps import (
     STATIONS,
     assert_accessible,
+    enter,
     field,
     go_to,
     is_saved,
@@ -181,7 +182,7 @@ def test_undo_and_redo_outlast_leaving_and_returning(desk: Page) -> None:
     field(desk, "Width").fill("150")
     is_saved(desk)
     expect(line(desk, "leaf.untrimmed_width")).to_contain_text("154 mm")
-    desk.get_by_role("link", name="Desk").click()
+    enter(desk, "Desk")
     open_job(desk, TIDE)
     expect(field(desk, "Width")).to_have_value("150")
     desk.get_by_role("button", name="Undo").click()
