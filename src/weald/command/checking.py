@@ -51,9 +51,12 @@ def lint() -> None:
 
 
 def test(arguments: list[str]) -> None:
-    """Everything: the lint, then every test upon a private database that is removed afterwards."""
+    """Everything: the lint, then every test upon a private database that is removed afterwards.
+
+    As many tests run at a time as there are cores; whoever is free takes some of those that wait.
+    """
     lint()
-    _run_upon_database("tests", _tool("pytest", *arguments))
+    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", "--dist=worksteal", *arguments))
 
 
 def _run_upon_database(name: str, command: list[str]) -> None:
