@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 
 from tests.conftest import job_in, planned
 from weald.core.conversions import convert, pages_per_inch, pounds_from_gsm
-from weald.core.diagonal import askew
+from weald.core.diagonal import Askew, askew
+from weald.core.drawing import Area
 from weald.core.errors import SizeError, SpecError
 from weald.core.paper import Grade, gsm_from_pounds
 from weald.core.stock import (
@@ -194,5 +195,27 @@ def test_a_cover_longer_than_its_skin_is_laid_askew() -> None:
     job["stock"] = {"cover": {"name": "calf", "form": "skin", "width": 365, "height": 362}}
     job["binding"] |= {"covering": "full", "paring": 0, "turn_in": 15}
     job["leaf"] = {"width": 155, "height": 80}
-    found = next(each for each in planned(job).findings if each.code == "piece.askew")
+    made = planned(job)
+    found = next(each for each in made.findings if each.code == "piece.askew")
     assert "out of the straight" in found.message
+    assert next(piece for piece in made.pieces if piece.id == "cover").has.startswith("turned by ")
+    drawing = next(each for each in made.drawings if each.id == "cutting.skins")
+    skin, piece = (element for element in drawing.elements if isinstance(element, Area))
+    assert piece.layer == "cut"
+    for x, y in piece.points:
+        assert -1e-6 <= x <= 365 + 1e-6
+        assert -1e-6 <= y <= 362 + 1e-6
+    assert skin.points == ((0, 0), (365, 0), (365, 362), (0, 362))
+
+
+@given(st.floats(100, 500), st.floats(20, 300), st.floats(1, 80), st.booleans())
+def test_corners_askew_make_the_piece_and_touch_the_skin(p: float, q: float, turn: float, up: bool) -> None:
+    laid = Askew("Cover", "calf", (p, q), (400, 500) if up else (500, 400), turn)
+    corners = laid.corners()
+    sides = sorted(math.dist(a, b) for a, b in zip(corners, (*corners[1:], corners[0]), strict=True))
+    long, short = max(p, q), min(p, q)
+    assert sides == pytest.approx([short, short, long, long])
+    assert math.dist(corners[0], corners[2]) == pytest.approx(math.hypot(p, q))
+    assert (corners[0][1], corners[3][0]) == pytest.approx((0, 0))
+    reach = max(corners, key=lambda corner: corner[1 if up else 0])[1 if up else 0]
+    assert reach == pytest.approx(_reach(long, short, turn))

@@ -197,7 +197,7 @@ function Stations() {
               spine={<Drawings ids={["folding.collation"]} grain={grain} />}
             />
           ) : station === "cutting" ? (
-            <Drawings ids={["pieces.all"]} grain={grain} />
+            <Drawings ids={["pieces.all", "cutting.skins"]} grain={grain} beside />
           ) : (
             <StationViews key={station} station={station} grain={grain} />
           )}

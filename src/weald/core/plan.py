@@ -13,6 +13,7 @@ from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.facts import StructureFacts, facts_of
 from weald.core.bindings.suits import mind_choices, mind_suits
 from weald.core.cover_art import CoverArt
+from weald.core.diagonal import draw_askew
 from weald.core.drawing import Drawing
 from weald.core.findings import Action, Finding, finding
 from weald.core.fold_steps import FoldStep
@@ -145,6 +146,7 @@ def plan(
     )
     stocked = stock_pieces(spec, pieces, notation)
     pieces = tuple(each.piece for each in stocked)
+    askew = [each.askew for each in stocked if each.askew]
     drawings: list[Drawing] = [
         text_station.draw(spec, text, ledger),
         paper_station.draw(spec, packet, paper, ledger),
@@ -156,6 +158,7 @@ def plan(
         *([cover_art.draw_art(art, ledger, ground=ground) for ground in (True, False)] if art else []),
         *_lettering(spec, finish, ledger),
         draw_pieces(pieces, notation),
+        *([draw_askew(askew, notation)] if askew else []),
     ]
     if "folding" in drawn:
         drawings.append(folding_drawings.draw_section(spec, packet, steps, folding, section, ledger))

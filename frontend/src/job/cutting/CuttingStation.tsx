@@ -83,7 +83,7 @@ function PieceRow({ piece, onChoose }: { piece: Piece; onChoose: () => void }) {
       </td>
       <td className="py-1">
         <button type="button" className="text-left text-hill hover:underline" onClick={onChoose}>
-          {piece.item === null ? "choose …" : piece.stock}
+          {[piece.stock, piece.item === null && "choose …"].filter(Boolean).join("; ")}
         </button>
         {piece.per_sheet !== null && piece.item !== null && (
           <span className="text-faded"> ({piece.per_sheet} a sheet)</span>

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from weald.core.cutting.order import SQUARED
-from weald.core.diagonal import askew
+from weald.core.diagonal import Askew, askew
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.grain import crosswise
 from weald.core.paper import Lay, across, grain_word, lays_on_sheet, ways_on_sheet
@@ -21,10 +21,11 @@ ROLL_LENGTH: Mm = 3000.0
 
 @dataclass(frozen=True, slots=True)
 class StockedPiece:
-    """A piece with the stock it is cut from, and what to mind about that."""
+    """A piece with the stock it is cut from, what to mind about that, and whether it lies askew on it."""
 
     piece: Piece
     findings: tuple[Finding, ...]
+    askew: Askew | None = None
 
 
 def stock_pieces(spec: JobSpec, pieces: Sequence[Piece], notation: Notation) -> list[StockedPiece]:
@@ -107,17 +108,27 @@ def _stocked(piece: Piece, stock: PieceStock | None, notation: Notation) -> Stoc
     if stock is None:
         return StockedPiece(piece, ())
     lay = lay_of(piece, stock)
+    laid = None if lay else _askew(piece, stock)
     right = piece.grain == "any" or (None if stock.grain is None else bool(lay and lay.grain_right))
     piece = replace(
         piece,
         stock=stock.name,
         item=stock.item,
-        has=_has_words(piece, stock, lay),
+        has=f"turned by {laid.degrees:.0f}° on the skin" if laid else _has_words(piece, stock, lay),
         grain_right=right if lay else None,
         per_sheet=lay.count if lay and stock.form != "roll" else None,
         across=stock.across,
     )
-    return StockedPiece(piece, tuple(_mind(piece, stock, lay, notation)))
+    return StockedPiece(piece, tuple(_mind(piece, stock, lay, laid, notation)), laid)
+
+
+def _askew(piece: Piece, stock: PieceStock) -> Askew | None:
+    """How a piece lies on a skin that is too short for it."""
+    if stock.form != "skin" or stock.height is None:
+        return None
+    size, skin = (piece.cut_width, piece.height), (stock.width, stock.height)
+    turn = askew(size, skin)
+    return None if turn is None else Askew(piece.label, stock.name, size, skin, turn)
 
 
 def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None) -> str:
@@ -133,19 +144,18 @@ def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None) -> str:
     return f"{words}, {way} on {grain_word(stock.width, stock.height, stock.grain)} grain"
 
 
-def _mind(piece: Piece, stock: PieceStock, lay: Lay | None, notation: Notation) -> list[Finding]:
+def _mind(
+    piece: Piece, stock: PieceStock, lay: Lay | None, laid: Askew | None, notation: Notation
+) -> list[Finding]:
     about = f"piece.{piece.id}"
+    if laid is not None:
+        turn = f"{laid.degrees:.0f}"
+        return [finding("piece.askew", about, piece=piece.label, stock=stock.name, degrees=turn)]
     if lay is None:
         size = notation.length
         has = size(stock.width, True)
         if stock.height is not None:
             has = f"{size(stock.width, True)} × {size(stock.height, True)}"
-        if stock.form == "skin" and stock.height is not None:
-            turn = askew((piece.cut_width, piece.height), (stock.width, stock.height))
-            if turn is not None:
-                return [
-                    finding("piece.askew", about, piece=piece.label, stock=stock.name, degrees=f"{turn:.0f}")
-                ]
         return [
             finding("piece.too_large", about, piece=piece.label, needs=piece.shown, stock=stock.name, has=has)
         ]
