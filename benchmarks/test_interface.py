@@ -1,6 +1,5 @@
 import gzip
 import json
-import time
 from pathlib import Path
 
 import pytest
@@ -11,8 +10,9 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from playwright.sync_api import Page
 
+from benchmarks.yardstick import milliseconds, slowness
 from tests.browser.conftest import sign_in
-from tests.browser.steps import field, go_to, open_job
+from tests.browser.steps import field, go_to, open_job, open_tab
 from tests.command.test_cluster import close, running_demo, wait_until_open
 from weald.command.cluster import free_port
 from weald.web.accounts.services import add_person
@@ -49,11 +49,12 @@ def test_the_drawing_follows_typing(var: Path, page: Page) -> None:
         sign_in(page, f"http://127.0.0.1:{port}")
         open_job(page, "Tide tables")
         go_to(page, "Boards & cover")
+        open_tab(page, "Cover")
         field(page, "Turn-in").focus()
         times = []
         for step in range(WARM_UP + KEYSTROKES):
             shown = f"{20 + step / 2:g}"
-            times.append(page.evaluate(DRAWN_AFTER_TYPING, [shown, shown]))
+            times.append(page.evaluate(DRAWN_AFTER_TYPING, [shown, shown]) / slowness())
             page.wait_for_timeout(30)
         close(process)
     times = sorted(times[WARM_UP:])
@@ -101,13 +102,15 @@ def test_a_desk_of_fifty_thousand_jobs() -> None:
     counts = set()
     for query in ("", "?page=1500", "?sort=title&page=900", "?search=99", "?search=Volume 4711"):
         best = float("inf")
+
+        def ask(query: str = query) -> None:
+            assert client.get(f"/api/jobs{query}").status_code == 200
+
         for _ in range(5):
             with CaptureQueriesContext(connection) as asked:
-                began = time.perf_counter()
-                assert client.get(f"/api/jobs{query}").status_code == 200
-                took = 1000 * (time.perf_counter() - began)
+                took = milliseconds(ask)
             in_database = 1000 * sum(float(each["time"]) for each in asked.captured_queries)
-            best = min(best, in_database)
+            best = min(best, in_database / slowness())
         counts.add(len(asked))
         print(f"\njobs{query}: {best:.0f} ms in the database, {took:.0f} ms in all, {len(asked)} queries")
         assert best < 50

@@ -1,19 +1,13 @@
-import time
-from collections.abc import Callable
-from statistics import median
 from typing import Any
 
 import pytest
 
+from benchmarks.yardstick import usual_milliseconds
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.bindings.choosing import structure_choices
 from weald.core.plan import plan
 from weald.core.spec import read_spec
 from weald.core.units import MILLIMETRES
-
-ROUNDS = 15
-YARDSTICK_MS = 1.25
-"""What the yardstick takes on the machine the budgets are meant for."""
 
 
 def octavo(pages: int) -> dict[str, Any]:
@@ -24,25 +18,9 @@ def octavo(pages: int) -> dict[str, Any]:
     }
 
 
-def yardstick() -> None:
-    """Some plain work, to tell a slow machine from a slow plan."""
-    sum(number * number for number in range(20_000))
-
-
-def timed(work: Callable[[], object]) -> float:
-    began = time.perf_counter()
-    work()
-    return 1000 * (time.perf_counter() - began)
-
-
-def milliseconds(work: Callable[[], object]) -> float:
-    """What some work takes against the yardstick beside it, in milliseconds of the usual machine."""
-    return YARDSTICK_MS * median(timed(work) / timed(yardstick) for _ in range(ROUNDS))
-
-
 def planning(job: dict[str, Any]) -> float:
     spec = read_spec(job)
-    return milliseconds(lambda: plan(spec))
+    return usual_milliseconds(lambda: plan(spec))
 
 
 @pytest.mark.parametrize(("pages", "budget"), [(320, 10), (2000, 60)])
@@ -61,7 +39,7 @@ def test_every_structure_keeps_the_budget(structure: str) -> None:
 
 def test_structures_are_compared_while_the_dialog_opens() -> None:
     spec = read_spec(octavo(320))
-    took = milliseconds(lambda: structure_choices(spec, MILLIMETRES))
+    took = usual_milliseconds(lambda: structure_choices(spec, MILLIMETRES))
     print(f"\nall structures judged: {took:.1f} ms (budget 100 ms)")
     assert took < 100
 
