@@ -12,72 +12,69 @@ from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job
 
 
-class SourceText(models.Model):
-    """A text that was brought, known by the digest of its content.
+class BroughtFile(models.Model):
+    """A file that was brought, known by the digest of its content; ``report`` is what was found in it."""
 
-    ``report`` is what was found in it: see :class:`weald.exchange.text_pdf.TextReport`.
-    """
-
-    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="texts")
     digest = models.CharField(max_length=64)
     name = models.CharField(max_length=200)
     size = models.PositiveBigIntegerField()
     report = models.JSONField()
     brought = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        abstract = True
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class SourceText(BroughtFile):
+    """A text; its report is a :class:`weald.exchange.text_pdf.TextReport`."""
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="texts")
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["workshop", "digest"], name="one_text_a_digest")]
 
-    def __str__(self) -> str:
-        return self.name
 
-
-class PrinterProfile(models.Model):
-    """A printer of the workshop; ``spec`` is a :class:`weald.core.spec.Printer`."""
-
-    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="printers")
-    name = models.CharField(max_length=120)
-    spec = models.JSONField()
-
-    class Meta:
-        constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_printer_a_name")]
-
-    def __str__(self) -> str:
-        return self.name
-
-
-class Artwork(models.Model):
-    """What is printed on a cover, known by the digest of its content as it was brought.
-
-    ``report`` is what it is: see :class:`weald.exchange.artwork.ArtworkReport`.
-    """
+class Artwork(BroughtFile):
+    """What is printed on a cover; its report is a :class:`weald.exchange.artwork.ArtworkReport`."""
 
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="artworks")
-    digest = models.CharField(max_length=64)
-    name = models.CharField(max_length=200)
-    size = models.PositiveBigIntegerField()
-    report = models.JSONField()
-    brought = models.DateTimeField(auto_now_add=True)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["workshop", "digest"], name="one_artwork_a_digest")]
 
-    def __str__(self) -> str:
-        return self.name
 
+class Profile(models.Model):
+    """Something a workshop keeps under a name, to be copied into jobs."""
 
-class CoverProfile(models.Model):
-    """The sheet of rules of somebody who prints covers; ``spec`` is a :class:`weald.core.spec.CoverRules`."""
-
-    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="cover_profiles")
     name = models.CharField(max_length=120)
     spec = models.JSONField()
 
     class Meta:
-        constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_profile_a_name")]
+        abstract = True
 
     def __str__(self) -> str:
         return self.name
+
+
+class PrinterProfile(Profile):
+    """A printer of the workshop; its spec is a :class:`weald.core.spec.Printer`."""
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="printers")
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_printer_a_name")]
+
+
+class CoverProfile(Profile):
+    """The sheet of rules of somebody who prints covers; its spec is a :class:`weald.core.spec.CoverRules`."""
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="cover_profiles")
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_profile_a_name")]
 
 
 class PrintFile(models.Model):
