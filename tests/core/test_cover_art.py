@@ -147,11 +147,11 @@ def test_only_covers_on_paper_are_planned_as_print() -> None:
 
 
 def test_check_digits_by_hand() -> None:
-    # 9·1+7·3+8·1+0·3+3·1+0·3+6·1+4·3+0·1+6·3+1·1+5·3 = 93: seven more make a hundred
-    assert check_digit("978030640615") == 7
-    assert read_barcode("978-0-306-40615-7") == "9780306406157"
-    assert read_barcode("978030640615") == "9780306406157"
-    for wrong in ("978-0-306-40615-8", "12345", "97803064O6157", "٩٧٨٠٣٠٦٤٠٦١٥٧"):
+    # 2·1+9·3+0·1+1·3+2·1+3·3+4·1+5·3+6·1+7·3+8·1+9·3 = 124: six more make 130
+    assert check_digit("290123456789") == 6
+    assert read_barcode("290-1-234-56789-6") == "2901234567896"
+    assert read_barcode("290123456789") == "2901234567896"
+    for wrong in ("290-1-234-56789-5", "12345", "29012345678O6", "٢٩٠١٢٣٤٥٦٧٨٩٦"):
         with pytest.raises(SizeError):
             read_barcode(wrong)
 
@@ -209,7 +209,7 @@ def test_every_barcode_can_be_scanned(digits: str) -> None:
 
 
 def test_the_barcode_stands_on_the_back_clear_of_everything() -> None:
-    cover = art(with_art(barcode="978-0-306-40615-7"))
+    cover = art(with_art(barcode="290-1-234-56789-6"))
     place, back = cover.barcode, next(zone for zone in cover.zones if zone.kind == "back")
     assert place is not None
     assert (place.width, place.height) == (WIDTH, HEIGHT) == (pytest.approx(37.29), 25.93)
@@ -224,8 +224,8 @@ DIGEST = "a" * 64
 @pytest.mark.parametrize(
     ("entries", "code"),
     [
-        ({"barcode": "978-0-306-40615-8"}, "barcode.wrong"),
-        ({"barcode": "978030640615"}, "barcode.made_up"),
+        ({"barcode": "290-1-234-56789-5"}, "barcode.wrong"),
+        ({"barcode": "290123456789"}, "barcode.made_up"),
         ({"file": DIGEST, "width": 200, "height": 150}, "art.small"),
         ({"file": DIGEST, "width": 350, "height": 350, "placing": "fill"}, "art.cropped"),
         ({"file": DIGEST, "width": 400, "height": 300, "pixels": 3500}, "art.soft"),

@@ -157,7 +157,7 @@ def test_the_cover_comes_out_with_its_boxes_and_its_artwork_in_place(tmp_path: P
     }[kind]
     path = kept(tmp_path, content)
     report = read_artwork(path)
-    art = printed(file="a" * 64, width=size[0], height=size[1], barcode="978-0-306-40615-7")
+    art = printed(file="a" * 64, width=size[0], height=size[1], barcode="290-1-234-56789-6")
     made = cover_pdf(art, "Gulls", (path, report.kind))
     found = boxes(made)
     assert found["mediabox"] == pytest.approx([0, 0, *size], abs=0.01)

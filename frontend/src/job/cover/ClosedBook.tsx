@@ -140,7 +140,11 @@ function FaceView({ face, artwork, href, children }: FaceProps) {
     >
       <polygon
         points={points}
-        style={{ fill: window ? "var(--fill-side-paper)" : "var(--fill-block)" }}
+        style={
+          window
+            ? { fill: "var(--fill-side-paper)" }
+            : { fill: "var(--fill-block)", stroke: "var(--rule)" }
+        }
       />
       {window && artwork && (
         <image

@@ -31,7 +31,7 @@ export function PrintedInputs() {
         <LengthField path="artwork.bleed" label="Bleed" width="w-16" />
         <LengthField path="artwork.safe" label="Keep clear" width="w-20" />
         <LengthField path="artwork.spine_safe" label="of the spine's" width="w-24" />
-        <TextField path="artwork.barcode" label="Barcode" width="w-40" />
+        <TextField path="artwork.barcode" label="Barcode" width="w-48" />
       </Group>
       <Group title="Printed on">
         <SheetFields given={sheet !== null} />

@@ -231,7 +231,7 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
                 "turn_in": 20,
             },
             "finish": {"title": "Gull alphabet"},
-            "artwork": {"barcode": "978-2-00-000100-3", "sheet": {"width": 480, "height": 330}},
+            "artwork": {"barcode": "290-0-000-10001-5", "sheet": {"width": 480, "height": 330}},
         },
         (),
     ),
