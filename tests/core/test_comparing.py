@@ -113,7 +113,12 @@ def test_too_small_is_cut_anew_or_left() -> None:
 
 @pytest.mark.parametrize(
     ("job", "found", "by"),
-    [({}, "tall", 0), ({}, "tall", 80), ({"binding": {"structure": "wrapper"}}, "tall", 2)],
+    [
+        ({}, "tall", 0),
+        ({}, "tall", 80),
+        ({"binding": {"structure": "wrapper"}}, "tall", 2),
+        ({"leaf": {"width": 140, "height": 40}}, "tall", 45),
+    ],
 )
 def test_what_cannot_be_meant_is_refused(job: dict[str, Any], found: Any, by: float) -> None:
     with pytest.raises(SizeError):

@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from tests.conftest import STRUCTURES, codes, job_in, planned, value
 from weald.core.closed_cover import ClosedCover, Face
 from weald.core.cover_art import CoverArt
+from weald.core.drawing import Area
 from weald.core.ean import HEIGHT, MODULE, WIDTH, bars, check_digit, read_barcode
 from weald.core.errors import SizeError
 
@@ -263,3 +264,47 @@ def test_a_sheet_a_little_too_small_says_which_turn_in_would_fit() -> None:
     made = planned(with_art(sheet={"width": cover.width - 6, "height": cover.height}))
     found = next(each for each in made.findings if each.code == "art.sheet_small")
     assert found.remedy == "A turn-in of 15 mm would fit it."
+
+
+def test_what_would_make_a_cover_fit_its_sheet() -> None:
+    def remedy(less: float, **entries: Any) -> str:
+        cover = art(with_art(**entries))
+        # the sheet's own edge takes nothing: the printer prints to it
+        sheet = {"width": cover.width - less, "height": cover.height + 50}
+        made = planned(with_art(sheet=sheet, **entries) | EDGELESS)
+        return next(each for each in made.findings if each.code == "art.sheet_small").remedy
+
+    # 18 turned in may come down to 12; of a bleed of 10 all may go
+    assert remedy(12) == "A turn-in of 12 mm would fit it."
+    assert remedy(13, bleed=10) == "A bleed of 3.5 mm would fit it."
+    assert remedy(40) == "Print it elsewhere, or cover spine and sides in pieces."
+
+
+EDGELESS: dict[str, Any] = {"printing": {"printer": {"unprintable": 0}}}
+
+
+def test_a_narrow_back_has_no_room_for_a_barcode() -> None:
+    barcode = with_art(barcode="290-1-234-56789-6")
+    assert "barcode.no_room" in codes(planned(barcode | {"leaf": {"width": 50, "height": 60}}))
+    assert "barcode.no_room" not in codes(planned(barcode))
+
+
+def test_a_drawn_barcode_has_its_bars_and_quiet_zones() -> None:
+    made = planned(with_art(barcode="290-1-234-56789-6"))
+    drawing = next(each for each in made.drawings if each.id == "cover.art")
+    assert made.cover_art
+    place = made.cover_art.barcode
+    assert place
+    drawn = [each for each in drawing.elements if isinstance(each, Area) and each.material == "mark"]
+    edges = sorted((min(x for x, _ in each.points), max(x for x, _ in each.points)) for each in drawn)
+    assert [(left, right - left) for left, right in edges] == [
+        (pytest.approx(place.x + 11 * MODULE + start), pytest.approx(width))
+        for start, width in bars("2901234567896")
+    ]
+    assert place.x + place.width - edges[-1][1] == pytest.approx(7 * MODULE)
+
+
+def test_flaps_lie_folded_in_on_the_closed_book() -> None:
+    binding = {"structure": "wrapper", "cover_thickness": 0.3, "flaps": 70}
+    closed = closed_book({"binding": binding})
+    assert {face.kind for face in closed.faces} == {"back", "spine", "front", "leaves"}

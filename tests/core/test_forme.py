@@ -7,11 +7,14 @@ from hypothesis import strategies as st
 
 from tests.conftest import codes, planned, value
 from weald.core.drawing import Area, Element, Label, Line, moved
+from weald.core.findings import Action
 from weald.core.fold_steps import fold_steps
 from weald.core.folding import fold_packet
 from weald.core.forme import backs_half_turned, lay_out, natural_flip, pile_turned
 from weald.core.marks import edges_of, outside, signature_letters
 from weald.core.page import Rect
+from weald.core.patching import patched
+from weald.core.plan import plan
 from weald.core.press import Press, SideMarks, press
 from weald.core.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.spec import read_spec
@@ -234,6 +237,25 @@ def test_folding_to_the_edges_of_a_larger_sheet_is_warned_of() -> None:
     assert "printed.fold_to_edges" in codes(planned({"printing": printing, "folding": folding}))
     folio = {"printing": printing, "folding": {"fold_to": "edges"}}
     assert "printed.fold_to_edges" not in codes(planned(folio))
+
+
+def actions_of(job: dict[str, Any], code: str) -> tuple[Action, ...]:
+    return next(each for each in planned(job).findings if each.code == code).actions
+
+
+def test_a_sheet_that_lies_the_wrong_way_is_turned_at_a_touch() -> None:
+    (action,) = actions_of({"printing": {"sheet": {"width": 216, "height": 300}}}, "printed.too_small")
+    assert action.label == "Turn the sheet the other way"
+    assert dict(action.patch) == {"printing.sheet": {"width": 300, "height": 216}}
+    assert "printed.too_small" not in codes(planned({"printing": {"sheet": {"width": 300, "height": 216}}}))
+
+
+def test_a_sheet_that_is_too_small_is_cured_by_each_of_its_remedies() -> None:
+    spec = read_spec({"printing": {"sheet": {"width": 200, "height": 200}}})
+    found = next(each for each in plan(spec).findings if each.code == "printed.too_small")
+    assert found.actions
+    for action in found.actions:
+        assert "printed.too_small" not in codes(plan(patched(spec, action.patch))), action.label
 
 
 def test_a_sheet_too_large_for_the_printer_is_offered_another_fold() -> None:

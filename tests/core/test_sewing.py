@@ -124,6 +124,45 @@ def test_a_pamphlet_stitch_fills_the_fold_on_both_sides_and_ends_where_it_began(
     assert passed["inside"] == Counter(dict.fromkeys(range(count - 1), 1))
 
 
+def test_staples_are_driven_from_the_spine_each_in_its_place() -> None:
+    film = film_of_sewing(read_spec(job_in("saddle_stitch") | {"sewing": {"method": "staples"}}))
+    assert [step.side for step in film.steps] == ["spine"] * len(film.steps)
+    threads = [each for each in film.spine.elements if isinstance(each, Line) and each.layer == "thread"]
+    stations = places("staples")
+    assert len(film.steps) == len(stations)
+    assert [(each.points[0][0] + each.points[1][0]) / 2 for each in threads] == pytest.approx(stations)
+
+
+@pytest.mark.parametrize(
+    ("method", "packed", "says"),
+    [
+        ("tapes", False, "Over tape 2 on the spine"),
+        ("cords", False, "Round cord 2, which lies in its kerf"),
+        ("raised_cords", False, "Over cord 2 on the spine"),
+        ("raised_cords", True, "Round cord 2 as many times as it takes"),
+    ],
+)
+def test_every_support_is_passed_in_its_own_way(method: SewingMethod, packed: bool, says: str) -> None:
+    holes = holes_of(method, Sewing(method=method, supports=3, packed=packed), 210)
+    stitches = sew(SewingPlan(method, holes, crowded=False), 3)
+    for section in (1, 2, 3):
+        assert sum(says in each.words for each in stitches if each.section == section) == 1
+
+
+def test_loose_boards_are_linked_to_the_first_section() -> None:
+    holes = holes_of("link", Sewing(method="link", supports=2), 210)
+    boards = sew(SewingPlan("link", holes, crowded=False), 3, loose_boards=True)
+    plain = sew(SewingPlan("link", holes, crowded=False), 3)
+    links = len({hole.support for hole in holes if hole.support})
+    assert sum("lower board" in each.words for each in boards if each.section == 1) == links
+    assert not any("lower board" in each.words for each in boards if each.section > 1)
+    assert not any("board" in each.words for each in plain)
+
+
+def test_nothing_sewn_has_no_steps() -> None:
+    assert film_of_sewing(read_spec(job_in("single_leaves"))).steps == ()
+
+
 @pytest.mark.parametrize("method", ["tapes", "cords", "raised_cords", "link"])
 def test_the_film_draws_thread_only_as_it_goes(method: str) -> None:
     film = film_of_sewing(read_spec({"sewing": {"method": method}, "binding": {"structure": "wrapper"}}))

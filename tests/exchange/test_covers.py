@@ -179,3 +179,63 @@ def test_a_preview_is_as_wide_as_asked(tmp_path: Path) -> None:
     path = kept(tmp_path, picture(1200, 600))
     with Image.open(io.BytesIO(artwork_png(path, "png", 300))) as small:
         assert small.size == (300, 150)
+
+
+def locked_pdf() -> bytes:
+    buffer = io.BytesIO()
+    with pikepdf.open(io.BytesIO(pdf((300, 200)))) as document:
+        document.save(buffer, encryption=pikepdf.Encryption(owner="gull", user="gull"))
+    return buffer.getvalue()
+
+
+def test_a_locked_pdf_asks_for_one_without_a_password(tmp_path: Path) -> None:
+    with pytest.raises(ArtworkError, match="locked with a password"):
+        read_artwork(kept(tmp_path, locked_pdf()))
+
+
+@pytest.mark.parametrize(
+    ("limit", "content", "says"),
+    [
+        ("MOST_PIXELS", picture(10, 10), "too many pixels"),
+        ("MOST_SVG_BYTES", (SVG + "<g/>" * 30 + "</svg>").encode(), "too large; export it as PDF"),
+    ],
+)
+def test_artwork_beyond_what_can_be_opened_is_refused(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, limit: str, content: bytes, says: str
+) -> None:
+    monkeypatch.setattr(f"weald.exchange.artwork.{limit}", 99)
+    with pytest.raises(ArtworkError, match=says):
+        read_artwork(kept(tmp_path, content))
+
+
+@pytest.mark.parametrize(("turn", "size"), [(90, (200, 300)), (180, (300, 200)), (270, (200, 300))])
+def test_a_turned_page_is_as_large_as_it_shows(tmp_path: Path, turn: int, size: tuple[float, float]) -> None:
+    path = kept(tmp_path, pdf((300, 200)))
+    with pikepdf.open(path, allow_overwriting_input=True) as document:
+        document.pages[0].Rotate = turn
+        document.save(path)
+    found = read_artwork(path)
+    assert (found.width, found.height) == (pytest.approx(size[0]), pytest.approx(size[1]))
+
+
+def test_a_cropped_page_is_as_large_as_its_crop(tmp_path: Path) -> None:
+    path = kept(tmp_path, pdf((300, 200)))
+    with pikepdf.open(path, allow_overwriting_input=True) as document:
+        document.pages[0].CropBox = pikepdf.Array([10 * mm, 20 * mm, 260 * mm, 180 * mm])
+        document.save(path)
+    found = read_artwork(path)
+    assert (found.width, found.height) == (pytest.approx(250, abs=0.01), pytest.approx(160, abs=0.01))
+
+
+def test_a_picture_that_says_an_unlikely_fineness_is_taken_at_the_usual_one(tmp_path: Path) -> None:
+    found = read_artwork(kept(tmp_path, picture(600, 300, dpi=(1, 1))))
+    assert found.width == pytest.approx(50.8)
+
+
+@pytest.mark.parametrize("kind", ["PNG", "JPEG"])
+def test_a_preview_of_a_picture_keeps_its_shape_and_colour(tmp_path: Path, kind: str) -> None:
+    path = kept(tmp_path, picture(800, 400, kind))
+    shown = Image.open(io.BytesIO(artwork_png(path, read_artwork(path).kind, 200)))
+    assert shown.size == (200, 100)
+    middle = shown.convert("RGB").getpixel((100, 50))
+    assert middle == pytest.approx((200, 40, 40), abs=6)

@@ -5,11 +5,12 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from weald.core.cutting.halving import Torn, torn_sheets
+from weald.core.diagonal import Askew
 from weald.core.findings import Patch
 from weald.core.paper import Lay, SheetGrain, across, grain_word
 from weald.core.pieces import GRAIN_NEEDED, Piece, PieceMaterial
 from weald.core.spec import PieceStock
-from weald.core.stations.cutting import TEXT_SHEET, THICKNESS_NOTICED, lay_of
+from weald.core.stations.cutting import TEXT_SHEET, THICKNESS_NOTICED, lay_askew, lay_of
 from weald.core.stock import FLAT, MM_PER_METRE, StockItem, StockKind, count_words
 from weald.core.units import Mm, Notation, plain_number
 
@@ -141,30 +142,32 @@ def choose_stock(
 def _candidate(piece: Piece, entry: OnShelf, notation: Notation) -> Candidate:
     item, stock = entry.item, as_piece_stock(entry)
     lay = lay_of(piece, stock, square=entry.offcut)
+    askew = None if lay else lay_askew(piece, stock)
     wanted = piece.count + piece.spare
-    per_sheet, takes = _yield(piece, stock, lay, wanted)
-    right: bool | None = None
+    per_sheet, takes = (1, wanted) if askew else _yield(piece, stock, lay, wanted)
+    fits = bool(lay or askew)
+    right: bool | None = True if askew and piece.grain == "any" else None
     if lay is not None:
         right = True if piece.grain == "any" else None if stock.grain is None else lay.grain_right
     area = stock.width * (takes if stock.height is None else takes * stock.height)
-    waste = 100 * (1 - wanted * piece.cut_width * piece.height / area) if area and lay else 100.0
+    waste = 100 * (1 - wanted * piece.cut_width * piece.height / area) if area and fits else 100.0
     amount = takes / MM_PER_METRE if stock.height is None else takes
     return Candidate(
         number=entry.number,
         name=item.name,
         kind=item.kind,
         size=_size(stock, notation),
-        grain=_grain(stock, lay),
+        grain=_grain(stock, lay) if lay or not askew else "no grain to mind",
         grain_right=right,
-        fits=lay is not None,
-        lie="" if lay is None else f"{lay.columns} × {lay.rows}, {'turned' if lay.turned else 'upright'}",
+        fits=fits,
+        lie=_lie(lay, askew),
         per_sheet=per_sheet,
         takes=takes,
-        takes_words=count_words(item, takes) if lay else "",
+        takes_words=count_words(item, takes) if fits else "",
         has_words=count_words(item, entry.count),
-        enough=lay is not None and takes <= entry.count,
+        enough=fits and takes <= entry.count,
         waste=max(0.0, waste),
-        price=None if item.price is None or lay is None else item.price * amount,
+        price=item.price * amount if item.price is not None and fits else None,
         torn=_torn(piece, stock, notation),
         notes=tuple(_notes(piece, item, notation)),
         offcut=entry.offcut,
@@ -181,6 +184,12 @@ def _yield(piece: Piece, stock: PieceStock, lay: Lay | None, wanted: int) -> tup
         return lay.count, math.ceil(wanted / lay.count)
     length = piece.cut_width if lay.turned else piece.height
     return int(lay.columns * MM_PER_METRE // length), math.ceil(math.ceil(wanted / lay.columns) * length)
+
+
+def _lie(lay: Lay | None, askew: Askew | None) -> str:
+    if lay is not None:
+        return f"{lay.columns} × {lay.rows}, {'turned' if lay.turned else 'upright'}"
+    return f"askew, turned by {askew.degrees:.0f}°" if askew else ""
 
 
 def _size(stock: PieceStock, notation: Notation) -> str:

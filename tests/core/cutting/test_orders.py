@@ -5,6 +5,7 @@ from typing import Any
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.conftest import job_in
 from tests.core.cutting.exhaustive import comes_out
 from weald.core.cutting.cuts import cut_list, part_names
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock
@@ -146,3 +147,16 @@ def test_a_sheet_is_drawn_with_its_pieces_named_and_its_cuts_numbered() -> None:
     assert names[0] == "the sheet"
     assert sorted(names.values()).count("Board") == 2
     assert all(names[step.part] for step in cuts.steps)
+
+
+def test_a_piece_that_lies_askew_is_named_and_left_to_the_knife() -> None:
+    job = job_in("laced_boards")
+    job["binding"] |= {"covering": "full", "paring": 0, "turn_in": 15}
+    job["leaf"] = {"width": 200, "height": 80}
+    job["stock"] = {"cover": {"item": 7, "name": "calf", "form": "skin", "width": 440, "height": 400}}
+    skin = shelf_item(7, name="calf", kind="leather", form="skin", width=440, height=400, grain=None)
+    pieces = plan(read_spec(job)).pieces
+    groups, without = cutting_groups([JobPieces(1, "Log", pieces)], {7: [skin]}, Wishes())
+    assert groups == []
+    said = next(words for words in without if words.startswith("Cover lies askew on calf"))
+    assert "cut it by the drawing" in said

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field, replace
 
 from weald.core.cutting.layout import Layout
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, check_sizes, homeless
+from weald.core.diagonal import askew
 from weald.core.pieces import Piece, PieceGrain, PieceMaterial
 from weald.core.stock_choice import OnShelf
 from weald.core.units import Mm
@@ -78,11 +79,25 @@ def cutting_groups(
         order = CuttingOrder(tuple(wanted), tuple(_stock(entry) for entry in entries), wishes.shears)
         check_sizes(order)
         lost = homeless(order)
-        without += lost.values()
+        without += (_askew_words(blank, entries) or lost[blank.id] for blank in wanted if blank.id in lost)
         if kept := tuple(blank for blank in wanted if blank.id not in lost):
             order = replace(order, blanks=kept)
             groups.append(Group(item, shelf[item][0].item.name, materials[item], order))
     return groups, without
+
+
+def _askew_words(blank: Blank, entries: Sequence[OnShelf]) -> str:
+    """What to do with a piece that lies on a skin only askew, where shears have no square to cut from."""
+    for entry in entries:
+        skin = entry.item
+        if skin.form == "skin" and skin.width and skin.height:
+            turn = askew((blank.width, blank.height), (skin.width, skin.height))
+            if turn:
+                return (
+                    f"{blank.label} lies askew on {skin.name}, turned by {turn:.0f}°: cut it by the drawing "
+                    "at the station Cutting, and count the skins afterwards."
+                )
+    return ""
 
 
 def _blank(job: JobPieces, piece: Piece, name: str, wishes: Wishes) -> Blank:

@@ -108,7 +108,7 @@ def _stocked(piece: Piece, stock: PieceStock | None, notation: Notation) -> Stoc
     if stock is None:
         return StockedPiece(piece, ())
     lay = lay_of(piece, stock)
-    laid = None if lay else _askew(piece, stock)
+    laid = None if lay else lay_askew(piece, stock)
     right = piece.grain == "any" or (None if stock.grain is None else bool(lay and lay.grain_right))
     piece = replace(
         piece,
@@ -122,7 +122,7 @@ def _stocked(piece: Piece, stock: PieceStock | None, notation: Notation) -> Stoc
     return StockedPiece(piece, tuple(_mind(piece, stock, lay, laid, notation)), laid)
 
 
-def _askew(piece: Piece, stock: PieceStock) -> Askew | None:
+def lay_askew(piece: Piece, stock: PieceStock) -> Askew | None:
     """How a piece lies on a skin that is too short for it."""
     if stock.form != "skin" or stock.height is None:
         return None
