@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from tests.conftest import STRUCTURES, codes, job_in, planned, value
 from weald.core.closed_cover import ClosedCover, Face
 from weald.core.cover_art import CoverArt
-from weald.core.drawing import Area
+from weald.core.drawing import Area, Line
 from weald.core.ean import HEIGHT, MODULE, WIDTH, bars, check_digit, read_barcode
 from weald.core.errors import SizeError
 
@@ -308,3 +308,19 @@ def test_flaps_lie_folded_in_on_the_closed_book() -> None:
     binding = {"structure": "wrapper", "cover_thickness": 0.3, "flaps": 70}
     closed = closed_book({"binding": binding})
     assert {face.kind for face in closed.faces} == {"back", "spine", "front", "leaves"}
+
+
+@pytest.mark.parametrize("structure", ["flat_case", "rounded_case", "laced_boards", "printed_case"])
+def test_the_closed_book_is_the_section_that_is_drawn(structure: str) -> None:
+    made = planned(on_paper(structure))
+    section = next(each for each in made.drawings if each.id == "case.section")
+    (cloth,) = (each for each in section.elements if isinstance(each, Line) and each.layer == "thread")
+    closed = closed_book(on_paper(structure))
+    lefts = [face.corner for face in upright(closed)]
+    # the drawing breaks off on the boards; from where it begins to bend to where it ends, they are one line
+    drawn = cloth.points[1:-1]
+    shift = min(x for x, _, _ in lefts) - min(x for x, _ in drawn)
+    for x, y in drawn:
+        assert any(math.dist((x + shift, -y), (at, towards)) < 1e-6 for at, _, towards in lefts), (
+            f"{x}, {y} is not on the closed book"
+        )

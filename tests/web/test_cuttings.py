@@ -342,3 +342,59 @@ def test_cut_by_two_people_at_once_is_booked_once(binder: User, board: ShelfItem
     assert sorted(booked) == [200, 200, 409, 409]
     assert board.count == 1
     assert sum(board.movements.values_list("change", flat=True)) == 1
+
+
+def test_something_unforeseen_in_laying_out_is_said_without_a_trace(
+    client: Client, binder: User, board: ShelfItem, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    def broken(*args: Any) -> Any:
+        raise RuntimeError("at line 42")
+
+    made = ask(client, job_on(binder, board)).json()
+    monkeypatch.setattr(solve, "lay_out_groups", broken)
+    cuttings.carry_out(made["id"])
+    opened = client.get(f"/api/cuttings/{made['id']}").json()
+    assert opened["state"] == "failed"
+    assert "ask again" in opened["message"]
+    assert "42" not in opened["message"]
+
+
+def test_stock_that_left_the_shelf_is_not_booked(client: Client, binder: User, board: ShelfItem) -> None:
+    made = laid_out(client, job_on(binder, board))
+    board.delete()
+    answer = send(client, "POST", f"/api/cuttings/{made['id']}/book")
+    assert (answer.status_code, answer.json()["code"]) == (409, "short")
+    assert "not on the shelf any more" in answer.json()["message"]
+
+
+def test_a_layout_that_is_not_there_any_more_is_passed_over(binder: User) -> None:
+    cuttings.carry_out("6f2c1a3e-0000-4000-8000-000000000000")
+    assert Cutting.objects.count() == 0
+
+
+def test_a_skin_too_short_is_offered_and_its_piece_drawn_askew(client: Client, binder: User) -> None:
+    calf = {"name": "calf", "kind": "leather", "form": "skin", "width": 440, "height": 400}
+    skin = add_item(binder.membership.workshop, binder, read_stock(calf), 2)
+    spec = {
+        "title": "Log",
+        "leaf": {"width": 200, "height": 80},
+        "back": {"shape": "round", "shoulder": "45"},
+        "binding": {
+            "structure": "laced_boards",
+            "covering": "full",
+            "material": "leather",
+            "paring": 0,
+            "turn_in": 15,
+        },
+    }
+    job = make_job(binder, spec)
+    asked = client.get(f"/api/jobs/{job.pk}").json()["spec"]
+    choice = send(client, "POST", "/api/stock-for?piece=cover", asked).json()
+    (candidate,) = choice["candidates"]
+    assert (candidate["number"], candidate["fits"], candidate["enough"]) == (skin.pk, True, True)
+    assert candidate["lie"].startswith("askew")
+    chosen = make_job(binder, {**spec, "stock": {"cover": candidate["patch"]["stock.cover"]}})
+    for kind in ("pdf", "svg", "dxf"):
+        taken = client.get(f"/api/jobs/{chosen.pk}/drawings/cutting.skins.{kind}")
+        assert taken.status_code == 200, taken.content
+    assert client.get(f"/api/jobs/{job.pk}/drawings/cutting.skins.pdf").status_code == 404

@@ -99,3 +99,25 @@ def test_another_workshops_sets_and_jobs_are_not_there(
     assert send(client, "POST", "/api/sets", {"title": "Mine", "job": theirs.pk}).status_code == 404
     sneaky = {"version": 1, "spec": {"volumes": [{"number": 1, "job": theirs.pk}]}}
     assert send(client, "PUT", path, sneaky).status_code == 404
+
+
+def test_the_spines_come_out_in_every_format_once_there_are_volumes(
+    client: Client, logs: dict[str, Any]
+) -> None:
+    path = f"/api/sets/{logs['id']}"
+    send(client, "PUT", path, {"version": 1, "spec": {"title": "Logs", "volumes": []}})
+    assert client.get(f"{path}/spines.pdf").status_code == 404, "an empty set has no spines"
+    send(client, "PUT", path, {"version": 2, "spec": {"title": "Logs", "volumes": volumes(1, 2, 4)}})
+    for kind, begins in (("pdf", b"%PDF"), ("svg", b"<?xml"), ("dxf", b"  0")):
+        taken = client.get(f"{path}/spines.{kind}")
+        assert taken.status_code == 200
+        assert taken.content[:5].startswith(begins)
+
+
+def test_a_set_is_thrown_away_and_its_jobs_stay(client: Client, logs: dict[str, Any], job: Job) -> None:
+    send(client, "PUT", f"/api/sets/{logs['id']}", {"version": 1, "spec": {"volumes": volumes(1)}})
+    begun = client.post(f"/api/sets/{logs['id']}/volumes/0/job").json()["job"]
+    assert client.delete(f"/api/sets/{logs['id']}").status_code == 204
+    assert client.get("/api/sets").json() == []
+    assert BookSet.objects.count() == 0
+    assert {each.pk for each in Job.objects.all()} == {job.pk, begun}

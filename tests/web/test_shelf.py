@@ -234,3 +234,31 @@ def test_one_request_sent_again_and_again_at_once_counts_once(binder: User) -> N
         assert list(people.map(take, range(6))) == [7] * 6
     item.refresh_from_db()
     assert (item.count, item.movements.count()) == (7, 2)
+
+
+def test_a_level_to_warn_at_that_is_no_amount_names_its_own_place(client: Client) -> None:
+    answer = send(client, "POST", "/api/shelf", {"name": "Gull laid", "count": "3", "warn_below": "some"})
+    assert (answer.status_code, list(answer.json()["fields"])) == (422, ["warn_below"])
+    wrong = send(client, "POST", "/api/shelf", {"name": "Gull laid", "count": "many"})
+    assert list(wrong.json()["fields"]) == ["count"]
+
+
+def test_a_table_too_large_is_not_read(client: Client, monkeypatch: pytest.MonkeyPatch) -> None:
+    put(client, count="9")
+    monkeypatch.setattr("weald.web.api.shelf.LARGEST_TABLE", 99)
+    answer = bring(client, client.get("/api/shelf.csv").content.decode() + "\n" * 99, "?take=true")
+    assert answer.status_code == 422
+    assert "split it" in answer.json()["message"]
+
+
+def test_an_item_is_opened_with_what_its_offcuts_hold(client: Client, binder: User) -> None:
+    row = put(client, kind="board", width=1000, height=700, grain="width", count="2")
+    offcut = read_stock({"name": "Gull laid", "kind": "board", "width": 300, "height": 200, "grain": "width"})
+    whole = ShelfItem.objects.get(pk=row["id"])
+    piece = services.add_item(binder.membership.workshop, binder, offcut, 3)
+    piece.offcut_of = whole
+    piece.save()
+    opened = client.get(f"/api/shelf/{row['id']}").json()
+    assert (opened["count"], opened["item"]["name"]) == (2, "Gull laid")
+    assert opened["offcuts"] == 3
+    assert client.get(f"/api/shelf/{row['id'] + 99}").status_code == 404
