@@ -16,6 +16,13 @@ hypothesis_settings.register_profile("weald", deadline=None)
 hypothesis_settings.load_profile("weald")
 
 
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """What drives a browser or a whole demo is left to one process; all else runs beside it."""
+    for item in items:
+        if item.path.parent.name in ("browser", "command"):
+            item.add_marker(pytest.mark.xdist_group("screen"))
+
+
 @pytest.fixture(autouse=True)
 def quick_passwords(settings: Any) -> None:
     """Passwords hashed slowly, as they are in use, would take most of the tests' time."""

@@ -111,6 +111,10 @@ def test_the_interface_is_built_anew_only_when_its_sources_change(
     assert len(list((tmp_path / "var" / "frontend").iterdir())) <= 5
 
 
+def test_what_a_build_leaves_behind_does_not_make_it_stale() -> None:
+    assert frontend.build() == Path(os.environ["WEALD_FRONTEND"])
+
+
 @pytest.fixture
 def var(tmp_path: Path) -> Path:
     """A place of its own for what the demo makes, with the interface as it is built already."""

@@ -6,6 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.conftest import planned
 from weald.core.errors import SpecError
 from weald.core.house import (
     RULES,
@@ -13,6 +14,7 @@ from weald.core.house import (
     House,
     departures,
     gauge_hints,
+    plan_in_own_words,
     read_house,
     spoken,
     squares_for,
@@ -143,6 +145,18 @@ def test_the_workshops_own_word_is_spoken_and_signature_marks_stay() -> None:
     assert spoken(said, "section") == "Sections: 3 sheets a section; signature marks in letters."
     assert spoken(said, "gathering").startswith("Gatherings: 3 sheets a gathering")
     assert spoken('"signature_marks": "letters"', "section") == '"signature_marks": "letters"'
+
+
+def test_a_plan_in_the_workshops_own_words_is_the_same_plan() -> None:
+    made = planned({"title": "Signature tunes", "text": {"pages": 320}})
+    said = plan_in_own_words(made, "gathering")
+    assert said.title == "Signature tunes"
+    assert [each.value for each in said.quantities] == [each.value for each in made.quantities]
+    assert said.pieces == made.pieces
+    words = " ".join(look.text for look in said.looks)
+    assert "All gatherings the same way up" in words
+    assert "signature" not in words
+    assert plan_in_own_words(made, "signature") is made
 
 
 def test_a_left_hand_sews_the_other_way_round() -> None:

@@ -259,3 +259,13 @@ def test_the_job_sheet_holds_every_piece_of_every_binding(name: str) -> None:
     for piece in made.pieces:
         assert piece.label.split()[0] in words, piece.id
     assert "Sewing" in words
+
+
+def test_the_job_sheet_says_what_to_look_at_in_the_workshops_own_words(contract_job: dict[str, Any]) -> None:
+    made = planned(contract_job)
+    words = " ".join(text_of(job_sheet_pdf(made, "a4", (), "section")).split())
+    assert "What to look at" in words
+    for look in made.looks:
+        assert look.text.replace("signature", "section") in words
+    assert "Sections No." in words
+    assert "signatures" not in words.lower().replace("signature mark", "")

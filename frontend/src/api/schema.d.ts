@@ -2265,6 +2265,19 @@ export interface components {
             kind: "line";
         };
         /**
+         * Look
+         * @description Something to look at, at the station where it is done.
+         */
+        Look: {
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            /** Text */
+            text: string;
+        };
+        /**
          * Option
          * @description Something that can be chosen.
          */
@@ -2429,6 +2442,8 @@ export interface components {
             grain_needed: string;
             structure: components["schemas"]["StructureFacts"];
             cover_art: components["schemas"]["CoverArt"] | null;
+            /** Looks */
+            looks: components["schemas"]["Look"][];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
             /** Shown Section */

@@ -82,7 +82,7 @@ function Rules({ opened }: { opened: HouseReply }) {
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-2 flex flex-wrap items-center gap-3">
-        <h1 className="font-serif text-2xl font-semibold">House rules</h1>
+        <h1 className="text-3xl font-semibold">House rules</h1>
         <Button kind="main" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
           Keep these rules
         </Button>

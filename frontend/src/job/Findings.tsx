@@ -38,6 +38,22 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
+/** What to look at before going on, where a mistake still costs nothing. */
+export function Looks({ plan, station }: { plan: Plan; station: Station }) {
+  const looks = plan.looks.filter((look) => look.station === station);
+  if (looks.length === 0) return null;
+  return (
+    <section className="mt-4">
+      <h2 className="mb-1 text-lg font-semibold">Look at</h2>
+      <ul className="list-disc space-y-1 pl-5 text-sm">
+        {looks.map((look) => (
+          <li key={look.text}>{look.text}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 export function Cautions({ plan, station }: { plan: Plan; station: Station }) {
   return plan.cautions
     .filter((caution) => caution.station === station)

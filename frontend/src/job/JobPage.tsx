@@ -14,7 +14,7 @@ import { CuttingStation } from "./cutting/CuttingStation";
 import { LitContext, SessionContext, useSession, useSnapshot } from "./context";
 import { Drawings } from "./Drawings";
 import { Find } from "./Find";
-import { Cautions, Findings } from "./Findings";
+import { Cautions, Findings, Looks } from "./Findings";
 import { FoldingViews } from "./folding/FoldingViews";
 import { History } from "./History";
 import { HouseNotes } from "./HouseNotes";
@@ -236,6 +236,7 @@ function Stations() {
               )}
               {station === "folding" && <FoldWords plan={plan} onSection={setSection} />}
               <HouseNotes plan={plan} station={station} />
+              <Looks plan={plan} station={station} />
               <Cautions plan={plan} station={station} />
             </>
           )}

@@ -27,7 +27,7 @@ export default function Sets() {
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <h1 className="font-serif text-2xl font-semibold">Sets</h1>
+        <h1 className="text-3xl font-semibold">Sets</h1>
         <Button kind="main" onClick={() => setBeginning(true)}>
           New set
         </Button>

@@ -53,10 +53,10 @@ def lint() -> None:
 def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards.
 
-    As many tests run at a time as there are cores; whoever is free takes some of those that wait.
+    As many tests run at a time as there are cores, but never more than one that drives a screen.
     """
     lint()
-    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", "--dist=worksteal", *arguments))
+    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", "--dist=loadgroup", *arguments))
 
 
 def _run_upon_database(name: str, command: list[str]) -> None:

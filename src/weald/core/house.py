@@ -7,10 +7,10 @@ by itself.
 
 import re
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import Field, TypeAdapter, ValidationError
 
 from weald.core.bindings.case_schools import JOINT_SCHOOLS, SPINE_SCHOOLS
 from weald.core.bindings.catalogue import structure_of
@@ -19,6 +19,7 @@ from weald.core.entries import Entries, Length, Size, problems
 from weald.core.errors import SizeError, SpecError
 from weald.core.findings import Patch
 from weald.core.patching import value_at, with_entry
+from weald.core.plan import Plan
 from weald.core.reckoning import Quantity, Station
 from weald.core.spec import JobSpec, read_spec
 from weald.core.units import TOLERANCE, BareUnit, Mm, Notation
@@ -351,3 +352,14 @@ def spoken(text: str, vocabulary: Vocabulary) -> str:
         return own.capitalize() if match[1] == "S" else own
 
     return _SIGNATURE.sub(word, text)
+
+
+_PLANS = TypeAdapter(Plan)
+
+
+def plan_in_own_words(made: Plan, vocabulary: Vocabulary) -> Plan:
+    """A plan with the workshop's own word for a section throughout; what the binder named stays."""
+    if vocabulary == "signature":
+        return made
+    said = _PLANS.validate_json(spoken(_PLANS.dump_json(made).decode(), vocabulary))
+    return replace(said, title=made.title)

@@ -19,6 +19,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.fold_steps import FoldStep
 from weald.core.folding import FoldedPacket, fold_packet
 from weald.core.imposition import Section, Sheet
+from weald.core.looking import Look, what_to_look_at
 from weald.core.pieces import Piece, draw_pieces, make_piece
 from weald.core.press import Press, folds_of
 from weald.core.press_drawings import draw_printed
@@ -88,6 +89,7 @@ class Plan:
     :param printing: what to set in the print dialog, and what to do with the sheets.
     :param grain_needed: which way the grain of the unfolded sheet has to run, in words.
     :param structure: the binding in words, and what it asks for.
+    :param looks: what to look at before going on, in the order of work.
     :param shown_section: the signature drawn at the folding station, from 1.
     """
 
@@ -103,6 +105,7 @@ class Plan:
     grain_needed: str
     structure: StructureFacts
     cover_art: CoverArt | None
+    looks: tuple[Look, ...]
     cautions: tuple[Caution, ...]
     shown_section: int
 
@@ -131,6 +134,7 @@ def plan(
     treatment = structure.treatment(spec)
     block = reckon_block(spec, structure, paper, folding, ledger)
     sewing = sewing_station.reckon(spec, treatment.method, block, ledger, structure.banded)
+    signatures = len(folding.sections) if folding.sewn else 0
     bound = structure.bind(spec, block, sewing.holes, ledger)
     art = cover_art.reckon(spec, block, bound.profile, ledger) if structure.shows_print(spec) else None
     finish = finish_station.reckon(spec, structure.lettered, structure.banded, ledger)
@@ -174,7 +178,7 @@ def plan(
         *sewing_station.mind(spec, sewing, block, ledger),
         *block_station.mind(spec, treatment, block, ledger),
         *mind_choices(structure, spec),
-        *mind_suits(structure, spec, len(folding.sections) if folding.sewn else 0, block, ledger),
+        *mind_suits(structure, spec, signatures, block, ledger),
         *bound.findings,
         *(cover_art.mind(spec, art, ledger) if art else ()),
         *finish_station.mind(spec, finish, ledger),
@@ -196,6 +200,7 @@ def plan(
         grain_needed=folding_station.grain_words(packet, paper, notation),
         structure=facts_of(structure, spec),
         cover_art=art,
+        looks=what_to_look_at(structure, block, signatures if block.sections else 0, ledger),
         cautions=tuple(Caution(station, text + _CAUTION_TAIL) for station, text in _CAUTIONS),
         shown_section=min(section, len(folding.sections)),
     )

@@ -5,6 +5,7 @@ from collections.abc import Iterator
 from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, KeepTogether, PageBreak, Spacer
 
+from weald.core.house import Vocabulary, plan_in_own_words, spoken
 from weald.core.imposition import Placement, in_reading_order
 from weald.core.plan import Plan
 from weald.core.reckoning import STATION_TITLES, STATIONS, Quantity, Station
@@ -26,15 +27,19 @@ _GRAIN_MARKS = {"height": "along height", "width": "along width", "any": "either
 _SEVERITY = {"stop": "STOP", "mind": "Mind", "note": "Note"}
 
 
-def job_sheet_pdf(plan: Plan, paper: str, facts: tuple[tuple[str, str], ...]) -> bytes:
+def job_sheet_pdf(
+    plan: Plan, paper: str, facts: tuple[tuple[str, str], ...], vocabulary: Vocabulary = "signature"
+) -> bytes:
     """The job sheet.
 
     :param paper: "a4" or "letter".
     :param facts: what the binder chose, as (label, text): paper, board, cloth and the like.
+    :param vocabulary: the workshop's word for a section.
     """
+    plan = plan_in_own_words(plan, vocabulary)
     story = [*_head(plan, facts), *_minds(plan), *_pieces(plan), *_reckoning(plan)]
-    story += _signatures(plan)
-    story += [PageBreak(), *_drawings(plan, width_of(paper)), *_cautions(plan)]
+    story += _signatures(plan, spoken("Signatures", vocabulary))
+    story += [PageBreak(), *_drawings(plan, width_of(paper)), *_looks(plan), *_cautions(plan)]
     return built(story, paper, f"{plan.title}: job sheet", plan.title)
 
 
@@ -101,9 +106,9 @@ def _reckoning(plan: Plan) -> Iterator[Flowable]:
         yield Spacer(1, 3 * mm)
 
 
-def _signatures(plan: Plan) -> Iterator[Flowable]:
+def _signatures(plan: Plan, title: str) -> Iterator[Flowable]:
     """Which pages stand on which sheet, as they are to be checked when gathering."""
-    yield text("Signatures", HEADING)
+    yield text(title, HEADING)
     rows: list[list[Flowable | str]] = [["No.", "Sheets", "Pages", "Sheet by sheet: outer side / inner side"]]
     for section in plan.sections:
         sheets = [sheet for sheet in plan.sheets if sheet.section == section.section]
@@ -122,6 +127,15 @@ def _drawings(plan: Plan, width: Mm) -> Iterator[Flowable]:
         flowable = DrawingFlowable(drawing, width, _DRAWING_HEIGHT)
         heading = text(f"{drawing.title} ({flowable.scale_text})", HEADING)
         yield KeepTogether([heading, flowable, Spacer(1, 4 * mm)])
+
+
+def _looks(plan: Plan) -> Iterator[Flowable]:
+    """What to look at, each with room for a tick."""
+    yield text("What to look at", HEADING)
+    rows: list[list[Flowable | str]] = [
+        [STATION_TITLES[look.station], text(look.text), ""] for look in plan.looks
+    ]
+    yield table(rows, [30, 130, 13], header=False)
 
 
 def _cautions(plan: Plan) -> Iterator[Flowable]:

@@ -103,6 +103,11 @@ class Structure:
             leaf_factor=2 if self.name == "single_leaves" and spec.binding.leaves == "drum" else 1,
         )
 
+    @property
+    def in_shoulders(self) -> bool:
+        """Whether its boards sit in the shoulders and are held by the block itself, not by a case."""
+        return "binding.french_joint" in self.entries
+
     def shows_print(self, spec: JobSpec) -> bool:
         """Whether what is printed on its cover is planned: on paper in one piece."""
         whole = self.covering(spec) in ("full", "three_piece")

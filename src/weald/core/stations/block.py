@@ -27,6 +27,8 @@ from weald.core.units import TOLERANCE, Mm
 THICKEST: Mm = 300.0
 MEASUREMENT_DOUBTED = 0.2
 DIAGONALS_MAY_DIFFER: Mm = 0.5
+BOARD_COVERS_BAND: Mm = 0.5
+"""The board stands over the end band by at least so much."""
 ROUND_SCHOOLS: tuple[tuple[str, str, float, str], ...] = (
     ("fifth", "a fifth of a circle", GENTLE_ROUND, "gentle: takes up about 7 % of swell"),
     ("third", "a third of a circle", FULL_ROUND, "full: takes up about 21 %"),
@@ -482,8 +484,8 @@ def _mind_trimming(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Find
             found.append(finding("diagonals.equal", "block.diagonal_1"))
     squares = spec.binding.squares
     band, head = spec.block.end_band_height, min(squares.head, squares.tail)
-    if spec.block.end_bands != "none" and band > head - DIAGONALS_MAY_DIFFER + TOLERANCE:
-        fits = max(head - DIAGONALS_MAY_DIFFER, 0.5)
+    if spec.block.end_bands != "none" and band > head - BOARD_COVERS_BAND + TOLERANCE:
+        fits = max(head - BOARD_COVERS_BAND, 0.5)
         found.append(
             finding(
                 "end_band.high",

@@ -22,9 +22,9 @@ from weald.exchange.job_file import write_job_file
 from weald.exchange.job_sheet import job_sheet_pdf
 from weald.exchange.pieces_csv import pieces_csv
 from weald.exchange.true_size import true_size_pdf
-from weald.web.accounts.services import preferences_of
+from weald.web.accounts.services import house_of, preferences_of
 from weald.web.api.jobs import job_of
-from weald.web.api.people import notation_of, person
+from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import Problem
 
 router = Router(tags=["downloads"])
@@ -105,7 +105,8 @@ def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Que
     """The job sheet as a PDF."""
     spec, notation = _spec(request, job_id), notation_of(request)
     facts = tuple(_facts(spec, notation))
-    content = job_sheet_pdf(plan(spec, notation), _paper(request, paper), facts)
+    word = house_of(workshop_of(request)).vocabulary
+    content = job_sheet_pdf(plan(spec, notation), _paper(request, paper), facts, word)
     return file_response(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
 
 
