@@ -123,7 +123,9 @@ def test_boards_laced_on_with_bands_and_a_lettered_spine(desk: Page) -> None:
     field(desk, "Width").fill("5")
     # (288 − 4 − 4·5) / 5
     expect(line(desk, "panel.each")).to_contain_text("53 mm")
+    expect(desk.get_by_text("The boards laid on before they are fastened")).to_be_visible()
     go_to(desk, "Finish")
+    expect(desk.get_by_text("The lettering in the middle of the spine")).to_be_visible()
     field(desk, "Title, if not the job's").fill("Ledger")
     field(desk, "Direction").select_option("across")
     expect(desk.get_by_role("img", name=re.compile("across the spine"))).to_be_visible()

@@ -132,10 +132,9 @@ def _drawings(plan: Plan, width: Mm) -> Iterator[Flowable]:
 def _looks(plan: Plan) -> Iterator[Flowable]:
     """What to look at, each with room for a tick."""
     yield text("What to look at", HEADING)
-    rows: list[list[Flowable | str]] = [
-        [STATION_TITLES[look.station], text(look.text), ""] for look in plan.looks
-    ]
-    yield table(rows, [30, 130, 13], header=False)
+    rows: list[list[Flowable | str]] = [["At", "", "Seen"]]
+    rows += [[STATION_TITLES[look.station], text(look.text), ""] for look in plan.looks]
+    yield table(rows, [30, 130, 13])
 
 
 def _cautions(plan: Plan) -> Iterator[Flowable]:
