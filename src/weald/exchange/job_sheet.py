@@ -23,6 +23,7 @@ from weald.exchange.flowables import (
 )
 
 _DRAWING_HEIGHT: Mm = 118.0
+_TICK = "[  ]"
 _GRAIN_MARKS = {"height": "along height", "width": "along width", "any": "either"}
 _SEVERITY = {"stop": "STOP", "mind": "Mind", "note": "Note"}
 
@@ -74,7 +75,7 @@ def _pieces(plan: Plan) -> Iterator[Flowable]:
                 text(piece.shown),
                 text(grain),
                 text(f"{piece.how}; from {piece.stock}" if piece.stock else piece.how, SMALL),
-                "[  ]",
+                _TICK,
             ]
         )
     yield KeepTogether([text("Pieces", HEADING), table(rows, [30, 18, 46, 28, 41, 10])])
@@ -133,7 +134,7 @@ def _looks(plan: Plan) -> Iterator[Flowable]:
     """What to look at, each with room for a tick."""
     yield text("What to look at", HEADING)
     rows: list[list[Flowable | str]] = [["At", "", "Seen"]]
-    rows += [[STATION_TITLES[look.station], text(look.text), ""] for look in plan.looks]
+    rows += [[STATION_TITLES[look.station], text(look.text), _TICK] for look in plan.looks]
     yield table(rows, [30, 130, 13])
 
 
