@@ -52,3 +52,23 @@ def test_who_is_new_prints_and_measures_as_the_house_does(client: Client, binder
     send(client, "PUT", "/api/house?version=1", {"paper": "letter", "mm_division": 0.1})
     new = add_person("apprentice", "linen-thread", binder.membership.workshop.name, check=False)
     assert (new.preferences.paper, new.preferences.mm_division) == ("letter", 0.1)
+
+
+def test_whatever_is_said_of_a_draft_is_said_in_the_workshops_word(client: Client) -> None:
+    send(client, "PUT", "/api/house?version=1", {"vocabulary": "gathering"})
+    job = {"title": "Signature tunes", "text": {"pages": 320}}
+    for path in ("sewing", "make-ups", "folds", "film", "dummy", "structures", "ways"):
+        answer = send(client, "POST", f"/api/{path}", job)
+        assert answer.status_code == 200
+        assert "signature" not in answer.content.decode().lower().replace("signature mark", ""), path
+    steps = send(client, "POST", "/api/sewing", job).json()["steps"]
+    assert any("the two gatherings below" in step["words"] for step in steps)
+    # what is stored is the binder's own
+    stored = send(client, "POST", "/api/jobs", job).json()
+    assert (stored["title"], stored["spec"]["title"]) == ("Signature tunes", "Signature tunes")
+
+
+def test_a_wrong_draft_is_answered_in_the_workshops_word_too(client: Client) -> None:
+    send(client, "PUT", "/api/house?version=1", {"vocabulary": "section"})
+    answer = send(client, "POST", "/api/sewing", {"text": {"pages": "many"}})
+    assert (answer.status_code, list(answer.json()["fields"])) == (422, ["text.pages"])

@@ -78,21 +78,21 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
     "section.thick": (
         "note",
         "folding",
-        "{sheets} sheets a section is more than {grammage} g/m² folds well: the fore-edge becomes a wedge.",
-        "{low} to {high} sheets a section suit this paper.",
+        "{sheets} sheets a signature is more than {grammage} g/m² folds well: the fore-edge becomes a wedge.",
+        "{low} to {high} sheets a signature suit this paper.",
     ),
     "section.thin": (
         "note",
         "folding",
-        "{sheets} sheets a section is fewer than {grammage} g/m² needs: more sewing, more swell.",
-        "{low} to {high} sheets a section suit this paper.",
+        "{sheets} sheets a signature is fewer than {grammage} g/m² needs: more sewing, more swell.",
+        "{low} to {high} sheets a signature suit this paper.",
     ),
     "creep.beyond_trim": (
         "mind",
         "folding",
         "The inner folios creep {creep} beyond the outer ones, more than the fore-edge trim of {trim}: "
         "trimmed edges stay uneven.",
-        "Trim at least {needs} at the fore-edge, or put fewer sheets in a section.",
+        "Trim at least {needs} at the fore-edge, or put fewer sheets in a signature.",
     ),
     "spread.crosses": (
         "mind",
@@ -183,7 +183,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "mind",
         "block",
         "Swell is {percent} % of the thickness; this back takes {most} % at most, since it is not rounded.",
-        "Sew with {thread} thread or thinner, put more sheets in a section, sew two on, or round the back.",
+        "Sew with {thread} thread or thinner, put more sheets in a signature, sew two on, or round the back.",
     ),
     "block.too_thick": (
         "stop",

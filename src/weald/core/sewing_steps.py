@@ -130,7 +130,7 @@ def _entry_words(holes: Sequence[Hole], index: int, section: int) -> str:
     if section == 1:
         return (
             f"From the spine in {where}; leave a tail of a hand's breadth hanging. A pencil mark on the "
-            "head of every section keeps one from being turned round."
+            "head of every signature keeps one from being turned round."
         )
     return f"Lay signature {section} on, its head to the same side, and go in {where}, just above."
 
@@ -140,7 +140,7 @@ def _round_words(hole: Hole, section: int, loose_boards: bool) -> tuple[str, int
         return f"Round cord {hole.support}, which lies in its kerf, and in again at the same hole.", None
     if hole.kind == "raised":
         return (
-            f"Round cord {hole.support} as many times as it takes to fill up to the next section, and in "
+            f"Round cord {hole.support} as many times as it takes to fill up to the next signature, and in "
             "again at the same hole.",
             None,
         )
@@ -154,7 +154,7 @@ def _round_words(hole: Hole, section: int, loose_boards: bool) -> tuple[str, int
         return f"Out at link {hole.support} and in again at the same hole, leaving a small loop.", None
     below = "loop" if section == 2 and not loose_boards else "thread"
     return (
-        f"Down at link {hole.support}, behind the {below} between the sections below, and in again at the "
+        f"Down at link {hole.support}, behind the {below} between the signatures below, and in again at the "
         "same hole.",
         section - 1,
     )
@@ -163,9 +163,9 @@ def _round_words(hole: Hole, section: int, loose_boards: bool) -> tuple[str, int
 def _end_of_section(holes: Sequence[Hole], index: int, section: int, sections: int) -> Stitch:
     where = _name(holes[index], index, len(holes))
     if sections == 1:
-        return Stitch("spine", section, index, index, "Tie off; a single section has nothing to link to.")
+        return Stitch("spine", section, index, index, "Tie off; a single signature has nothing to link to.")
     if section == 1:
-        words = f"The thread now hangs out {where}: the next section goes straight on top."
+        words = f"The thread now hangs out {where}: the next signature goes straight on top."
         return Stitch("spine", section, index, index, words)
     if section == 2:
         words = f"Tie it to the tail left hanging {where}, in a square knot, snug but not puckered."
@@ -173,7 +173,7 @@ def _end_of_section(holes: Sequence[Hole], index: int, section: int, sections: i
     last = section == sections
     end = where.removeprefix("at the kettle ")
     words = (
-        f"Kettle stitch {end}: behind the stitch that joins the two sections below, and up through the loop"
+        f"Kettle stitch {end}: behind the stitch that joins the two signatures below, and up through the loop"
     )
     words += "; do it twice and cut off." if last else "."
     return Stitch("spine", section, index, index, words, section - 1)
@@ -275,7 +275,7 @@ def sewing_film(
             "The spine",
             rows=(0, 0, 0, 0),
             to_scale=False,
-            text=f"The spine with its sections, the first lowest, heads to the {_heads(left_handed)}.",
+            text=f"The spine with its signatures, the first lowest, heads to the {_heads(left_handed)}.",
         ),
         tuple(
             inside.finish(

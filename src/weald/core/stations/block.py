@@ -286,7 +286,7 @@ def _rounded(
             board.value,
             "{board}",
             {"board": board},
-            rule="marked on the first and last section before backing: what lies beyond is bent over",
+            rule="marked on the first and last signature before backing: what lies beyond is bent over",
         )
         height_of = ledger.reckon(
             "shoulder.height",

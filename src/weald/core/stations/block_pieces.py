@@ -32,8 +32,8 @@ def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list
         "tipped": "folded once, tipped on by a line of 3 mm; trimmed with the block",
         "made": "plain folio; its outer leaf is pasted to the decorated one",
         "cloth_jointed": "folded once; the cloth joint goes round its fold",
-        "sewn": "folded once and sewn on as a section of its own",
-        "wrapped": "folded once, its hook round the outside of the section and sewn with it",
+        "sewn": "folded once and sewn on as a signature of its own",
+        "wrapped": "folded once, its hook round the outside of the signature and sewn with it",
     }[ends.kind]
     folio = (width + (WRAP_HOOK if ends.kind == "wrapped" else 0.0), height)
     pieces = [
@@ -202,7 +202,7 @@ def _end_bands(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
         "{spine} − {section}" if less else "{spine}",
         {"spine": _spine_width(block, ledger)}
         | ({"section": ledger.entry("a section", less, "sections.count")} if less else {}),
-        rule="sewn bands end in the middle of the first and last section"
+        rule="sewn bands end in the middle of the first and last signature"
         if less
         else "cut to the spine, to sit on its edge",
     )

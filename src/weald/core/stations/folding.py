@@ -220,7 +220,7 @@ def _mind_spreads(spec: JobSpec, plan: FoldingPlan) -> Iterator[Finding]:
             left=left,
             right=left + 1,
             where=f"{_said(one)} and {_said(two)}",
-            whole=", ".join(f"{page}–{page + 1}" for page in near) or "of no section here",
+            whole=", ".join(f"{page}–{page + 1}" for page in near) or "of no signature here",
         )
 
 

@@ -144,7 +144,7 @@ def _wrap(spec: JobSpec, method: SewingMethod, section: Mm) -> tuple[Mm, str]:
             f"wound round a raised cord {turns:.0f} times" if sewing.packed else "once round a raised cord"
         )
     if method == "link":
-        return 2 * section, "down to the section before and back"
+        return 2 * section, "down to the signature before and back"
     return 0.0, "nothing"
 
 
@@ -170,7 +170,7 @@ def _reckon_thread(
                 "span": ledger.entry("kettle to kettle", span, "sewing.kettle"),
                 "supports": ledger.entry("supports", sewing.supports, "sewing.supports", "count"),
                 "wrap": ledger.entry("round each", wrap, "sewing.support_width"),
-                "thick": ledger.entry("a section", section, "block.thickness"),
+                "thick": ledger.entry("a signature", section, "block.thickness"),
             },
             rule=why,
         )

@@ -4,6 +4,7 @@ from typing import Annotated, Any
 
 from django.http import HttpRequest
 from ninja import Body, Router, Schema
+from ninja.decorators import decorate_view
 from pydantic import Field
 
 from weald.core.bindings.choosing import StructureChoice, structure_choices
@@ -15,6 +16,7 @@ from weald.core.sewing_steps import SewingFilm
 from weald.core.spec import read_spec
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
+from weald.web.api.own_words import in_own_words
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
 
@@ -24,6 +26,7 @@ router = Router(tags=["binding"])
 @router.post(
     "/structures", response={200: list[StructureChoice], 422: Problem}, operation_id="compareStructures"
 )
+@decorate_view(in_own_words)
 def compare_structures(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[StructureChoice]:
     """Every way to bind a job's text, the simplest first."""
     notation = notation_of(request)
@@ -31,6 +34,7 @@ def compare_structures(request: HttpRequest, job: dict[str, Any] = Body(...)) ->
 
 
 @router.post("/sewing", response={200: SewingFilm, 422: Problem}, operation_id="sewingFilm")
+@decorate_view(in_own_words)
 def sewing(request: HttpRequest, job: dict[str, Any] = Body(...)) -> SewingFilm:
     """The sewing of a job's signatures, step by step, as the house's hand sews."""
     hand = house_of(workshop_of(request)).hand
@@ -45,6 +49,7 @@ class CompareOrder(Schema):
 
 
 @router.post("/ways", response={200: list[Way], 422: Problem}, operation_id="listWays")
+@decorate_view(in_own_words)
 def list_ways(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[Way]:
     """What a job's binding can be compared with: other structures, other schools."""
     notation = notation_of(request)
@@ -52,6 +57,7 @@ def list_ways(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[Way
 
 
 @router.post("/compare", response={200: Comparison, 422: Problem}, operation_id="compareWays")
+@decorate_view(in_own_words)
 def compare_ways(request: HttpRequest, order: CompareOrder) -> Comparison:
     """Two or three ways to bind a job, side by side."""
     notation = notation_of(request)
@@ -72,6 +78,7 @@ class OfferQuestion(Schema):
 
 
 @router.post("/offered-up", response={200: list[Offered], 422: Problem}, operation_id="offerUp")
+@decorate_view(in_own_words)
 def offer_up(request: HttpRequest, question: OfferQuestion) -> list[Offered]:
     """How to go on from a case offered up to its block and found not to fit."""
     notation = notation_of(request)

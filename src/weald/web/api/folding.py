@@ -4,12 +4,14 @@ from typing import Any
 
 from django.http import HttpRequest
 from ninja import Body, Query, Router
+from ninja.decorators import decorate_view
 from pydantic.dataclasses import dataclass
 
 from weald.core.choices import FoldChoice, MakeUpChoice, fold_choices, make_up_choices
 from weald.core.dummy import Film, Opening, fold_film, openings, true_spreads
 from weald.core.press import press
 from weald.core.spec import read_spec
+from weald.web.api.own_words import in_own_words
 from weald.web.api.people import notation_of
 from weald.web.api.schemas import Problem
 
@@ -27,6 +29,7 @@ class Dummy:
 
 
 @router.post("/folds", response={200: list[FoldChoice], 422: Problem}, operation_id="compareFolds")
+@decorate_view(in_own_words)
 def compare_folds(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[FoldChoice, ...]:
     """Every way to fold a job's text."""
     notation = notation_of(request)
@@ -34,6 +37,7 @@ def compare_folds(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tupl
 
 
 @router.post("/make-ups", response={200: list[MakeUpChoice], 422: Problem}, operation_id="compareMakeUps")
+@decorate_view(in_own_words)
 def compare_make_ups(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[MakeUpChoice, ...]:
     """Ways to make a job's text up into signatures, best first."""
     notation = notation_of(request)
@@ -41,6 +45,7 @@ def compare_make_ups(request: HttpRequest, job: dict[str, Any] = Body(...)) -> t
 
 
 @router.post("/film", response={200: Film, 422: Problem}, operation_id="foldFilm")
+@decorate_view(in_own_words)
 def film(
     request: HttpRequest,
     job: dict[str, Any] = Body(...),
@@ -52,6 +57,7 @@ def film(
 
 
 @router.post("/dummy", response={200: Dummy, 422: Problem}, operation_id="openDummy")
+@decorate_view(in_own_words)
 def dummy(request: HttpRequest, job: dict[str, Any] = Body(...), section: int = Query(1, ge=1)) -> Dummy:
     """One signature of the folded dummy, to page through."""
     ready = press(read_spec(job, notation_of(request)))

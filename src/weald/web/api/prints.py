@@ -9,6 +9,7 @@ from typing import Literal
 from django.http import FileResponse, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema, Status
+from ninja.decorators import decorate_view
 from pydantic import Field
 
 from weald.core.forme import Face, Flip
@@ -23,6 +24,7 @@ from weald.exchange.read_imposed import read_imposed
 from weald.standins.duplex_printer import Mishap, Run, back_half_turned, print_pile, turned_sections
 from weald.web.api.downloads import file_response, name_file
 from weald.web.api.jobs import job_of
+from weald.web.api.own_words import in_own_words
 from weald.web.api.people import person
 from weald.web.api.printers import printer_of
 from weald.web.api.schemas import Problem
@@ -253,6 +255,7 @@ class TryReply(Schema):
     response={200: TryReply, 404: Problem, 422: Problem},
     operation_id="tryPrint",
 )
+@decorate_view(in_own_words)
 def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: TryOrder) -> TryReply:
     """Print a file on the simulated printer, fold what comes out, and read it."""
     made = whole_print_of(job_of(request, job_id), print_id)
