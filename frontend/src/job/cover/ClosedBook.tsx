@@ -38,7 +38,7 @@ interface Props {
 }
 
 export function ClosedBook({ art, closed, drawing, href }: Props) {
-  const [turned, setTurned] = useState(32);
+  const [turned, setTurned] = useState<number>(SIDES[0].degrees);
   const [holder, size] = useSize({ width: 240, height: 240 });
   const scale =
     FILLED *

@@ -5,7 +5,6 @@ far a board begins from the block's spine, or from the shoulder, once the case i
 """
 
 import math
-from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -77,8 +76,6 @@ class _Middle:
     hinge: Hinge
     least_gap: Mm
     too_tight: bool
-    how: str
-    terms: Mapping[str, Term]
 
 
 def size_flat(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
@@ -129,8 +126,6 @@ def size_flat(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         hinge=Hinge((0.0, 0.0), ((0.0, spine_board),), spine_board, groove),
         least_gap=least_gap(spine_board, groove),
         too_tight=found is None,
-        how="{spine} + 2 × {gap}",
-        terms={"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")},
     )
     return _finish(spec, block, middle, ledger)
 
@@ -184,8 +179,6 @@ def size_rounded(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         hinge=Hinge((-back, block.shoulder), (), board, groove),
         least_gap=backed_gap(0.0, *tip),
         too_tight=found is None,
-        how="{spine} + 2 × {gap}",
-        terms={"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")},
     )
     return _finish(spec, block, middle, ledger)
 
@@ -218,8 +211,6 @@ def size_without_spine(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         hinge=Hinge((0.0, -block.thickness / 2), ((0.0, 0.0),), board, None),
         least_gap=0.0,
         too_tight=False,
-        how="{distance}",
-        terms={"distance": ledger.ref("case.distance")},
     )
     return _finish(spec, block, middle, ledger)
 
@@ -262,8 +253,6 @@ def size_in_shoulder(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         hinge=Hinge((-back, block.shoulder), (), board, groove),
         least_gap=0.0,
         too_tight=False,
-        how="{spine} + 2 × {gap}",
-        terms={"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")},
     )
     return _finish(spec, block, middle, ledger)
 
@@ -324,11 +313,16 @@ def _finish(spec: JobSpec, block: BlockPlan, middle: _Middle, ledger: Ledger) ->
         "{board} + 2 × {turn_in}",
         {"board": ledger.ref("board.height"), "turn_in": turn_in},
     )
+    if middle.spine == "none":
+        how, terms = "{distance}", {"distance": ledger.ref("case.distance")}
+    else:
+        how = "{spine} + 2 × {gap}"
+        terms = {"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")}
     cover_width = ledger.reckon(
         "cover.width",
         2 * board_width + between + 2 * binding.turn_in,
-        f"2 × {{board}} + {middle.how} + 2 × {{turn_in}}",
-        {"board": ledger.ref("board.width"), **middle.terms, "turn_in": turn_in},
+        f"2 × {{board}} + {how} + 2 × {{turn_in}}",
+        {"board": ledger.ref("board.width"), **terms, "turn_in": turn_in},
     )
     ledger.reckon(
         "turn_in.inside",

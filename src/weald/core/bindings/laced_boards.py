@@ -56,6 +56,7 @@ STRUCTURE = Structure(
     backs=("round",),
     shoulders=("90", "45"),
     coverings=COVERINGS,
+    in_shoulders=True,
     entries=(*ENTRIES, "binding.bands", "block.hollow"),
     chooses={
         "binding.material": "leather",

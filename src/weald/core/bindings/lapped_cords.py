@@ -66,6 +66,7 @@ STRUCTURE = Structure(
     backs=("round",),
     shoulders=("90", "45"),
     coverings=COVERINGS,
+    in_shoulders=True,
     entries=(*ENTRIES, "binding.thin_board", "binding.tape_reach", "binding.bands", "block.hollow"),
     chooses={"sewing.method": "cords", "sewing.support_width": 3, "binding.bands.count": 0},
     thinnest=10.0,

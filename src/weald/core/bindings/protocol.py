@@ -59,6 +59,7 @@ class Structure:
     :param banded: whether bands may run across its spine; ``lettered`` whether it has a spine to letter.
     :param printed: whether its cover is meant to be printed on.
     :param laminated: whether each board is made of a thick and a thin one.
+    :param in_shoulders: whether its boards sit in the shoulders, held by the block itself and not by a case.
     """
 
     name: StructureName
@@ -86,6 +87,7 @@ class Structure:
     lined: bool = True
     hollow: bool = False
     laminated: bool = False
+    in_shoulders: bool = False
     banded: bool = False
     lettered: bool = True
     printed: bool = False
@@ -102,11 +104,6 @@ class Structure:
             most_swell=self.most_swell,
             leaf_factor=2 if self.name == "single_leaves" and spec.binding.leaves == "drum" else 1,
         )
-
-    @property
-    def in_shoulders(self) -> bool:
-        """Whether its boards sit in the shoulders and are held by the block itself, not by a case."""
-        return "binding.french_joint" in self.entries
 
     def shows_print(self, spec: JobSpec) -> bool:
         """Whether what is printed on its cover is planned: on paper in one piece."""

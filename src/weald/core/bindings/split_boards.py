@@ -82,6 +82,7 @@ STRUCTURE = Structure(
     backs=("round",),
     shoulders=("90", "45"),
     coverings=COVERINGS,
+    in_shoulders=True,
     entries=(*ENTRIES, "binding.thin_board", "binding.tape_reach", "binding.groove", "block.hollow"),
     chooses={"binding.french_joint": 4, "binding.bands.count": 0},
     thinnest=10.0,
