@@ -10,10 +10,10 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from benchmarks.yardstick import usual_milliseconds
-from weald.core.folding import fold_inset, fold_motions, fold_packet
-from weald.core.press import press
-from weald.core.programme import NAMED_PROGRAMMES, parse_programme
-from weald.core.spec import JobSpec, read_spec
+from weald.core.folding.packet import fold_inset, fold_motions, fold_packet
+from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.press.press import press
 from weald.exchange.imposed_pdf import Order, impose_pdf
 
 ROUNDS = 5

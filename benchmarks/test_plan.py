@@ -5,8 +5,8 @@ import pytest
 from benchmarks.yardstick import usual_milliseconds
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.bindings.choosing import structure_choices
-from weald.core.plan import plan
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import plan
 from weald.core.units import MILLIMETRES
 
 

@@ -5,9 +5,9 @@ import pytest
 from hypothesis import settings as hypothesis_settings
 
 from weald.core.bindings.catalogue import STRUCTURES as CATALOGUE
-from weald.core.plan import Plan, plan
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import Plan, plan
 from weald.core.reckoning import Quantity
-from weald.core.spec import read_spec
 
 STRUCTURES = {str(name): structure for name, structure in CATALOGUE.items()}
 

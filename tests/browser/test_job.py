@@ -18,7 +18,7 @@ from tests.browser.steps import (
     open_job,
     open_tab,
 )
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
 

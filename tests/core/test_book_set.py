@@ -7,11 +7,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from weald.core.book_set import BookSet, SetPlan, numeral, plan_set, read_set, volume_spec
 from weald.core.drawing import Area, Dimension
 from weald.core.errors import SpecError
-from weald.core.plan import plan
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.planning.book_set import SetPlan, SetSpec, numeral, plan_set, read_set, volume_spec
+from weald.core.planning.plan import plan
 from weald.core.units import MILLIMETRES, Notation
 
 BOOK = read_spec(
@@ -143,7 +143,7 @@ def test_titles_are_of_one_size_on_every_spine() -> None:
 
 def test_a_volume_does_not_inherit_the_thickness_of_the_book_it_is_like() -> None:
     spec = volume_spec(
-        BOOK, BookSet(volumes=read_set({"volumes": [{"pages": 100}]}).volumes).volumes[0], "roman"
+        BOOK, SetSpec(volumes=read_set({"volumes": [{"pages": 100}]}).volumes).volumes[0], "roman"
     )
     assert "block.thickness" not in spec.measured
     assert spec.text.pages == 100

@@ -6,13 +6,13 @@ import pytest
 
 from tests.conftest import STRUCTURES, planned, value
 from weald.core.bindings.choosing import structure_choices
-from weald.core.comparing import compare, ways
 from weald.core.drawing import Line
 from weald.core.errors import SizeError
-from weald.core.offering import offered_up
-from weald.core.patching import patched, value_at
-from weald.core.plan import plan
-from weald.core.spec import read_spec
+from weald.core.job.patching import patched, value_at
+from weald.core.job.spec import read_spec
+from weald.core.planning.comparing import compare, ways
+from weald.core.planning.offering import offered_up
+from weald.core.planning.plan import plan
 from weald.core.units import MILLIMETRES
 
 

@@ -9,10 +9,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import STRUCTURES, codes, job_in, planned, value
-from weald.core.closed_cover import ClosedCover, Face
-from weald.core.cover_art import CoverArt
+from weald.core.covers.art import CoverArt
+from weald.core.covers.closed import ClosedCover, Face
+from weald.core.covers.ean import HEIGHT, MODULE, WIDTH, bars, check_digit, read_barcode
 from weald.core.drawing import Area, Line
-from weald.core.ean import HEIGHT, MODULE, WIDTH, bars, check_digit, read_barcode
 from weald.core.errors import SizeError
 
 PRINTED: dict[str, Any] = {

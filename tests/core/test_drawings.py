@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 
 from tests.conftest import planned, value
 from weald.core.drawing import Area, Dimension, Drawing, Element, Hatch, Label, Line
-from weald.core.plan import Plan, plan
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import Plan, plan
 from weald.core.units import Notation
 
 Point = tuple[float, float]

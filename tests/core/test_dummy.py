@@ -5,11 +5,11 @@ from typing import Any
 import pytest
 
 from weald.core.drawing import Label
-from weald.core.dummy import Film, fold_film, openings, true_spreads
-from weald.core.press import Press, page_numbers, press
-from weald.core.programme import NAMED_PROGRAMMES, parse_programme
-from weald.core.shift_sheet import draw_shift_sheet
-from weald.core.spec import read_spec
+from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.job.spec import read_spec
+from weald.core.press.dummy import Film, fold_film, openings, true_spreads
+from weald.core.press.press import Press, page_numbers, press
+from weald.core.press.shift_sheet import draw_shift_sheet
 
 FOLDED = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).folds]
 

@@ -7,10 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, job_in, planned, quantity, value
-from weald.core.bands import band_places, panel_height, panels
+from weald.core.block.bands import band_places, panel_height, panels
 from weald.core.drawing import Area, Drawing, Label
-from weald.core.plan import Plan
-from weald.core.spec import Bands
+from weald.core.job.spec import Bands
+from weald.core.planning.plan import Plan
 
 
 def flat(thickness: float = 26, **finish: Any) -> dict[str, Any]:

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from tests.conftest import codes, planned, quantity, value
 from weald.core.bindings.joint import gap_for_inset, inset_for_gap, least_gap
 from weald.core.drawing import Area
-from weald.core.plan import Plan
+from weald.core.planning.plan import Plan
 
 
 def piece(made: Plan, piece_id: str) -> tuple[float, float]:

@@ -4,9 +4,9 @@ from hypothesis import strategies as st
 
 from tests.core.paper_dummy import pages_on_sheets
 from weald.core.errors import FoldError
-from weald.core.folding import FoldedPacket, creases, fold_inset, fold_motions, fold_packet
-from weald.core.imposition import folded_section
-from weald.core.programme import NAMED_PROGRAMMES, Programme, parse_programme
+from weald.core.folding.imposition import folded_section
+from weald.core.folding.packet import FoldedPacket, creases, fold_inset, fold_motions, fold_packet
+from weald.core.folding.programme import NAMED_PROGRAMMES, Programme, parse_programme
 
 SEWN = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind == "section"]
 

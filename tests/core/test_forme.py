@@ -8,16 +8,16 @@ from hypothesis import strategies as st
 from tests.conftest import codes, planned, value
 from weald.core.drawing import Area, Element, Label, Line, moved
 from weald.core.findings import Action
-from weald.core.fold_steps import fold_steps
-from weald.core.folding import fold_packet
-from weald.core.forme import backs_half_turned, lay_out, natural_flip, pile_turned
-from weald.core.marks import edges_of, outside, signature_letters
-from weald.core.page import Rect
-from weald.core.patching import patched
-from weald.core.plan import plan
-from weald.core.press import Press, SideMarks, press
-from weald.core.programme import NAMED_PROGRAMMES, parse_programme
-from weald.core.spec import read_spec
+from weald.core.folding.packet import fold_packet
+from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.folding.steps import fold_steps
+from weald.core.forme.layout import backs_half_turned, lay_out, natural_flip, pile_turned
+from weald.core.forme.marks import edges_of, outside, signature_letters
+from weald.core.forme.page import Rect
+from weald.core.job.patching import patched
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import plan
+from weald.core.press.press import Press, SideMarks, press
 
 SEWN = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind == "section"]
 

@@ -8,7 +8,9 @@ from hypothesis import strategies as st
 
 from tests.conftest import planned
 from weald.core.errors import SpecError
-from weald.core.house import (
+from weald.core.job.patching import patched, value_at
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.planning.house import (
     RULES,
     Departure,
     House,
@@ -20,9 +22,7 @@ from weald.core.house import (
     squares_for,
     with_house,
 )
-from weald.core.patching import patched, value_at
-from weald.core.plan import film_of_sewing, plan
-from weald.core.spec import JobSpec, read_spec
+from weald.core.planning.plan import film_of_sewing, plan
 from weald.core.units import MILLIMETRES, Notation
 
 SQUARES = [

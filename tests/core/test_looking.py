@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import STRUCTURES, job_in, planned, value
-from weald.core.plan import Plan
+from weald.core.planning.plan import Plan
 
 
 def looks(made: Plan, station: str) -> str:

@@ -6,8 +6,8 @@ from hypothesis import strategies as st
 
 from tests.conftest import planned, value
 from weald.core.errors import FoldError, SpecError
-from weald.core.imposition import impose
-from weald.core.makeup import make_up, read_mix, share_out
+from weald.core.folding.imposition import impose
+from weald.core.folding.makeup import make_up, read_mix, share_out
 
 
 def test_sheets_are_shared_evenly_thicker_first() -> None:

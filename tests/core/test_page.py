@@ -2,7 +2,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from weald.core.page import Rect, place_content, ruling
+from weald.core.forme.page import Rect, place_content, ruling
 
 
 @pytest.mark.parametrize(

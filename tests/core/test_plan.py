@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 
 from tests.conftest import STRUCTURES, codes, job_in, planned, quantity, value
 from weald.core.drawing import Area, Hatch
-from weald.core.plan import plan
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import plan
 from weald.core.reckoning import QUANTITIES, measurable_ids
-from weald.core.spec import read_spec
 from weald.core.units import Notation
 
 
@@ -206,7 +206,7 @@ def test_drawings_stay_within_what_they_say() -> None:
 def test_the_craft_loads_no_framework_and_no_file_format() -> None:
     heavy = ("django", "ninja", "reportlab", "psycopg", "weald.web", "weald.exchange")
     script = (
-        "import sys, weald.core.plan, weald.core.spec;"
+        "import sys, weald.core.planning.plan, weald.core.job.spec;"
         f"print([name for name in sys.modules if name.startswith({heavy!r})])"
     )
     done = subprocess.run([sys.executable, "-c", script], capture_output=True, text=True, check=True)

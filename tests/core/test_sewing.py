@@ -9,11 +9,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, job_in, planned, value
+from weald.core.block.holes import Hole, crowded, holes_of, supports_for
+from weald.core.block.stitches import Stitch, sew
 from weald.core.drawing import Line
-from weald.core.plan import film_of_sewing
-from weald.core.sewing import Hole, crowded, holes_of, supports_for
-from weald.core.sewing_steps import Stitch, sew
-from weald.core.spec import Sewing, SewingMethod, read_spec
+from weald.core.job.spec import Sewing, SewingMethod, read_spec
+from weald.core.planning.plan import film_of_sewing
 from weald.core.stations.sewing import SewingPlan
 
 

@@ -3,7 +3,7 @@ from typing import Any
 import pytest
 
 from weald.core.errors import SpecError
-from weald.core.spec import JobSpec, editable_lengths, read_spec
+from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.units import Notation
 
 

@@ -8,12 +8,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import job_in, planned
-from weald.core.conversions import convert, pages_per_inch, pounds_from_gsm
-from weald.core.diagonal import Askew, askew
+from weald.core.cutting.askew import Askew, askew
 from weald.core.drawing import Area
 from weald.core.errors import SizeError, SpecError
 from weald.core.paper import Grade, gsm_from_pounds
-from weald.core.stock import (
+from weald.core.shelf.conversions import convert, pages_per_inch, pounds_from_gsm
+from weald.core.shelf.stock import (
     count_words,
     grain_words,
     offcut_of,
@@ -22,7 +22,7 @@ from weald.core.stock import (
     size_words,
     weight_words,
 )
-from weald.core.stock_words import read_stock_words
+from weald.core.shelf.words import read_stock_words
 from weald.core.units import MILLIMETRES, Notation
 
 

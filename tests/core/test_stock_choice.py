@@ -5,12 +5,12 @@ from typing import Any
 import pytest
 
 from tests.conftest import job_in, planned, value
-from weald.core.patching import patched
+from weald.core.job.patching import patched
+from weald.core.job.spec import read_spec
 from weald.core.pieces import Piece
-from weald.core.plan import Plan, plan
-from weald.core.spec import read_spec
-from weald.core.stock import read_stock
-from weald.core.stock_choice import Candidate, OnShelf, choose_patch, choose_stock
+from weald.core.planning.plan import Plan, plan
+from weald.core.planning.stock_choice import Candidate, choose_patch, choose_stock
+from weald.core.shelf.stock import OnShelf, read_stock
 from weald.core.units import MILLIMETRES, Notation
 
 BOARD = {"kind": "board", "width": 1000, "height": 700, "grain": "width"}

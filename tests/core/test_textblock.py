@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, planned, value
-from weald.core.textblock import arc_to_chord, out_of_square, rise, round_for_swell
+from weald.core.block.textblock import arc_to_chord, out_of_square, rise, round_for_swell
 
 
 def test_the_schools_of_rounding_take_up_what_they_are_said_to() -> None:

@@ -13,7 +13,7 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from tests.conftest import planned
-from weald.core.cover_art import CoverArt
+from weald.core.covers.art import CoverArt
 from weald.exchange.artwork import ArtworkError, artwork_png, read_artwork
 from weald.exchange.cover_pdf import cover_pdf
 

@@ -17,8 +17,8 @@ from hypothesis import strategies as st
 
 from tests.conftest import STRUCTURES, job_in, planned, value
 from weald.core.drawing import Drawing
-from weald.core.plan import Plan, plan
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import Plan, plan
 from weald.core.units import Notation
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg

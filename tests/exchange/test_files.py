@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from tests.conftest import planned
 from weald.core.errors import SpecError
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
 from weald.exchange.job_file import job_file_schema, read_job_file, write_job_file
 from weald.exchange.pieces_csv import COLUMNS, harmless, pieces_csv
 

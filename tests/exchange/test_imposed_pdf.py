@@ -11,10 +11,10 @@ from reportlab.lib.units import mm
 
 from tests.core.paper_dummy import pages_on_sheets
 from tests.exchange.texts import Reading, read_sides, write_text
-from weald.core.folding import fold_packet
-from weald.core.press import Press, press
-from weald.core.programme import NAMED_PROGRAMMES, parse_programme
-from weald.core.spec import read_spec
+from weald.core.folding.packet import fold_packet
+from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.job.spec import read_spec
+from weald.core.press.press import Press, press
 from weald.exchange.imposed_pdf import Order, impose_pdf
 
 SEWN = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind == "section"]

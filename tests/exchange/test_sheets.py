@@ -11,9 +11,9 @@ from PIL import Image, ImageChops, ImageStat
 from reportlab.lib.units import mm
 
 from tests.exchange.texts import write_text
-from weald.core.press import Press, press
-from weald.core.shift_sheet import draw_shift_sheet
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.press.press import Press, press
+from weald.core.press.shift_sheet import draw_shift_sheet
 from weald.exchange.drawing_pdf import printable
 from weald.exchange.drawn_sheets import drawn_sheets_pdf
 from weald.exchange.imposed_pdf import Order, impose_pdf

@@ -2,7 +2,7 @@
 
 import pytest
 
-from weald.core.stock import StockItem, read_stock
+from weald.core.shelf.stock import StockItem, read_stock
 from weald.core.units import MILLIMETRES
 from weald.exchange.stock_csv import MOST_ROWS, TableError, read_stock_csv, stock_csv
 

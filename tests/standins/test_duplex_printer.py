@@ -6,10 +6,10 @@ from typing import Any
 import pytest
 
 from tests.exchange.texts import write_text
-from weald.core.press import Press, press
-from weald.core.programme import NAMED_PROGRAMMES, parse_programme
-from weald.core.reading import ReadPage, Verdict, fold_and_read, verdicts
-from weald.core.spec import Printer, read_spec
+from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.job.spec import Printer, read_spec
+from weald.core.press.press import Press, press
+from weald.core.press.reading import ReadPage, Verdict, fold_and_read, verdicts
 from weald.exchange.imposed_pdf import Order, impose_pdf
 from weald.exchange.read_imposed import read_imposed
 from weald.standins.duplex_printer import PrinterError, Run, print_pile, turned_sections

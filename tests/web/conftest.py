@@ -5,7 +5,7 @@ import pytest
 from django.contrib.auth.models import User
 from django.test import Client
 
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
 from weald.web.accounts.services import add_person
 from weald.web.jobs import services
 from weald.web.jobs.models import Job

@@ -15,8 +15,8 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from tests.web.conftest import make_job, send
 from weald.core.cutting import solve
-from weald.core.spec import read_spec
-from weald.core.stock import read_stock
+from weald.core.job.spec import read_spec
+from weald.core.shelf.stock import read_stock
 from weald.web.jobs import services as job_services
 from weald.web.jobs.models import Job
 from weald.web.shelf import cutting as cuttings
@@ -48,12 +48,12 @@ def job_on(binder: User, board: ShelfItem, title: str = "Tide tables", **more: A
     return make_job(binder, {"title": title, "stock": stock, **more})
 
 
-def ask(client: Client, *jobs: Job, **wishes: Any) -> Any:
-    return send(client, "POST", "/api/cuttings", {"jobs": [job.pk for job in jobs], **wishes})
+def ask(client: Client, *jobs: Job, **options: Any) -> Any:
+    return send(client, "POST", "/api/cuttings", {"jobs": [job.pk for job in jobs], **options})
 
 
-def laid_out(client: Client, *jobs: Job, **wishes: Any) -> dict[str, Any]:
-    made = ask(client, *jobs, **wishes)
+def laid_out(client: Client, *jobs: Job, **options: Any) -> dict[str, Any]:
+    made = ask(client, *jobs, **options)
     assert made.status_code == 201, made.content
     cuttings.carry_out(made.json()["id"])
     opened: dict[str, Any] = client.get(f"/api/cuttings/{made.json()['id']}").json()
@@ -201,8 +201,8 @@ def test_bookings_that_share_offcuts_never_wait_for_each_other(binder: User, boa
     job, workshop = job_on(binder, board), binder.membership.workshop
     made = []
     for number in range(4):
-        wishes = {"asked": {"jobs": [job.pk]}, "shears": {"prefer_offcuts": number % 2 == 0}}
-        asked = cuttings.ask_for_cutting(workshop, binder, [job], wishes)
+        options = {"asked": {"jobs": [job.pk]}, "shears": {"prefer_offcuts": number % 2 == 0}}
+        asked = cuttings.ask_for_cutting(workshop, binder, [job], options)
         cuttings.carry_out(str(asked.pk))
         made.append(asked)
         if number == 0:

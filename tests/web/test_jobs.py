@@ -10,7 +10,7 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 
 from tests.web.conftest import make_job, send
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
 from weald.web.jobs import services
 from weald.web.jobs.models import Change, Job
 

@@ -12,7 +12,7 @@ from django.db import IntegrityError, connection, transaction
 from django.test import Client
 
 from tests.web.conftest import send
-from weald.core.stock import read_stock
+from weald.core.shelf.stock import read_stock
 from weald.web.shelf import services
 from weald.web.shelf.models import Movement, ShelfItem
 

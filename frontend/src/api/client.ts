@@ -60,7 +60,7 @@ export type CuttingRow = Schemas["CuttingRow"];
 export type Cutting = Schemas["CuttingReply"];
 export type CutGroup = Schemas["GroupReply"];
 export type CutSheet = Schemas["SheetReply"];
-export type CuttingWishes = Schemas["CuttingOrder"];
+export type CuttingOptions = Schemas["CuttingRequest"];
 
 function cookie(name: string): string {
   const found = document.cookie.split("; ").find((entry) => entry.startsWith(`${name}=`));

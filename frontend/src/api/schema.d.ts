@@ -4825,33 +4825,6 @@ export interface components {
             updated: string;
         };
         /**
-         * BookSet
-         * @description A set and its volumes, in the order in which they stand; ``cloth`` as it is called.
-         */
-        BookSet: {
-            /**
-             * Title
-             * @default Untitled set
-             */
-            title: string;
-            /**
-             * Numerals
-             * @default roman
-             * @enum {string}
-             */
-            numerals: "roman" | "roman_iiii" | "arabic" | "none";
-            /**
-             * Cloth
-             * @default
-             */
-            cloth: string;
-            /**
-             * Volumes
-             * @default []
-             */
-            volumes: components["schemas"]["Volume"][];
-        };
-        /**
          * SetPlan
          * @description A set planned: its volumes, what they share, what to ask about, and the spines side by side.
          */
@@ -4875,12 +4848,39 @@ export interface components {
             id: number;
             /** Version */
             version: number;
-            spec: components["schemas"]["BookSet"];
+            spec: components["schemas"]["SetSpec"];
             plan: components["schemas"]["SetPlan"];
             /** Inputs */
             inputs: {
                 [key: string]: string;
             };
+        };
+        /**
+         * SetSpec
+         * @description A set and its volumes, in the order in which they stand; ``cloth`` as it is called.
+         */
+        SetSpec: {
+            /**
+             * Title
+             * @default Untitled set
+             */
+            title: string;
+            /**
+             * Numerals
+             * @default roman
+             * @enum {string}
+             */
+            numerals: "roman" | "roman_iiii" | "arabic" | "none";
+            /**
+             * Cloth
+             * @default
+             */
+            cloth: string;
+            /**
+             * Volumes
+             * @default []
+             */
+            volumes: components["schemas"]["Volume"][];
         };
         /**
          * SharedSize
@@ -5672,12 +5672,12 @@ export interface components {
             jobs: number[];
         };
         /**
-         * CuttingOrder
+         * CuttingRequest
          * @description Jobs whose pieces are to be laid out together, and what is wanted otherwise.
          *
          *     Lengths are as typed. ``pins`` holds pieces to an item; ``forbidden`` items are not cut.
          */
-        CuttingOrder: {
+        CuttingRequest: {
             /** Jobs */
             jobs: number[];
             /**
@@ -5788,7 +5788,7 @@ export interface components {
             booked: string | null;
             /** Jobs */
             jobs: number[];
-            wishes: components["schemas"]["CuttingOrder"];
+            options: components["schemas"]["CuttingRequest"];
             /** Groups */
             groups: components["schemas"]["GroupReply"][];
             /** Without */
@@ -8814,7 +8814,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CuttingOrder"];
+                "application/json": components["schemas"]["CuttingRequest"];
             };
         };
         responses: {

@@ -15,16 +15,16 @@ export function CutOtherwise({
   onClose: () => void;
   onAsked: (id: string) => void;
 }) {
-  const { wishes } = cutting;
+  const { options } = cutting;
   const [entry, setEntry] = useState<Record<string, string>>({
-    square: wishes.square,
-    kerf: wishes.kerf,
-    keep_short: wishes.keep_short,
-    keep_long: wishes.keep_long,
+    square: options.square,
+    kerf: options.kerf,
+    keep_short: options.keep_short,
+    keep_long: options.keep_long,
   });
-  const [prefer, setPrefer] = useState(wishes.prefer_offcuts);
-  const [pins, setPins] = useState<Record<string, number>>(wishes.pins ?? {});
-  const [forbidden, setForbidden] = useState<readonly number[]>(wishes.forbidden ?? []);
+  const [prefer, setPrefer] = useState(options.prefer_offcuts);
+  const [pins, setPins] = useState<Record<string, number>>(options.pins ?? {});
+  const [forbidden, setForbidden] = useState<readonly number[]>(options.forbidden ?? []);
   const layOut = useLayOut(onAsked);
   const fields = layOut.error instanceof ProblemError ? (layOut.error.problem.fields ?? {}) : {};
   const props = {
@@ -38,7 +38,7 @@ export function CutOtherwise({
         onSubmit={(event) => {
           event.preventDefault();
           layOut.mutate({
-            jobs: wishes.jobs,
+            jobs: options.jobs,
             square: entry.square ?? "",
             kerf: entry.kerf ?? "",
             keep_short: entry.keep_short ?? "",

@@ -59,7 +59,7 @@ function LayOutAgain({ cutting }: { cutting: Cutting }) {
   const layOut = useLayOut((id) => void navigate(`/cutting/${id}`));
   return (
     <>
-      <Button kind="main" onClick={() => layOut.mutate(cutting.wishes)}>
+      <Button kind="main" onClick={() => layOut.mutate(cutting.options)}>
         Lay out again
       </Button>
       {layOut.error && (

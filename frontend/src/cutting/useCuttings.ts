@@ -1,9 +1,9 @@
 /** Layouts: listed, watched while they are worked out, cut and taken back. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Cutting, type CuttingWishes, unwrap } from "../api/client";
+import { api, type Cutting, type CuttingOptions, unwrap } from "../api/client";
 import { isBusy, POLL_MS } from "../parts/poll";
 
-export const USUAL: Omit<CuttingWishes, "jobs"> = {
+export const USUAL: Omit<CuttingOptions, "jobs"> = {
   square: "4 mm",
   kerf: "0 mm",
   keep_short: "50 mm",
@@ -36,8 +36,8 @@ export function useCutting(id: string) {
 export function useLayOut(onAsked: (id: string) => void) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: async (wishes: CuttingWishes) =>
-      unwrap(await api.POST("/api/cuttings", { body: wishes })),
+    mutationFn: async (options: CuttingOptions) =>
+      unwrap(await api.POST("/api/cuttings", { body: options })),
     onSuccess: (made) => {
       void queries.invalidateQueries({ queryKey: ["cuttings"] });
       onAsked(made.id);

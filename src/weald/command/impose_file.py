@@ -8,11 +8,11 @@ from pathlib import Path
 from typing import Any
 
 from weald.core.errors import FoldError, SizeError, SpecError, WealdError
-from weald.core.folding import FoldedPacket, fold_packet
-from weald.core.forme import block_size, natural_flip, unfolded_size
+from weald.core.folding.packet import FoldedPacket, fold_packet
+from weald.core.forme.layout import block_size, natural_flip, unfolded_size
+from weald.core.job.spec import read_spec
 from weald.core.paper import named_sheet
-from weald.core.press import Press, press
-from weald.core.spec import read_spec
+from weald.core.press.press import Press, press
 from weald.core.units import TOLERANCE, Mm, parse_length
 from weald.exchange.imposed_pdf import Order, impose_pdf
 from weald.exchange.text_pdf import TextReport, read_text

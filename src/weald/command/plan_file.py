@@ -6,7 +6,7 @@ from pathlib import Path
 from pydantic import TypeAdapter
 
 from weald.core.errors import WealdError
-from weald.core.plan import Plan, plan
+from weald.core.planning.plan import Plan, plan
 from weald.exchange.job_file import read_job_file
 
 

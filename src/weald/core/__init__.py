@@ -1,5 +1,5 @@
 """The craft: pure Python, without Django, files, clock or network.
 
-The door to it is :func:`weald.core.plan.plan`, which turns a
-:class:`weald.core.spec.JobSpec` into a :class:`weald.core.plan.Plan`.
+The door to it is :func:`weald.core.planning.plan.plan`, which turns a
+:class:`weald.core.job.spec.JobSpec` into a :class:`weald.core.planning.plan.Plan`.
 """

@@ -7,7 +7,7 @@ import pikepdf
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from weald.core.cover_art import CoverArt, draw_barcode
+from weald.core.covers.art import CoverArt, draw_barcode
 from weald.core.drawing import Drawing, Sketch
 from weald.core.units import Mm
 from weald.exchange.artwork import Kind

@@ -14,10 +14,10 @@ import pikepdf
 from pikepdf import Array, Dictionary, Name
 from reportlab.lib.units import mm
 
-from weald.core.forme import Face, PlacedPage, backs_reversed
-from weald.core.imposition import Sheet
-from weald.core.page import Rect
-from weald.core.press import Press, SideMarks, page_numbers
+from weald.core.folding.imposition import Sheet
+from weald.core.forme.layout import Face, PlacedPage, backs_reversed
+from weald.core.forme.page import Rect
+from weald.core.press.press import Press, SideMarks, page_numbers
 from weald.core.units import Mm
 from weald.exchange.page_forms import Matrix, PageForms, numbers
 from weald.exchange.pdf_marks import MarkWriter

@@ -4,7 +4,7 @@ import json
 from typing import Any
 
 from weald.core.errors import SpecError
-from weald.core.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec, read_spec
 
 MAX_BYTES = 1_000_000
 

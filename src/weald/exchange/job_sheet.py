@@ -5,9 +5,9 @@ from collections.abc import Iterator
 from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, KeepTogether, PageBreak, Spacer
 
-from weald.core.house import Vocabulary, plan_in_own_words, spoken
-from weald.core.imposition import Placement, in_reading_order
-from weald.core.plan import Plan
+from weald.core.folding.imposition import Placement, in_reading_order
+from weald.core.planning.house import Vocabulary, plan_in_own_words, spoken
+from weald.core.planning.plan import Plan
 from weald.core.reckoning import STATION_TITLES, STATIONS, Quantity, Station
 from weald.core.units import Mm
 from weald.exchange.flowables import (

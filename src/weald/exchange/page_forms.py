@@ -7,9 +7,9 @@ import pikepdf
 from pikepdf import Array, Dictionary, Name
 from reportlab.lib.units import mm
 
-from weald.core.imposition import SpineSide
-from weald.core.page import Rule, place_content, ruled_area, ruling
-from weald.core.spec import JobSpec
+from weald.core.folding.imposition import SpineSide
+from weald.core.forme.page import Rule, place_content, ruled_area, ruling
+from weald.core.job.spec import JobSpec
 from weald.core.units import Mm
 from weald.exchange.text_pdf import Geometry, TextError, TextPage
 

@@ -3,7 +3,7 @@
 import csv
 import io
 
-from weald.core.plan import Plan
+from weald.core.planning.plan import Plan
 
 COLUMNS = (
     "piece",

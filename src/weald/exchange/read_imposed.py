@@ -6,7 +6,7 @@ from pathlib import Path
 import pikepdf
 from reportlab.lib.units import mm
 
-from weald.core.reading import Stamp
+from weald.core.press.reading import Stamp
 
 Matrix = tuple[float, float, float, float, float, float]
 _UPRIGHT: Matrix = (1, 0, 0, 1, 0, 0)

@@ -3,7 +3,7 @@
 import csv
 import io
 
-from weald.core.book_set import BookSet, SetPlan
+from weald.core.planning.book_set import SetPlan, SetSpec
 from weald.exchange.pieces_csv import harmless
 
 COLUMNS = (
@@ -20,7 +20,7 @@ COLUMNS = (
 )
 
 
-def set_csv(chosen: BookSet, made: SetPlan) -> str:
+def set_csv(chosen: SetSpec, made: SetPlan) -> str:
     """One row a volume, in the order in which they stand."""
     buffer = io.StringIO()
     writer = csv.writer(buffer)

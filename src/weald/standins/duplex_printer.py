@@ -9,9 +9,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.errors import WealdError
-from weald.core.forme import Flip, natural_flip
-from weald.core.reading import PrintedSheet, Stamp, half_turned
-from weald.core.spec import Printer
+from weald.core.forme.layout import Flip, natural_flip
+from weald.core.job.spec import Printer
+from weald.core.press.reading import PrintedSheet, Stamp, half_turned
 from weald.core.units import Mm
 
 Mishap = Literal["none", "lost_sheet", "turned_section", "swapped_sheets", "pile_other_way"]

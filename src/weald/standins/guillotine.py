@@ -45,22 +45,22 @@ def cut(table: str, kerf: Mm = 0.0) -> list[Piece]:
     :param kerf: what the blade takes away, in millimetres.
     :raises GuillotineError: naming the row that cannot be cut, and why.
     """
-    lying: dict[tuple[int, int], Piece] = {}
+    oriented: dict[tuple[int, int], Piece] = {}
     for line, row in enumerate(csv.DictReader(io.StringIO(table)), start=2):
         try:
-            _cut(row, lying, kerf)
+            _cut(row, oriented, kerf)
         except (KeyError, TypeError, ValueError) as error:
             raise GuillotineError(f"Row {line} of the table cannot be read: {error}.") from None
         except GuillotineError as error:
             raise GuillotineError(f"Row {line}: {error}") from None
-    return list(lying.values())
+    return list(oriented.values())
 
 
-def _cut(row: dict[str, str], lying: dict[tuple[int, int], Piece], kerf: Mm) -> None:
+def _cut(row: dict[str, str], oriented: dict[tuple[int, int], Piece], kerf: Mm) -> None:
     sheet, part = int(row["sheet"]), int(row["part"])
     if part == 0 and int(row["cut"]) == 1:
         grain = row["grain_along"]
-        lying[sheet, 0] = Piece(
+        oriented[sheet, 0] = Piece(
             sheet,
             int(row["times"]),
             0,
@@ -69,7 +69,7 @@ def _cut(row: dict[str, str], lying: dict[tuple[int, int], Piece], kerf: Mm) -> 
             float(row["sheet_height_mm"]),
             "width" if grain == "width" else "height" if grain == "height" else None,
         )
-    whole = lying.pop((sheet, part), None)
+    whole = oriented.pop((sheet, part), None)
     if whole is None:
         raise GuillotineError(f"part {part} of sheet {sheet} is not there; it was cut before, or never fell.")
     setting, upright = float(row["setting_mm"]), row["axis"] == "x"
@@ -81,7 +81,7 @@ def _cut(row: dict[str, str], lying: dict[tuple[int, int], Piece], kerf: Mm) -> 
         (int(row["first_part"]), row["first_is"], setting),
         (int(row["second_part"]), row["second_is"], rest),
     ):
-        lying[sheet, key] = Piece(
+        oriented[sheet, key] = Piece(
             sheet,
             whole.times,
             key,

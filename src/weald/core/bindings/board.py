@@ -1,7 +1,7 @@
 """The board with all that is glued on it."""
 
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
 from weald.core.units import Mm
 
 

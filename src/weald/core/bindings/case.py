@@ -13,10 +13,10 @@ from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.covering_findings import mind_covering, reckon_covering
 from weald.core.bindings.coverings import Ground, cover_parts, cover_pieces
 from weald.core.bindings.protocol import Bound
-from weald.core.grain import mind_bow, reckon_pull
+from weald.core.job.spec import Covering, JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
-from weald.core.spec import Covering, JobSpec
+from weald.core.shelf.grain import mind_bow, reckon_pull
 from weald.core.units import Mm
 
 CASE_ENTRIES = (

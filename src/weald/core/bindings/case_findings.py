@@ -3,9 +3,9 @@
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.joint import EASY_INSET
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec
 from weald.core.paper import board_for_height
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
 from weald.core.units import TOLERANCE, Mm
 
 LEAST_TURN_IN_INSIDE: Mm = 12.0

@@ -3,8 +3,8 @@
 from collections.abc import Mapping
 
 from weald.core.bindings.joint import gap_by_board
+from weald.core.job.spec import JobSpec, JointRule, SpineRule
 from weald.core.reckoning import Ledger, School, Term
-from weald.core.spec import JobSpec, JointRule, SpineRule
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 

@@ -17,9 +17,9 @@ from weald.core.bindings.case_schools import (
 )
 from weald.core.bindings.closing import ClosedCase, CutCase, Hinge, close_case
 from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, least_gap
+from weald.core.job.spec import JobSpec
 from weald.core.paper import CLOTH_GSM_PER_MM, GREYBOARD_GSM_PER_MM
 from weald.core.reckoning import Ledger, Term
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan, book_weight
 from weald.core.units import Gsm, Mm
 

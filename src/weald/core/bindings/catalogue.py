@@ -20,7 +20,7 @@ from weald.core.bindings import (
     wrapper,
 )
 from weald.core.bindings.protocol import Structure
-from weald.core.spec import JobSpec, StructureName
+from weald.core.job.spec import JobSpec, StructureName
 
 _MODULES = (
     saddle_stitch,

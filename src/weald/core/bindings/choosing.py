@@ -9,14 +9,14 @@ from weald.core.bindings.catalogue import STRUCTURES, structure_of
 from weald.core.bindings.coverings import COVERING_WORDS
 from weald.core.bindings.protocol import Structure
 from weald.core.bindings.suits import BACK_WORDS, SHOULDER_WORDS, mind_suits
+from weald.core.block.holes import METHOD_WORDS
 from weald.core.drawing import Drawing
 from weald.core.errors import SpecError
 from weald.core.findings import Patch, Severity
-from weald.core.folding import fold_packet
-from weald.core.patching import patched, value_at
+from weald.core.folding.packet import fold_packet
+from weald.core.job.patching import patched, value_at
+from weald.core.job.spec import JobSpec, StructureName
 from weald.core.reckoning import Ledger
-from weald.core.sewing import METHOD_WORDS
-from weald.core.spec import JobSpec, StructureName
 from weald.core.stations import block as block_station
 from weald.core.stations import folding as folding_station
 from weald.core.stations import paper as paper_station

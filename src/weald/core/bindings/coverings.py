@@ -8,9 +8,9 @@ import math
 from dataclasses import dataclass
 
 from weald.core.drawing import Material, Point, box
+from weald.core.job.spec import Binding, Covering
 from weald.core.pieces import MATERIAL_FILLS, Piece, PieceMaterial, make_piece
 from weald.core.reckoning import Ledger
-from weald.core.spec import Binding, Covering
 from weald.core.units import Mm
 
 SIDES: dict[str, PieceMaterial] = {"cloth": "cloth", "paper": "side_paper"}

@@ -2,11 +2,11 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.protocol import Bound, Structure
+from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import finding
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 
 

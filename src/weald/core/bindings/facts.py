@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from weald.core.bindings.coverings import COVERING_WORDS
 from weald.core.bindings.protocol import Structure
 from weald.core.bindings.suits import BACK_WORDS, SHOULDER_WORDS
-from weald.core.sewing import METHOD_WORDS
-from weald.core.spec import JobSpec, StructureName
+from weald.core.block.holes import METHOD_WORDS
+from weald.core.job.spec import JobSpec, StructureName
 
 
 @dataclass(frozen=True, slots=True)

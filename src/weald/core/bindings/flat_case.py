@@ -7,10 +7,10 @@ from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, COVERINGS, bind_case
 from weald.core.bindings.case_sizes import size_flat
 from weald.core.bindings.protocol import Bound, Structure
+from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 
 

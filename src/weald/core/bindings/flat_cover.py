@@ -6,10 +6,10 @@ From left to right as it lies with its outside down: flap, back, spine, front, f
 from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.job.spec import JobSpec
 from weald.core.paper import CLOTH_GSM_PER_MM
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
 

@@ -7,11 +7,11 @@ from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
+from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
 from weald.core.findings import Finding, finding
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
 

@@ -5,12 +5,12 @@ from weald.core.bindings.case import board_pieces
 from weald.core.bindings.case_sizes import reckon_heights, reckon_weight
 from weald.core.bindings.coverings import COVERS
 from weald.core.bindings.protocol import Bound, Structure
+from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.grain import mind_bow, reckon_pull
+from weald.core.job.spec import JobSpec
 from weald.core.pieces import make_piece
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import JobSpec
+from weald.core.shelf.grain import mind_bow, reckon_pull
 from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_drawings import draw_section
 from weald.core.units import Mm

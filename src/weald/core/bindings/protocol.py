@@ -4,12 +4,12 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Literal, Protocol, TypeVar
 
+from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Point, Sketch
 from weald.core.findings import Finding, Patch
+from weald.core.job.spec import Covering, JobSpec, SewingMethod, StructureName
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import Covering, JobSpec, SewingMethod, StructureName
 from weald.core.stations.block import BlockPlan, Treatment
 from weald.core.units import Mm
 

@@ -6,12 +6,12 @@ from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, bind_case
 from weald.core.bindings.case_sizes import Case, size_flat
 from weald.core.bindings.protocol import Bound, Structure
+from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 

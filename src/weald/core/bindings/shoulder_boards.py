@@ -2,16 +2,16 @@
 
 from dataclasses import replace
 
-from weald.core.bands import band_places, mind_bands, reckon_bands
 from weald.core.bindings.case import bind_case
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.protocol import Bound
+from weald.core.block.bands import band_places, mind_bands, reckon_bands
+from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import Covering, JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import Covering, JobSpec
 from weald.core.units import Mm
 
 FIRST_HOLE: Mm = 11.0

@@ -7,13 +7,13 @@ from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.shoulder_boards import ENTRIES, added_to, bind_in_shoulder, thin_boards
+from weald.core.block.holes import Hole
+from weald.core.block.textblock import MOST_SWELL
 from weald.core.drawing import Sketch, box
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
-from weald.core.textblock import MOST_SWELL
 from weald.core.units import Mm
 
 SPLIT_DEEPER: Mm = 5.0

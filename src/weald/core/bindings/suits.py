@@ -4,10 +4,10 @@ from collections.abc import Iterator
 
 from weald.core.bindings.coverings import COVERING_WORDS
 from weald.core.bindings.protocol import Structure
+from weald.core.block.holes import METHOD_WORDS
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.sewing import METHOD_WORDS
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE
 

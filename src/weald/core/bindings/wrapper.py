@@ -3,11 +3,11 @@
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
 from weald.core.bindings.protocol import Bound, Structure
+from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Finding, finding
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.sewing import Hole
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_drawings import draw_section
 from weald.core.units import Mm

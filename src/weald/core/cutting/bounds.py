@@ -87,7 +87,7 @@ def least_cost(
     ]
     shared: dict[tuple[int, int], pywraplp.Variable] = {}
     for stock, ground in enumerate(grounds):
-        for kind in {one.kind for one in ground.lying}:
+        for kind in {one.kind for one in ground.oriented}:
             shared[stock, kind] = solver.NumVar(0, wanted[kind], "")
     for kind, count in enumerate(wanted):
         solver.Add(solver.Sum([amount for (_, each), amount in shared.items() if each == kind]) >= count)
@@ -109,7 +109,7 @@ def least_cost(
 def _least_heights(ground: Ground) -> dict[int, Tenths]:
     """How long a roll has to be for a piece of each kind, at the least."""
     least: dict[int, Tenths] = {}
-    for one in ground.lying:
+    for one in ground.oriented:
         least[one.kind] = min(one.height, least.get(one.kind, one.height))
     return least
 
@@ -121,14 +121,14 @@ def _needs(ground: Ground) -> list[dict[int, float]]:
     no larger than the longest such sums. Of a roll, the least of its length: share of the width times height.
     """
     rows: dict[tuple[float, ...], dict[int, float]] = {}
-    width = _reachable([one.width for one in ground.lying], ground.width)
-    height = _reachable([one.height for one in ground.lying], ground.height)
-    kinds = sorted({one.kind for one in ground.lying})
+    width = _reachable([one.width for one in ground.oriented], ground.width)
+    height = _reachable([one.height for one in ground.oriented], ground.height)
+    kinds = sorted({one.kind for one in ground.oriented})
     heights: tuple[_Share, ...] = (_plain,) if ground.roll else SHARES
     for across in SHARES:
         for down in heights:
             least: dict[int, float] = {}
-            for one in ground.lying:
+            for one in ground.oriented:
                 tall = float(one.height) if ground.roll else down(one.height / height)
                 need = across(one.width / width) * tall
                 least[one.kind] = min(need, least.get(one.kind, math.inf))

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from weald.core.cutting.layout import Axis, Part, Region, Run, parts
 from weald.core.cutting.order import Blank, Shears, Stock, squared_off
-from weald.core.cutting.strips import Column, Lying, Pattern, Strip
+from weald.core.cutting.strips import Column, Oriented, Pattern, Strip
 from weald.core.units import TOLERANCE, Mm
 
 
@@ -77,7 +77,7 @@ class Builder:
         cuts = [(self._size(piece)[1], self._piece_cutter(piece)) for piece in column.pieces]
         return lambda box: self._run(box, "y", cuts, self._leftover)
 
-    def _piece_cutter(self, piece: Lying) -> _Cutter:
+    def _piece_cutter(self, piece: Oriented) -> _Cutter:
         cut = (self._size(piece)[0], lambda box: self._piece(box, piece))
         return lambda box: self._run(box, "x", [cut], self._leftover)
 
@@ -103,7 +103,7 @@ class Builder:
             return box.y, box.x, box.height, box.width
         return box.x, box.y, box.width, box.height
 
-    def _piece(self, box: _Box, piece: Lying) -> Part:
+    def _piece(self, box: _Box, piece: Oriented) -> Part:
         return Part(*self._on_sheet(box), "piece", self.kinds[piece.kind].id, piece.turned)
 
     def _waste(self, box: _Box) -> Part:
@@ -114,7 +114,7 @@ class Builder:
         kept = short >= self.shears.keep_short and long >= self.shears.keep_long
         return Part(*self._on_sheet(box), "offcut" if kept else "waste")
 
-    def _size(self, piece: Lying) -> tuple[Mm, Mm]:
+    def _size(self, piece: Oriented) -> tuple[Mm, Mm]:
         blank = self.kinds[piece.kind]
         if piece.turned != self.down:
             return blank.height, blank.width

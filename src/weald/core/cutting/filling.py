@@ -10,7 +10,7 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from weald.core.cutting.strips import Column, Ground, Lying, Pattern, Strip, Tenths, pattern_of
+from weald.core.cutting.strips import Column, Ground, Oriented, Pattern, Strip, Tenths, pattern_of
 
 DRAWS = 6
 """Ways to share out the height that are drawn; the one that uses up most is taken."""
@@ -22,7 +22,7 @@ class Filler:
     def __init__(self, ground: Ground, kinds: int) -> None:
         """Find the coarsest measure in which every width is whole."""
         self.ground, self.kinds = ground, kinds
-        self.unit = math.gcd(*(one.width for one in ground.lying)) if ground.lying else 1
+        self.unit = math.gcd(*(one.width for one in ground.oriented)) if ground.oriented else 1
         self.room = ground.width // self.unit
 
     def fill(self, wanted: Sequence[int], chance: random.Random) -> Pattern:
@@ -30,13 +30,13 @@ class Filler:
         left = list(wanted)
         strips: list[Strip] = []
         heights = self._heights(left, chance)
-        lying = self._one_way_each(chance)
+        oriented = self._one_way_each(chance)
         off = chance.choice((0.0, 0.05, 0.3))
-        worth = [one.width * one.height * (1 + off * chance.random()) for one in lying]
+        worth = [one.width * one.height * (1 + off * chance.random()) for one in oriented]
         room = self.ground.height
         while heights:
             height = heights.pop(0)
-            if strip := self._strip(height, lying, worth, left):
+            if strip := self._strip(height, oriented, worth, left):
                 strips.append(strip)
                 room -= strip.height
             if self.ground.roll:
@@ -45,10 +45,10 @@ class Filler:
                 heights = self._heights(left, chance, room)
         return pattern_of(self.ground, strips, self.kinds)
 
-    def _one_way_each(self, chance: random.Random) -> list[Lying]:
+    def _one_way_each(self, chance: random.Random) -> list[Oriented]:
         """Of pieces that may lie either way, one way at random."""
-        ways: dict[int, list[Lying]] = {}
-        for one in self.ground.lying:
+        ways: dict[int, list[Oriented]] = {}
+        for one in self.ground.oriented:
             ways.setdefault(one.kind, []).append(one)
         return [chance.choice(each) for each in ways.values()]
 
@@ -56,7 +56,7 @@ class Filler:
         self, left: Sequence[int], chance: random.Random, room: Tenths | None = None
     ) -> list[Tenths]:
         """Strip heights that together use up the sheet, tallest first."""
-        all_heights = sorted({one.height for one in self.ground.lying if left[one.kind]}, reverse=True)
+        all_heights = sorted({one.height for one in self.ground.oriented if left[one.kind]}, reverse=True)
         if not all_heights:
             return []
         if self.ground.roll:
@@ -75,10 +75,10 @@ class Filler:
         return sorted(best, reverse=True)
 
     def _strip(
-        self, height: Tenths, lying: Sequence[Lying], worth: Sequence[float], left: list[int]
+        self, height: Tenths, oriented: Sequence[Oriented], worth: Sequence[float], left: list[int]
     ) -> Strip | None:
         """The strip of this height worth most; takes its pieces off ``left``."""
-        stacks = self._stacks(height, lying, worth, left)
+        stacks = self._stacks(height, oriented, worth, left)
         best = np.zeros(self.room + 1)
         taken = []
         for one, (_, times), value in stacks:
@@ -97,16 +97,16 @@ class Filler:
         if not columns:
             return None
         for column in columns:
-            self._top_up(column, height, lying, left)
+            self._top_up(column, height, oriented, left)
         built = tuple(Column(column[0].width, tuple(column)) for column in columns)
         return Strip(max(sum(piece.height for piece in column.pieces) for column in built), built)
 
     def _stacks(
-        self, height: Tenths, lying: Sequence[Lying], worth: Sequence[float], left: Sequence[int]
-    ) -> list[tuple[Lying, tuple[int, int], float]]:
+        self, height: Tenths, oriented: Sequence[Oriented], worth: Sequence[float], left: Sequence[int]
+    ) -> list[tuple[Oriented, tuple[int, int], float]]:
         """Columns of one kind as deep as the strip, in lots of 1, 2, 4 … so that any number can be taken."""
         found = []
-        for one, value in zip(lying, worth, strict=True):
+        for one, value in zip(oriented, worth, strict=True):
             deepest = min(height // one.height, left[one.kind]) if left[one.kind] else 0
             if not deepest:
                 continue
@@ -122,9 +122,11 @@ class Filler:
                 found.append((one, (rest, 1), value * rest))
         return found
 
-    def _top_up(self, column: list[Lying], height: Tenths, lying: Sequence[Lying], left: list[int]) -> None:
+    def _top_up(
+        self, column: list[Oriented], height: Tenths, oriented: Sequence[Oriented], left: list[int]
+    ) -> None:
         room = height - sum(piece.height for piece in column)
-        for one in sorted(lying, key=lambda each: -each.width * each.height):
+        for one in sorted(oriented, key=lambda each: -each.width * each.height):
             while left[one.kind] and one.width <= column[0].width and one.height <= room:
                 column.append(one)
                 left[one.kind] -= 1

@@ -124,7 +124,7 @@ def check_order(order: CuttingOrder) -> None:
     :raises SpecError: naming each piece or sheet that is wrong, with the remedy.
     """
     check_sizes(order)
-    if lost := homeless(order):
+    if lost := unplaceable(order):
         raise SpecError({f"blanks.{blank}": text for blank, text in lost.items()})
 
 
@@ -166,16 +166,16 @@ def _stock_problems(order: CuttingOrder) -> Iterator[tuple[str, str]]:
             yield "shears.square", f"Squaring its corner leaves nothing of {stock.label}; cut off less."
 
 
-def homeless(order: CuttingOrder) -> dict[str, str]:
+def unplaceable(order: CuttingOrder) -> dict[str, str]:
     """Pieces that fit none of the stock, by their names, with what to do about each."""
     return {
-        blank.id: _why_homeless(blank, order)
+        blank.id: _why_unplaceable(blank, order)
         for blank in order.blanks
         if not any(fits(blank, stock, order.shears) for stock in order.stock)
     }
 
 
-def _why_homeless(blank: Blank, order: CuttingOrder) -> str:
+def _why_unplaceable(blank: Blank, order: CuttingOrder) -> str:
     size = f"{blank.label}, {blank.width:g} × {blank.height:g} mm,"
     if blank.pinned and not any(stock.id == blank.pinned for stock in order.stock):
         return f"{size} is pinned to stock that is not used here; take the pin out."

@@ -32,7 +32,7 @@ class Packer:
         self.areas = [blank.width * blank.height for blank in problem.order.blanks]
         self.fillers: dict[int, list[Filler]] = {}
         for ground in problem.grounds:
-            if ground.lying:
+            if ground.oriented:
                 self.fillers.setdefault(ground.stock, []).append(Filler(ground, problem.kinds))
 
     def _worth(self, counts: tuple[int, ...] | list[int]) -> float:

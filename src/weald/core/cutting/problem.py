@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from weald.core.cutting.order import CuttingOrder, Shears, Stock, usable, ways
-from weald.core.cutting.strips import Ground, Lying, Pattern
+from weald.core.cutting.strips import Ground, Oriented, Pattern
 
 TENTHS_PER_MM = 10
 OFFCUT_WEIGHT = 0.5
@@ -68,13 +68,13 @@ def in_tenths(order: CuttingOrder) -> Problem:
     total = sum(blank.count for blank in order.blanks)
     grounds, costs, most = [], [], []
     for index, stock in enumerate(order.stock):
-        lying = _lying(order, stock)
+        oriented = _oriented(order, stock)
         width, height = _tenths(stock, order.shears)
         weight = OFFCUT_WEIGHT if stock.offcut and order.shears.prefer_offcuts else 1.0
         costs.append(weight * width * (1 if stock.roll else height) / 1e4)
         most.append(height if stock.roll else total if stock.count is None else min(stock.count, total))
         for down in (False,) if stock.roll else (False, True):
-            grounds.append(_ground(index, stock, down, (width, height), lying))
+            grounds.append(_ground(index, stock, down, (width, height), oriented))
     return Problem(order, grounds, costs, most, [blank.count for blank in order.blanks])
 
 
@@ -90,20 +90,22 @@ def _tenths(stock: Stock, shears: Shears) -> tuple[int, int]:
     return down[0], down[1]
 
 
-def _lying(order: CuttingOrder, stock: Stock) -> list[Lying]:
+def _oriented(order: CuttingOrder, stock: Stock) -> list[Oriented]:
     found = []
     for kind, blank in enumerate(order.blanks):
         for turned in ways(blank, stock):
             width, height = (blank.height, blank.width) if turned else (blank.width, blank.height)
             up = [math.ceil((side + order.shears.kerf) * TENTHS_PER_MM - 1e-6) for side in (width, height)]
-            found.append(Lying(kind, turned, up[0], up[1]))
+            found.append(Oriented(kind, turned, up[0], up[1]))
     return found
 
 
-def _ground(index: int, stock: Stock, down: bool, size: tuple[int, int], lying: Sequence[Lying]) -> Ground:
+def _ground(
+    index: int, stock: Stock, down: bool, size: tuple[int, int], oriented: Sequence[Oriented]
+) -> Ground:
     width, height = size
-    small = [one for one in lying if one.width <= width and one.height <= height]
+    small = [one for one in oriented if one.width <= width and one.height <= height]
     if down:
-        small = [Lying(one.kind, one.turned, one.height, one.width) for one in small]
+        small = [Oriented(one.kind, one.turned, one.height, one.width) for one in small]
         width, height = height, width
     return Ground(index, down, width, height, tuple(small), stock.roll)

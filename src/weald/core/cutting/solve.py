@@ -12,9 +12,9 @@ from collections.abc import Sequence
 
 from weald.core.cutting.arranging import arrange
 from weald.core.cutting.bounds import least_cost
+from weald.core.cutting.grouping import CutGroup, CutResult, Group
 from weald.core.cutting.layout import CutSheet, Layout, Missing, Usage
 from weald.core.cutting.order import CuttingOrder, Stock, check_order
-from weald.core.cutting.orders import CutGroup, CutResult, Group
 from weald.core.cutting.packing import Packer
 from weald.core.cutting.problem import Chosen, Problem, in_tenths
 from weald.core.cutting.progress import Tell, to_nobody

@@ -13,7 +13,7 @@ Tenths = int
 
 
 @dataclass(frozen=True, slots=True)
-class Lying:
+class Oriented:
     """A kind of piece lying one way on a sheet, as seen along its strips."""
 
     kind: int
@@ -27,7 +27,7 @@ class Column:
     """Pieces stacked in a strip."""
 
     width: Tenths
-    pieces: tuple[Lying, ...]
+    pieces: tuple[Oriented, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +49,7 @@ class Ground:
     down: bool
     width: Tenths
     height: Tenths
-    lying: tuple[Lying, ...]
+    oriented: tuple[Oriented, ...]
     roll: bool = False
 
 

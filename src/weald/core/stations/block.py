@@ -2,13 +2,7 @@
 
 from dataclasses import dataclass
 
-from weald.core.findings import Action, Finding, finding
-from weald.core.paper import GREYBOARD_GSM_PER_MM, calliper_from_bulk
-from weald.core.reckoning import Ledger, School
-from weald.core.spec import JobSpec, SewingMethod
-from weald.core.stations.folding import FoldingPlan
-from weald.core.stations.paper import PaperPlan
-from weald.core.textblock import (
+from weald.core.block.textblock import (
     FLAT_BACK_SWELL_EASY,
     FLAT_BACK_SWELL_LIMIT,
     FULL_ROUND,
@@ -22,6 +16,12 @@ from weald.core.textblock import (
     swell,
     thread_for_swell,
 )
+from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec, SewingMethod
+from weald.core.paper import GREYBOARD_GSM_PER_MM, calliper_from_bulk
+from weald.core.reckoning import Ledger, School
+from weald.core.stations.folding import FoldingPlan
+from weald.core.stations.paper import PaperPlan
 from weald.core.units import TOLERANCE, Mm
 
 THICKEST: Mm = 300.0

@@ -2,12 +2,12 @@
 
 import math
 
+from weald.core.block.holes import SewingPlan
 from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_pieces import MULL_SHORT
-from weald.core.stations.sewing import SewingPlan
 from weald.core.units import Mm
 
 DRAWN_FOLDS = 400

@@ -2,14 +2,13 @@
 
 import math
 
+from weald.core.block.holes import SUPPORTED, SewingPlan
+from weald.core.job.spec import JobSpec
 from weald.core.paper import calliper_from_bulk
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger, Term
-from weald.core.sewing import SUPPORTED
-from weald.core.spec import JobSpec
 from weald.core.stations.block import BlockPlan, Treatment
 from weald.core.stations.paper import PaperPlan
-from weald.core.stations.sewing import SewingPlan
 from weald.core.units import Mm
 
 MULL_SHORT: Mm = 10.0

@@ -3,13 +3,13 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from weald.core.cutting.askew import Askew, askew
 from weald.core.cutting.order import SQUARED
-from weald.core.diagonal import Askew, askew
 from weald.core.findings import Action, Finding, Patch, finding
-from weald.core.grain import crosswise
+from weald.core.job.spec import JobSpec, PieceStock
 from weald.core.paper import Lay, across, grain_word, lays_on_sheet, ways_on_sheet
 from weald.core.pieces import GRAIN_NEEDED, Piece
-from weald.core.spec import JobSpec, PieceStock
+from weald.core.shelf.grain import crosswise
 from weald.core.units import TOLERANCE, Mm, Notation
 
 TEXT_SHEET = "text_sheet"

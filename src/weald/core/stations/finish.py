@@ -3,12 +3,12 @@
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from weald.core.bands import Panel, panels
+from weald.core.block.bands import Panel, panels
 from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger, School
-from weald.core.spec import JobSpec
 from weald.core.units import TOLERANCE, Mm
 
 LEAST_SPINE: Mm = 6.0

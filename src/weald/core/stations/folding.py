@@ -5,11 +5,11 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.findings import Action, Finding, finding
-from weald.core.folding import FoldedPacket, Side
-from weald.core.imposition import Placement, Section, Sheet, impose, one_piece
+from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
+from weald.core.folding.packet import FoldedPacket, Side
+from weald.core.job.spec import Folding, JobSpec
 from weald.core.paper import grain_word, sheets_a_section
 from weald.core.reckoning import Ledger, School
-from weald.core.spec import Folding, JobSpec
 from weald.core.stations.paper import PaperPlan
 from weald.core.stations.text import TextPlan
 from weald.core.units import Mm, Notation

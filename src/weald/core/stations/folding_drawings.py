@@ -1,13 +1,13 @@
 """Pictures of the folding: both formes of every sheet, the nested signature, its marks on the spine."""
 
 from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Point, Sketch, box
-from weald.core.fold_steps import SLIT_PAST, FoldStep
-from weald.core.folding import FoldedPacket
-from weald.core.forme import Layout, PlacedPage, lay_out, placed_pages
-from weald.core.imposition import Sheet, in_reading_order
-from weald.core.marks import COLLATION_LENGTH, collation_place, rotation_of, signature_letters
+from weald.core.folding.imposition import Sheet, in_reading_order
+from weald.core.folding.packet import FoldedPacket
+from weald.core.folding.steps import SLIT_PAST, FoldStep
+from weald.core.forme.layout import Layout, PlacedPage, lay_out, placed_pages
+from weald.core.forme.marks import COLLATION_LENGTH, collation_place, rotation_of, signature_letters
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import Mm

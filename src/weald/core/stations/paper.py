@@ -5,8 +5,9 @@ from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
-from weald.core.folding import FoldedPacket, fold_packet
-from weald.core.grain import CROSSWISE
+from weald.core.folding.packet import FoldedPacket, fold_packet
+from weald.core.folding.programme import NAMED_PROGRAMMES
+from weald.core.job.spec import JobSpec
 from weald.core.paper import (
     BASIC_SIZE_INCHES,
     LB_PER_REAM_TO_GSM,
@@ -18,9 +19,8 @@ from weald.core.paper import (
     lays_on_sheet,
     size_name,
 )
-from weald.core.programme import NAMED_PROGRAMMES
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
+from weald.core.shelf.grain import CROSSWISE
 from weald.core.stations.cutting import TEXT_SHEET
 from weald.core.stations.text import TextPlan
 from weald.core.units import Gsm, Mm

@@ -5,8 +5,10 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.findings import Action, Finding, finding
-from weald.core.folding import FoldedPacket, fold_packet
-from weald.core.forme import (
+from weald.core.folding.imposition import Sheet
+from weald.core.folding.packet import FoldedPacket, fold_packet
+from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
+from weald.core.forme.layout import (
     Layout,
     backs_half_turned,
     block_size,
@@ -16,12 +18,10 @@ from weald.core.forme import (
     placed_pages,
     unfolded_size,
 )
-from weald.core.imposition import Sheet
-from weald.core.page import place_content
+from weald.core.forme.page import place_content
+from weald.core.job.spec import JobSpec
 from weald.core.paper import SHEET_SIZES
-from weald.core.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec
 from weald.core.stations.folding import FoldingPlan
 from weald.core.units import TOLERANCE, Mm, Notation, plain_number
 

@@ -2,22 +2,22 @@
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
 
-from weald.core.bands import band_places, panel_height
-from weald.core.drawing import Drawing, Layer, Sketch, box
-from weald.core.findings import Action, Finding, finding
-from weald.core.reckoning import Ledger
-from weald.core.sewing import (
+from weald.core.block.bands import band_places, panel_height
+from weald.core.block.holes import (
     METHOD_WORDS,
     SUPPORTED,
     Hole,
+    SewingPlan,
     crowded,
     holes_of,
     interval,
     supports_for,
 )
-from weald.core.spec import JobSpec, SewingMethod
+from weald.core.drawing import Drawing, Layer, Sketch, box
+from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec, SewingMethod
+from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
 
@@ -31,15 +31,6 @@ NEAR_THE_EDGE: Mm = 10.0
 STRIP_WIDTH: Mm = 30.0
 GUIDE_WIDTH: Mm = 40.0
 HOLE_MARK: Mm = 1.5
-
-
-@dataclass(frozen=True, slots=True)
-class SewingPlan:
-    """The sewing of one block. ``holes`` are those of a section, from the trimmed head."""
-
-    method: SewingMethod
-    holes: tuple[Hole, ...]
-    crowded: bool
 
 
 def reckon(

@@ -5,11 +5,11 @@ from dataclasses import dataclass
 
 from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
-from weald.core.folding import FoldedPacket
-from weald.core.makeup import MakeUp
-from weald.core.page import ruled_area, ruling
+from weald.core.folding.makeup import MakeUp
+from weald.core.folding.packet import FoldedPacket
+from weald.core.forme.page import ruled_area, ruling
+from weald.core.job.spec import JobSpec, made_up
 from weald.core.reckoning import Ledger
-from weald.core.spec import JobSpec, made_up
 from weald.core.units import Mm
 
 DRAWN_RULES = 400

@@ -11,7 +11,7 @@ from weald.core.units import Notation, Units
 class Workshop(models.Model):
     """The people and books of one bindery. Nothing of it is seen by another.
 
-    ``house`` is a :class:`weald.core.house.House`.
+    ``house`` is a :class:`weald.core.planning.house.House`.
     """
 
     name = models.CharField(max_length=120)

@@ -5,7 +5,7 @@ from django.contrib.auth.password_validation import validate_password
 from django.db import transaction
 
 from weald.core.errors import WealdError
-from weald.core.house import House, read_house
+from weald.core.planning.house import House, read_house
 from weald.web.accounts.models import Membership, Preferences, Workshop
 
 

@@ -8,12 +8,12 @@ from ninja.decorators import decorate_view
 from pydantic import Field
 
 from weald.core.bindings.choosing import StructureChoice, structure_choices
-from weald.core.comparing import Comparison, Way, compare, ways
+from weald.core.block.stitches import SewingFilm
 from weald.core.errors import SpecError
-from weald.core.offering import Found, Offered, offered_up
-from weald.core.plan import film_of_sewing
-from weald.core.sewing_steps import SewingFilm
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.planning.comparing import Comparison, Way, compare, ways
+from weald.core.planning.offering import Found, Offered, offered_up
+from weald.core.planning.plan import film_of_sewing
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
 from weald.web.api.own_words import in_own_words

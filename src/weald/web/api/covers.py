@@ -9,8 +9,8 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Schema, Status
 
 from weald.core.errors import SpecError
-from weald.core.plan import plan
-from weald.core.spec import CoverRules, read_spec
+from weald.core.job.spec import CoverRules, read_spec
+from weald.core.planning.plan import plan
 from weald.exchange.artwork import Kind, artwork_png
 from weald.exchange.cover_pdf import cover_pdf
 from weald.exchange.page_images import WIDEST

@@ -10,20 +10,19 @@ from ninja import Schema
 from pydantic import Field
 
 from weald.core.cutting.cuts import cut_list, part_names
+from weald.core.cutting.grouping import CutGroup
 from weald.core.cutting.layout import CutSheet, Usage, verdict
 from weald.core.cutting.order import Blank
-from weald.core.cutting.orders import CutGroup
 from weald.core.cutting.sheet_drawing import draw_sheet
 from weald.core.drawing import Drawing
 from weald.core.pieces import GRAIN_NEEDED
-from weald.core.stock import count_words, size_words
-from weald.core.stock_choice import OnShelf
+from weald.core.shelf.stock import OnShelf, count_words, size_words
 from weald.core.units import Notation
 
 CuttingState = Literal["waiting", "working", "done", "failed", "cancelled"]
 
 
-class CuttingOrder(Schema):
+class CuttingRequest(Schema):
     """Jobs whose pieces are to be laid out together, and what is wanted otherwise.
 
     Lengths are as typed. ``pins`` holds pieces to an item; ``forbidden`` items are not cut.
@@ -125,7 +124,7 @@ class GroupReply(Schema):
 class CuttingReply(CuttingRow):
     """A layout, opened; ``changed`` names the jobs that are not as they were laid out any more."""
 
-    wishes: CuttingOrder
+    options: CuttingRequest
     groups: list[GroupReply]
     without: list[str]
     changed: list[str] = []

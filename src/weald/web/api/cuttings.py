@@ -7,14 +7,14 @@ from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Status
 
+from weald.core.cutting.grouping import CutGroup, CutResult
 from weald.core.cutting.layout import CutSheet
-from weald.core.cutting.orders import CutGroup, CutResult
 from weald.core.cutting.sheet_drawing import draw_sheet
 from weald.core.drawing import Drawing
+from weald.core.job.spec import read_spec
 from weald.core.pieces import GRAIN_NEEDED
-from weald.core.plan import plan
-from weald.core.spec import read_spec
-from weald.core.stock_choice import Choice, choose_stock
+from weald.core.planning.plan import plan
+from weald.core.planning.stock_choice import Choice, choose_stock
 from weald.core.units import Notation, parse_length
 from weald.exchange.cuts_csv import cuts_csv
 from weald.exchange.cutting_sheets import cutting_sheets_pdf
@@ -24,8 +24,8 @@ from weald.exchange.true_size import true_size_pdf
 from weald.standins.guillotine import cut, tally
 from weald.web.accounts.services import preferences_of
 from weald.web.api.cutting_replies import (
-    CuttingOrder,
     CuttingReply,
+    CuttingRequest,
     CuttingRow,
     FallenPiece,
     GuillotineReply,
@@ -93,7 +93,7 @@ def list_cuttings(request: HttpRequest) -> list[CuttingRow]:
 @router.post(
     "/cuttings", response={201: CuttingRow, 404: Problem, 422: Problem}, operation_id="askForCutting"
 )
-def ask_for_cutting(request: HttpRequest, order: CuttingOrder) -> Status:
+def ask_for_cutting(request: HttpRequest, order: CuttingRequest) -> Status:
     """Have the pieces of jobs laid out on the stock chosen for them."""
     notation = notation_of(request)
     jobs = [get_object_or_404(jobs_of(request), pk=number) for number in dict.fromkeys(order.jobs)]
@@ -101,13 +101,13 @@ def ask_for_cutting(request: HttpRequest, order: CuttingOrder) -> Status:
         name: parse_length(getattr(order, name), notation.bare)
         for name in ("square", "kerf", "keep_short", "keep_long")
     }
-    wishes = {
+    options = {
         "shears": {**lengths, "prefer_offcuts": order.prefer_offcuts},
         "pins": order.pins,
         "forbidden": order.forbidden,
         "asked": order.model_dump(mode="json"),
     }
-    made = cuttings.ask_for_cutting(workshop_of(request), person(request), jobs, wishes)
+    made = cuttings.ask_for_cutting(workshop_of(request), person(request), jobs, options)
     return Status(201, CuttingRow(**_row(made)))
 
 
@@ -118,9 +118,9 @@ def open_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingReply:
     """A layout with its sheets drawn and its cuts in order."""
     cutting = cutting_of(request, cutting_id)
     notation = notation_of(request)
-    wishes = CuttingOrder.model_validate(cutting.wishes["asked"])
+    options = CuttingRequest.model_validate(cutting.options["asked"])
     if cutting.state != Cutting.State.DONE:
-        return CuttingReply(**_row(cutting), wishes=wishes, groups=[], without=[])
+        return CuttingReply(**_row(cutting), options=options, groups=[], without=[])
     result = cuttings.result_of(cutting)
     counts = {item.pk: on_shelf(item) for item in items_of(request)}
     groups, first = [], 1
@@ -129,7 +129,7 @@ def open_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingReply:
         first += len(group.layout.sheets)
     return CuttingReply(
         **_row(cutting),
-        wishes=wishes,
+        options=options,
         groups=groups,
         without=list(result.without),
         changed=[] if cutting.booked else cuttings.changed_since(cutting),

@@ -12,8 +12,8 @@ from ninja import Query, Router
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import facts_of
 from weald.core.drawing import Drawing
-from weald.core.plan import plan
-from weald.core.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.planning.plan import plan
 from weald.core.stations.finish import DIRECTION_WORDS, spine_title
 from weald.core.units import Notation
 from weald.exchange.drawing_dxf import drawing_dxf

@@ -7,10 +7,10 @@ from ninja import Body, Query, Router
 from ninja.decorators import decorate_view
 from pydantic.dataclasses import dataclass
 
-from weald.core.choices import FoldChoice, MakeUpChoice, fold_choices, make_up_choices
-from weald.core.dummy import Film, Opening, fold_film, openings, true_spreads
-from weald.core.press import press
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.planning.choices import FoldChoice, MakeUpChoice, fold_choices, make_up_choices
+from weald.core.press.dummy import Film, Opening, fold_film, openings, true_spreads
+from weald.core.press.press import press
 from weald.web.api.own_words import in_own_words
 from weald.web.api.people import notation_of
 from weald.web.api.schemas import Problem

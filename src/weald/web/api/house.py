@@ -5,10 +5,10 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Body, Query, Router, Schema
 
-from weald.core.entries import lengths_of
-from weald.core.house import RULES, House, RuleEntry, read_house
-from weald.core.patching import value_at
-from weald.core.spec import JobSpec
+from weald.core.job.entries import lengths_of
+from weald.core.job.patching import value_at
+from weald.core.job.spec import JobSpec
+from weald.core.planning.house import RULES, House, RuleEntry, read_house
 from weald.web.accounts.services import house_of, save_house
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem

@@ -8,8 +8,8 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, File, Query, Router, Status
 from ninja.files import UploadedFile
 
-from weald.core.house import with_house
-from weald.core.spec import read_spec
+from weald.core.job.spec import read_spec
+from weald.core.planning.house import with_house
 from weald.exchange.job_file import read_job_file
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, person, workshop_of

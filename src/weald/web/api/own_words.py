@@ -6,7 +6,7 @@ from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 
-from weald.core.house import spoken
+from weald.core.planning.house import spoken
 from weald.web.accounts.services import house_of
 from weald.web.api.people import workshop_of
 

@@ -8,11 +8,11 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Body, Query, Router
 from pydantic import TypeAdapter
 
-from weald.core.house import departures, gauge_hints, spoken
+from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
-from weald.core.plan import DRAWN, plan
+from weald.core.planning.house import departures, gauge_hints, spoken
+from weald.core.planning.plan import DRAWN, plan
 from weald.core.reckoning import Station
-from weald.core.spec import JobSpec, editable_lengths, read_spec
 from weald.core.units import Notation, parse_length
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, workshop_of

@@ -8,7 +8,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Router, Schema, Status
 
 from weald.core.errors import SpecError
-from weald.core.spec import Printer, read_spec
+from weald.core.job.spec import Printer, read_spec
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
 from weald.web.printing.models import PrinterProfile

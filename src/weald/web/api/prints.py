@@ -12,11 +12,11 @@ from ninja import Query, Router, Schema, Status
 from ninja.decorators import decorate_view
 from pydantic import Field
 
-from weald.core.forme import Face, Flip
-from weald.core.press import Press, press
-from weald.core.reading import fold_and_read, verdicts
-from weald.core.shift_sheet import draw_shift_sheet
-from weald.core.spec import JobSpec, read_spec
+from weald.core.forme.layout import Face, Flip
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.press.press import Press, press
+from weald.core.press.reading import fold_and_read, verdicts
+from weald.core.press.shift_sheet import draw_shift_sheet
 from weald.exchange.drawn_sheets import drawn_sheets_pdf
 from weald.exchange.imposed_pdf import Order, impose_pdf
 from weald.exchange.page_images import WIDEST, page_png

@@ -7,10 +7,10 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
-from weald.core.entries import Title
-from weald.core.house import Departure, GaugeHint, Vocabulary
-from weald.core.plan import Plan
-from weald.core.spec import JobSpec
+from weald.core.job.entries import Title
+from weald.core.job.spec import JobSpec
+from weald.core.planning.house import Departure, GaugeHint, Vocabulary
+from weald.core.planning.plan import Plan
 from weald.core.units import Units
 
 State = Literal["planned", "at_bench", "finished"]

@@ -9,11 +9,10 @@ from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema, Status
 from pydantic import Field
 
-from weald.core.book_set import BookSet as Spec
-from weald.core.book_set import SetPlan, plan_set, read_set
 from weald.core.drawing import Drawing
-from weald.core.entries import Title, lengths_of
-from weald.core.spec import read_spec
+from weald.core.job.entries import Title, lengths_of
+from weald.core.job.spec import read_spec
+from weald.core.planning.book_set import SetPlan, SetSpec, plan_set, read_set
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.set_csv import set_csv
@@ -44,7 +43,7 @@ class SetReply(Schema):
 
     id: int
     version: int
-    spec: Spec
+    spec: SetSpec
     plan: SetPlan
     inputs: dict[str, str]
 
@@ -139,7 +138,7 @@ def write_set(request: HttpRequest, set_id: int, written: SetWrite) -> SetReply:
     return _reply(request, save_set(book_set, written.version, spec, book))
 
 
-def _check_jobs(request: HttpRequest, spec: Spec) -> None:
+def _check_jobs(request: HttpRequest, spec: SetSpec) -> None:
     """A volume names jobs of its own workshop only.
 
     :raises django.http.Http404: when it names another.

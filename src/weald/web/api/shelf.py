@@ -11,13 +11,13 @@ from ninja import Body, File, Query, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
 
-from weald.core.conversions import Quantity, convert
 from weald.core.drawing import Drawing
-from weald.core.entries import lengths_of
 from weald.core.errors import SpecError, WealdError
-from weald.core.grain_tests import guides
+from weald.core.job.entries import lengths_of
 from weald.core.paper import Grade, SheetGrain
-from weald.core.stock import (
+from weald.core.shelf.conversions import Quantity, convert
+from weald.core.shelf.grain_tests import guides
+from weald.core.shelf.stock import (
     KIND_NAMES,
     GrainMethod,
     GrainTest,
@@ -30,7 +30,7 @@ from weald.core.stock import (
     size_words,
     weight_words,
 )
-from weald.core.stock_words import read_stock_words
+from weald.core.shelf.words import read_stock_words
 from weald.core.units import Notation
 from weald.exchange.stock_csv import read_stock_csv, stock_csv
 from weald.web.api.downloads import file_response

@@ -6,11 +6,11 @@ from typing import Any
 
 from django.contrib.auth.models import User
 
-from weald.core.book_set import BookSet, Volume
-from weald.core.house import read_house
-from weald.core.plan import plan
-from weald.core.spec import CoverRules, Printer, read_spec
-from weald.core.stock_choice import choose_patch
+from weald.core.job.spec import CoverRules, Printer, read_spec
+from weald.core.planning.book_set import SetSpec, Volume
+from weald.core.planning.house import read_house
+from weald.core.planning.plan import plan
+from weald.core.planning.stock_choice import choose_patch
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import save_house
 from weald.web.jobs import services
@@ -361,5 +361,5 @@ def _begin_logs(workshop: Workshop) -> None:
         Volume(title="Lighthouse log", number=2, date="1904–1905", pages=316, thickness=21.5),
         Volume(title="Lighthouse log", number=4, date="1908–1911", pages=200),
     )
-    spec = BookSet(title=made.title, cloth="storm-blue cloth", volumes=volumes)
+    spec = SetSpec(title=made.title, cloth="storm-blue cloth", volumes=volumes)
     save_set(made, made.version, spec)

@@ -56,7 +56,7 @@ class Job(models.Model):
 class BookSet(models.Model):
     """Several volumes that stand together.
 
-    ``book`` is the job file all volumes share; ``spec`` is a :class:`weald.core.book_set.BookSet`.
+    ``book`` is the job file all volumes share; ``spec`` is a :class:`weald.core.planning.book_set.SetSpec`.
     """
 
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="sets")

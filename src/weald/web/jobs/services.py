@@ -7,8 +7,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 
 from weald.core.errors import WealdError
-from weald.core.plan import plan
-from weald.core.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.planning.plan import plan
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job, Move
 

@@ -3,10 +3,9 @@
 from django.contrib.auth.models import User
 from django.db import transaction
 
-from weald.core.book_set import BookSet as Spec
-from weald.core.book_set import Volume, read_set, volume_spec
 from weald.core.errors import WealdError
-from weald.core.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.planning.book_set import SetSpec, Volume, read_set, volume_spec
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import BookSet, Job
 from weald.web.jobs.services import create_job
@@ -25,7 +24,7 @@ def shared_book(book_set: BookSet) -> JobSpec:
     return read_spec(book_set.book)
 
 
-def spec_of(book_set: BookSet) -> Spec:
+def spec_of(book_set: BookSet) -> SetSpec:
     """The set itself."""
     return read_set(book_set.spec)
 
@@ -34,7 +33,7 @@ def spec_of(book_set: BookSet) -> Spec:
 def begin_set(workshop: Workshop, title: str, book: JobSpec) -> BookSet:
     """Begin a set of one volume from the book all volumes are to be like."""
     first = Volume(title=book.finish.title or book.title, number=1, pages=book.text.pages)
-    spec = Spec(title=title, cloth=book.binding.cover_name, volumes=(first,))
+    spec = SetSpec(title=title, cloth=book.binding.cover_name, volumes=(first,))
     return BookSet.objects.create(
         workshop=workshop,
         title=spec.title,
@@ -44,7 +43,7 @@ def begin_set(workshop: Workshop, title: str, book: JobSpec) -> BookSet:
 
 
 @transaction.atomic
-def save_set(book_set: BookSet, version: int, spec: Spec, book: JobSpec | None = None) -> BookSet:
+def save_set(book_set: BookSet, version: int, spec: SetSpec, book: JobSpec | None = None) -> BookSet:
     """Write a set, and what its volumes share where that is given.
 
     :param version: the one it was read at.

@@ -1,6 +1,6 @@
 """The demo's artwork for a printed cover: gulls over a sea, drawn to the document's own size."""
 
-from weald.core.cover_art import CoverArt
+from weald.core.covers.art import CoverArt
 
 _GULLS = ((0.12, 0.22, 26), (0.3, 0.34, 16), (0.62, 0.2, 30), (0.78, 0.36, 20), (0.9, 0.18, 14))
 _SKY, _SEA, _DEEP, _SAND, _INK = "#f1e7d2", "#7f9aa0", "#45636d", "#d9c08d", "#2b3138"

@@ -60,7 +60,7 @@ class Profile(models.Model):
 
 
 class PrinterProfile(Profile):
-    """A printer of the workshop; its spec is a :class:`weald.core.spec.Printer`."""
+    """A printer of the workshop; its spec is a :class:`weald.core.job.spec.Printer`."""
 
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="printers")
 
@@ -69,7 +69,7 @@ class PrinterProfile(Profile):
 
 
 class CoverProfile(Profile):
-    """The sheet of rules of somebody who prints covers; its spec is a :class:`weald.core.spec.CoverRules`."""
+    """The sheet of rules of somebody who prints covers, as :class:`weald.core.job.spec.CoverRules`."""
 
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="cover_profiles")
 

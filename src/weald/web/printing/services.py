@@ -13,8 +13,8 @@ from django.db import transaction
 from django.utils import timezone
 
 from weald.core.errors import WealdError
-from weald.core.press import Press, press
-from weald.core.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.press.press import Press, press
 from weald.exchange.artwork import Kind, read_artwork
 from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
 from weald.exchange.text_pdf import TextError, read_text

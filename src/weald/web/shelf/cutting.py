@@ -14,15 +14,15 @@ from django.db.models import Q
 from django.utils import timezone
 from pydantic import TypeAdapter
 
+from weald.core.cutting.grouping import CutResult, CuttingOptions, JobPieces, cutting_groups
 from weald.core.cutting.layout import CutSheet
 from weald.core.cutting.order import Shears
-from weald.core.cutting.orders import CutResult, JobPieces, Wishes, cutting_groups
 from weald.core.errors import SpecError, WealdError
+from weald.core.job.spec import read_spec
 from weald.core.paper import SheetGrain
 from weald.core.pieces import Piece
-from weald.core.plan import plan
-from weald.core.spec import read_spec
-from weald.core.stock import count_words, offcut_of
+from weald.core.planning.plan import plan
+from weald.core.shelf.stock import count_words, offcut_of
 from weald.core.units import Mm
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job
@@ -64,7 +64,9 @@ def result_of(cutting: Cutting) -> CutResult:
 
 
 @transaction.atomic
-def ask_for_cutting(workshop: Workshop, author: User, jobs: Sequence[Job], wishes: dict[str, Any]) -> Cutting:
+def ask_for_cutting(
+    workshop: Workshop, author: User, jobs: Sequence[Job], options: dict[str, Any]
+) -> Cutting:
     """Have the pieces of jobs laid out by the worker, as the jobs stand now.
 
     :raises SpecError: when there is nothing that can be laid out.
@@ -79,7 +81,7 @@ def ask_for_cutting(workshop: Workshop, author: User, jobs: Sequence[Job], wishe
         author=author,
         title=title,
         jobs=[{"job": job.pk, "title": job.title, "change": job.head_id} for job in jobs],
-        wishes=wishes,
+        options=options,
     )
     groups, without = _groups(cutting)
     if not groups:
@@ -123,13 +125,13 @@ def _pieces(change: Change) -> tuple[Piece, ...]:
     return plan(read_spec(change.spec), drawn=()).pieces
 
 
-def wishes_of(cutting: Cutting) -> Wishes:
+def wishes_of(cutting: Cutting) -> CuttingOptions:
     """What the binder wanted otherwise."""
-    wishes = cutting.wishes
-    return Wishes(
-        _shears().validate_python(wishes.get("shears", {})),
-        {str(blank): int(item) for blank, item in wishes.get("pins", {}).items()},
-        frozenset(wishes.get("forbidden", ())),
+    options = cutting.options
+    return CuttingOptions(
+        _shears().validate_python(options.get("shears", {})),
+        {str(blank): int(item) for blank, item in options.get("pins", {}).items()},
+        frozenset(options.get("forbidden", ())),
     )
 
 

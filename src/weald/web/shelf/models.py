@@ -5,13 +5,13 @@ import uuid
 from django.conf import settings
 from django.db import models
 
-from weald.core.stock import KIND_NAMES
+from weald.core.shelf.stock import KIND_NAMES
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
 
 
 class ShelfItem(models.Model):
-    """One item of stock; ``spec`` is a :class:`weald.core.stock.StockItem`.
+    """One item of stock; ``spec`` is a :class:`weald.core.shelf.stock.StockItem`.
 
     The columns beside it repeat what lists are sorted and searched by. ``count`` is the sum of its
     movements and never under zero. An offcut knows what it was cut from.
@@ -45,7 +45,7 @@ class Cutting(models.Model):
     """Pieces of one or more jobs laid out on stock.
 
     :ivar jobs: number and state (``change``) of each job as it was laid out.
-    :ivar wishes: shears, pins and what is forbidden; see :mod:`weald.web.shelf.cutting`.
+    :ivar options: shears, pins and what is forbidden; see :mod:`weald.web.shelf.cutting`.
     :ivar result: the layouts, once they are done.
     :ivar booked: when it was cut, and its stock taken off the shelf.
     """
@@ -61,7 +61,7 @@ class Cutting(models.Model):
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="cuttings")
     title = models.CharField(max_length=300)
     jobs = models.JSONField()
-    wishes = models.JSONField()
+    options = models.JSONField()
     state = models.CharField(max_length=9, choices=State.choices, default=State.WAITING)
     progress = models.PositiveSmallIntegerField(default=0)
     message = models.TextField(default="", blank=True)

@@ -10,8 +10,7 @@ from django.db import IntegrityError, transaction
 from django.db.models import F, Q, QuerySet
 
 from weald.core.errors import WealdError
-from weald.core.stock import KIND_NAMES, GrainTest, StockItem, count_words
-from weald.core.stock_choice import OnShelf
+from weald.core.shelf.stock import KIND_NAMES, GrainTest, OnShelf, StockItem, count_words
 from weald.exchange.stock_csv import StockRow, stock_csv
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job

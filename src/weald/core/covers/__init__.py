@@ -1,0 +1,1 @@
+"""Printed covers: flat, round the closed book, and their barcodes."""

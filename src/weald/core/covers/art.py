@@ -1,0 +1,425 @@
+"""The printed cover: how large its artwork is, what falls where, and whether it fits.
+
+Places are in millimetres of the document, from its top left corner, its printed side up: the back cover to
+the left, the front to the right. The *document* is what is printed: the cover as it is cut, and *bleed*
+around it. *Wraps* go round the boards' edges on to their inside.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from weald.core.covers.closed import ClosedCover, Cover, Strip, Window, ZoneKind, close_cover
+from weald.core.covers.ean import BAR_HEIGHT, HEIGHT, MODULE, QUIET_LEFT, WIDTH, bars, read_barcode
+from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.errors import SizeError
+from weald.core.findings import Action, Finding, finding
+from weald.core.job.spec import JobSpec
+from weald.core.reckoning import Ledger
+from weald.core.stations.block import BlockPlan
+from weald.core.units import TOLERANCE, Mm
+
+BARCODE_IN: Mm = 8.0
+"""The barcode stands so far from the tail and the joint of the back cover."""
+MARK: Mm = 4.0
+GOOD_DPI, LEAST_DPI = 300, 150
+SHAPE_NOTICED = 0.01
+ZONE_WORDS: dict[ZoneKind, str] = {
+    "wrap": "goes round the edge and inside",
+    "back": "back cover",
+    "front": "front cover",
+    "spine": "the back of the book: lettering keeps clear of its edges",
+    "joint": "bends in the joint: no lettering",
+    "flap": "flap, folded in",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Zone:
+    """A part of the cover, and what becomes of it on the closed book."""
+
+    kind: ZoneKind
+    words: str
+    x: Mm
+    y: Mm
+    width: Mm
+    height: Mm
+
+
+@dataclass(frozen=True, slots=True)
+class Placed:
+    """Where the artwork lies in the document, and how finely it prints; pictures alone have a resolution."""
+
+    x: Mm
+    y: Mm
+    width: Mm
+    height: Mm
+    dpi: float | None
+
+
+@dataclass(frozen=True, slots=True)
+class CoverArt:
+    """The printed cover of a job.
+
+    :param bleed: how much of the document is cut off on every side.
+    :param zones: the parts of the cover from left to right; ``safe`` where lettering keeps clear of edges.
+    :param closed: the cover round the closed book; nothing where nothing covers the spine.
+    :param barcode: its box, and its digits.
+    :param artwork: where the artwork lies; nothing where none was brought.
+    """
+
+    width: Mm
+    height: Mm
+    bleed: Mm
+    zones: tuple[Zone, ...]
+    safe: tuple[Window, ...]
+    closed: ClosedCover | None
+    barcode: Window | None
+    digits: str
+    artwork: Placed | None
+    creases: tuple[Mm, ...]
+    levels: tuple[Mm, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Strip:
+    kind: ZoneKind
+    width: Mm
+
+
+def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
+    """The cover from left to right, and how far it wraps round head and tail."""
+    value, known = ledger.value, ledger.quantities
+    if "board.width" in known:
+        board, turn = value("board.width"), spec.binding.turn_in
+        between = (
+            [_Strip("spine", value("case.distance"))]
+            if "case.distance" in known
+            else [
+                _Strip("joint", value("joint.gap")),
+                _Strip("spine", value("spine_board.width")),
+                _Strip("joint", value("joint.gap")),
+            ]
+        )
+        edge = _Strip("wrap", turn)
+        return [edge, _Strip("back", board), *between, _Strip("front", board), edge], turn
+    leaf, flap = value("cover.leaf"), spec.binding.flaps if spec.binding.structure == "wrapper" else 0.0
+    flaps = [_Strip("flap", flap)] if flap else []
+    middle = [_Strip("spine", value("spine_board.width"))]
+    return [*flaps, _Strip("back", leaf), *middle, _Strip("front", leaf), *flaps], 0.0
+
+
+def reckon(spec: JobSpec, block: BlockPlan, profile: tuple[Point, ...], ledger: Ledger) -> CoverArt:
+    """Enter the size of the document, lay out everything on it, and lay it round the closed book.
+
+    :param profile: the covering in section, as a binding answers it.
+    """
+    art = spec.artwork
+    strips, wrap = _strips(spec, ledger)
+    bleed = ledger.entry("bleed", art.bleed, "artwork.bleed")
+    size = {
+        edge: ledger.reckon(
+            f"art.{edge}",
+            ledger.value(f"cover.{edge}") + 2 * art.bleed,
+            "{cover} + 2 × {bleed}",
+            {"cover": ledger.ref(f"cover.{edge}"), "bleed": bleed},
+        )
+        for edge in ("width", "height")
+    }
+    face = size["height"] - 2 * art.bleed - 2 * wrap
+    top = art.bleed + wrap
+    zones, x = [], art.bleed
+    for strip in strips:
+        zones.append(Zone(strip.kind, ZONE_WORDS[strip.kind], x, top, strip.width, face))
+        x += strip.width
+    edges = tuple(zone.x for zone in zones[1:])
+    digits = _digits(art.barcode)
+    return CoverArt(
+        width=size["width"],
+        height=size["height"],
+        bleed=art.bleed,
+        zones=tuple(zones),
+        safe=tuple(_safe(spec, zones)),
+        closed=_close(zones, wrap, block, profile, ledger),
+        barcode=_barcode(zones) if digits else None,
+        digits=digits,
+        artwork=_place(spec, size["width"], size["height"]),
+        creases=edges,
+        levels=(top, top + face) if wrap else (),
+    )
+
+
+def _digits(text: str) -> str:
+    try:
+        return read_barcode(text) if text.strip() else ""
+    except SizeError:
+        return ""
+
+
+def _safe(spec: JobSpec, zones: list[Zone]) -> Iterator[Window]:
+    for zone in zones:
+        if zone.kind not in ("back", "front", "spine"):
+            continue
+        across = spec.artwork.spine_safe if zone.kind == "spine" else spec.artwork.safe
+        down = spec.artwork.safe
+        if zone.width > 2 * across and zone.height > 2 * down:
+            yield Window(
+                zone.kind, zone.x + across, zone.y + down, zone.width - 2 * across, zone.height - 2 * down
+            )
+
+
+def _close(
+    zones: list[Zone], wrap: Mm, block: BlockPlan, profile: tuple[Point, ...], ledger: Ledger
+) -> ClosedCover | None:
+    """The cover round its block; flaps lie folded in, out of sight."""
+    if not profile:
+        return None
+    board = ledger.value("board.thickness") if wrap else 0.0
+    square = ledger.value("squares.head") if "squares.head" in ledger.quantities else 0.0
+    strips = tuple(Strip(zone.kind, zone.x, zone.x + zone.width) for zone in zones)
+    cover = Cover(strips, zones[0].y, zones[0].height, board, square, profile)
+    return close_cover(cover, block)
+
+
+def _barcode(zones: list[Zone]) -> Window:
+    back = next(zone for zone in zones if zone.kind == "back")
+    right, bottom = back.x + back.width - BARCODE_IN, back.y + back.height - BARCODE_IN
+    return Window("barcode", right - WIDTH, bottom - HEIGHT, WIDTH, HEIGHT)
+
+
+def _place(spec: JobSpec, width: Mm, height: Mm) -> Placed | None:
+    """Where the artwork lies: in the middle, at its own size, or as large as fits or fills the document."""
+    art = spec.artwork
+    if not (art.file and art.width and art.height):
+        return None
+    scale = 1.0
+    if art.placing != "as_is":
+        pick = min if art.placing == "fit" else max
+        scale = pick(width / art.width, height / art.height)
+    across, down = art.width * scale, art.height * scale
+    dpi = art.pixels / across * 25.4 if art.pixels else None
+    return Placed((width - across) / 2, (height - down) / 2, across, down, dpi)
+
+
+def mind(spec: JobSpec, art: CoverArt, ledger: Ledger) -> list[Finding]:
+    """Whether artwork, barcode and sheet fit, and what the printer's rules say."""
+    return [
+        *_mind_artwork(spec, art, ledger),
+        *_mind_barcode(spec, art, ledger),
+        *_mind_sheet(spec, art, ledger),
+        *_mind_rules(spec, art, ledger),
+    ]
+
+
+def _size(ledger: Ledger, width: Mm, height: Mm) -> str:
+    return f"{ledger.notation.length(width, True)} × {ledger.notation.length(height, True)}"
+
+
+def _mind_artwork(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Finding]:
+    placed = art.artwork
+    if placed is None:
+        return
+    document = _size(ledger, art.width, art.height)
+    fill = Action("Fill the document", {"artwork.placing": "fill"})
+    bare = placed.width < art.width - 0.1 or placed.height < art.height - 0.1
+    within = (
+        placed.width >= art.width - 2 * art.bleed - 0.1 and placed.height >= art.height - 2 * art.bleed - 0.1
+    )
+    artwork = _size(ledger, placed.width, placed.height)
+    if bare and within:
+        yield finding("art.no_bleed", "artwork.file", document=document, artwork=artwork, actions=(fill,))
+    elif bare:
+        yield finding("art.small", "artwork.file", document=document, artwork=artwork, actions=(fill,))
+    shape = (spec.artwork.width or 1) / (spec.artwork.height or 1)
+    if spec.artwork.placing == "fill" and abs(shape / (art.width / art.height) - 1) > SHAPE_NOTICED:
+        lost = _size(ledger, max(0.0, placed.width - art.width), max(0.0, placed.height - art.height))
+        yield finding("art.cropped", "artwork.file", lost=lost)
+    if placed.dpi is not None and placed.dpi < GOOD_DPI - 0.5:
+        code = "art.coarse" if placed.dpi < LEAST_DPI else "art.soft"
+        yield finding(code, "artwork.file", dpi=f"{placed.dpi:.0f}", good=GOOD_DPI)
+
+
+def _mind_barcode(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Finding]:
+    text = spec.artwork.barcode.strip()
+    if not text:
+        return
+    try:
+        digits = read_barcode(text)
+    except SizeError as error:
+        yield finding("barcode.wrong", "artwork.barcode", why=str(error))
+        return
+    if len("".join(sign for sign in text if sign.isdigit())) == 12:
+        right: Action = Action(f"Write {digits}", {"artwork.barcode": digits})
+        yield finding("barcode.made_up", "artwork.barcode", digits=digits, actions=(right,))
+    back = next(zone for zone in art.zones if zone.kind == "back")
+    if back.width < WIDTH + 2 * BARCODE_IN or back.height < HEIGHT + 2 * BARCODE_IN:
+        needs = _size(ledger, WIDTH + 2 * BARCODE_IN, HEIGHT + 2 * BARCODE_IN)
+        yield finding("barcode.no_room", "artwork.barcode", needs=needs)
+
+
+def _mind_sheet(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Finding]:
+    sheet, printer = spec.artwork.sheet, spec.printing.printer
+    if sheet is None:
+        return
+    free = printer.unprintable
+    has = (sheet.width - 2 * free, sheet.height - 2 * free)
+    upright = art.width <= has[0] + TOLERANCE and art.height <= has[1] + TOLERANCE
+    turned = art.width <= has[1] + TOLERANCE and art.height <= has[0] + TOLERANCE
+    if upright:
+        return
+    if turned:
+        yield finding("art.turned", "artwork.sheet")
+        return
+    yield finding(
+        "art.sheet_small",
+        "artwork.sheet",
+        needs=_size(ledger, art.width + 2 * free, art.height + 2 * free),
+        has=_size(ledger, sheet.width, sheet.height),
+        remedy=_what_would(spec, art, has, ledger),
+    )
+
+
+def _what_would(spec: JobSpec, art: CoverArt, has: tuple[Mm, Mm], ledger: Ledger) -> str:
+    """What would make a cover fit a sheet that is too small."""
+    long, short = max(has), min(has)
+    over = max(art.width - long, art.height - short)
+    wrap, bleed = spec.binding.turn_in, spec.artwork.bleed
+    if "board.width" in ledger.quantities and over / 2 <= wrap - 12:
+        fits = ledger.notation.length(wrap - over / 2, True)
+        return f"A turn-in of {fits} would fit it."
+    if over / 2 <= bleed:
+        return f"A bleed of {ledger.notation.length(bleed - over / 2, True)} would fit it."
+    return "Print it elsewhere, or cover spine and sides in pieces."
+
+
+def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Finding]:
+    """Where the job departs from the sheet of rules of whoever prints it."""
+    rules, show = spec.artwork.rules, ledger.notation
+    if rules is None:
+        return
+    pages = round(ledger.value("text.pages"))
+    leaf, turn = ledger.value("paper.calliper"), spec.binding.turn_in
+    spine = next(zone.width for zone in art.zones if zone.kind == "spine")
+    checks: tuple[tuple[bool, str, str, str], ...] = (
+        (
+            rules.least_pages <= pages <= rules.most_pages,
+            "text.pages",
+            f"{pages} pages",
+            f"{rules.least_pages} to {rules.most_pages}",
+        ),
+        (
+            rules.leaf is None or abs(leaf - rules.leaf) <= 0.005,
+            "paper.calliper",
+            f"a leaf of {show.thickness(leaf, True)}",
+            show.thickness(rules.leaf or 0, True),
+        ),
+        (
+            rules.wrap is None or "board.width" not in ledger.quantities or abs(turn - rules.wrap) < 0.05,
+            "binding.turn_in",
+            f"a wrap of {show.length(turn, True)}",
+            show.length(rules.wrap or 0, True),
+        ),
+        (
+            rules.bleed is None or spec.artwork.bleed >= rules.bleed - 0.05,
+            "artwork.bleed",
+            f"a bleed of {show.length(spec.artwork.bleed, True)}",
+            f"at least {show.length(rules.bleed or 0, True)}",
+        ),
+        (
+            not spec.finish_on_spine or spine >= rules.least_spine,
+            "finish.width",
+            f"lettering on a spine of {show.length(spine, True)}",
+            f"at least {show.length(rules.least_spine, True)}",
+        ),
+        (not rules.barcode or bool(art.digits), "artwork.barcode", "no barcode", "one on the back"),
+    )
+    patches: dict[str, tuple[str, float | None]] = {
+        "binding.turn_in": ("binding.turn_in", rules.wrap),
+        "artwork.bleed": ("artwork.bleed", rules.bleed),
+    }
+    for holds, about, has, wants in checks:
+        if holds:
+            continue
+        path, new = patches.get(about, ("", None))
+        actions = (Action(f"Take {show.length(new, True)}", {path: new}),) if new is not None else ()
+        yield finding(
+            "rules.departs",
+            about,
+            printer=rules.name or "this printer",
+            has=has,
+            wants=wants,
+            actions=actions,
+        )
+
+
+def draw_art(art: CoverArt, ledger: Ledger, *, ground: bool = True) -> Drawing:
+    """The cover laid flat, its printed side up, with every zone.
+
+    :param ground: whether the paper itself is drawn; without it, it can lie over the artwork.
+    """
+    show, sketch = ledger.notation.figure, Sketch()
+    document = box(0, 0, art.width, art.height)
+    if ground:
+        sketch.area(document, "side_paper", "outline", "art.width art.height")
+    else:
+        sketch.line((*document, document[0]), "outline", "art.width art.height")
+    inner = box(art.bleed, art.bleed, art.width - 2 * art.bleed, art.height - 2 * art.bleed)
+    sketch.line((*inner, inner[0]), "cut", "cover.width cover.height")
+    for zone in art.zones:
+        outline = box(zone.x, zone.y, zone.width, zone.height)
+        if zone.kind == "joint":
+            sketch.hatch(outline, "glue", 0, "joint.gap")
+        if zone.kind != "wrap":
+            sketch.line((*outline, outline[0]), "score", _about(zone.kind, ledger))
+            if zone.kind in ("back", "spine", "front", "flap"):
+                middle = zone.y + zone.height / 8
+                sketch.name(zone.x, middle, zone.width, zone.height / 4, zone.kind, tallest=7.0)
+    for safe in art.safe:
+        outline = box(safe.x, safe.y, safe.width, safe.height)
+        sketch.line((*outline, outline[0]), "hidden", "artwork.safe artwork.spine_safe")
+    _crease_marks(sketch, art)
+    if art.barcode:
+        draw_barcode(sketch, art.barcode, art.digits)
+    sketch.dimension((0, 0), (art.width, 0), show(art.width), offset=3, about="art.width")
+    for zone in art.zones:
+        ends = (zone.x, 0), (zone.x + zone.width, 0)
+        row = 2 if zone.kind == "spine" else 1
+        sketch.dimension(*ends, show(zone.width), offset=row, about=_about(zone.kind, ledger))
+    sketch.dimension((0, art.height), (0, 0), show(art.height), about="art.height")
+    return sketch.finish(
+        "cover.art" if ground else "cover.guides",
+        "boards",
+        "The printed cover, printed side up",
+        rows=(1, 3, 0, 0),
+        text=f"A document of {show(art.width, True)} by {show(art.height, True)}, bleed "
+        f"{show(art.bleed, True)}; "
+        + ", ".join(f"{zone.kind} {show(zone.width, True)}" for zone in art.zones),
+    )
+
+
+def _about(kind: ZoneKind, ledger: Ledger) -> str:
+    if kind in ("back", "front"):
+        return "board.width" if "board.width" in ledger.quantities else "cover.leaf"
+    if kind == "spine":
+        return "case.distance" if "case.distance" in ledger.quantities else "spine_board.width"
+    return {"joint": "joint.gap", "wrap": "binding.turn_in", "flap": "binding.flaps"}[kind]
+
+
+def _crease_marks(sketch: Sketch, art: CoverArt) -> None:
+    """Short marks on what is cut off or turned in, to place boards by from behind."""
+    long = max(art.bleed, MARK)
+    for x in art.creases:
+        sketch.line(((x, 0), (x, long)), "fold", "cover.width")
+        sketch.line(((x, art.height), (x, art.height - long)), "fold", "cover.width")
+    for y in art.levels:
+        sketch.line(((0, y), (long, y)), "fold", "cover.height")
+        sketch.line(((art.width, y), (art.width - long, y)), "fold", "cover.height")
+
+
+def draw_barcode(sketch: Sketch, place: Window, digits: str) -> None:
+    """A barcode, black on white, with its quiet zones and its digits."""
+    sketch.area(box(place.x, place.y, place.width, place.height), "white", "outline", "artwork.barcode")
+    left = place.x + QUIET_LEFT * MODULE
+    for start, width in bars(digits):
+        sketch.area(box(left + start, place.y, width, BAR_HEIGHT), "mark", "fill", "artwork.barcode")
+    foot = place.y + (BAR_HEIGHT + HEIGHT) / 2
+    sketch.label(place.x + place.width / 2, foot, digits, height=1.8, about="artwork.barcode")

@@ -1,0 +1,579 @@
+"""What the binder decided and measured: the job file, as types.
+
+Lengths are millimetres, or text with a unit (see :func:`weald.core.units.parse_length`).
+Missing keys take house defaults; unknown ones are refused by name. Read a job with
+:func:`read_spec`, which says every place that is wrong in plain words.
+"""
+
+from collections.abc import Iterator, Mapping
+from typing import Annotated, Literal
+
+from pydantic import Field, ValidationError
+
+from weald.core.errors import SizeError, SpecError
+from weald.core.folding.imposition import Gather
+from weald.core.folding.makeup import BlankPlace, MakeUp, MakeUpRule, make_up, read_mix
+from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, fold_packet
+from weald.core.forme.layout import Flip, PileFace, Work
+from weald.core.forme.page import Anchor, Filler, Placing
+from weald.core.job.entries import (
+    Allowance,
+    Entries,
+    Length,
+    Name,
+    OneLine,
+    Shift,
+    Size,
+    Thin,
+    Title,
+    lengths_of,
+    near,
+    problems,
+)
+from weald.core.paper import Grade, SheetGrain, calliper_from_bulk
+from weald.core.reckoning import measurable, measurable_ids
+from weald.core.units import Mm, Notation
+
+
+class RulingMargins(Entries):
+    """What stays free of a ruling at each edge of the trimmed page."""
+
+    head: Allowance = 15.0
+    tail: Allowance = 15.0
+    spine: Allowance = 15.0
+    fore_edge: Allowance = 10.0
+
+
+class Ruling(Entries):
+    """How a ruled page is ruled. ``pitch`` is from line to line; of staves, from stave line to stave line."""
+
+    pitch: Annotated[Length, Field(ge=1, le=100)] = 5.0
+    line: Annotated[Length, Field(ge=0.02, le=2)] = 0.15
+    colour: Annotated[str, Field(pattern="^#[0-9a-fA-F]{6}$")] = "#8a8f98"
+    margins: RulingMargins = RulingMargins()
+
+
+class PageSize(Entries):
+    """The size most pages of the uploaded text have."""
+
+    width: Size
+    height: Size
+
+
+class Text(Entries):
+    """The pages to be bound. A blank book has leaves to write on instead of printed pages.
+
+    ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
+    ``spreads`` lists the left-hand pages of pictures across two pages: ``24, 60``. ``file`` names the
+    uploaded text by the digest of its content; ``file_pages`` and ``page`` are how many pages it has,
+    and how large most of them are.
+    """
+
+    pages: Annotated[int, Field(ge=1, le=20000)] = 128
+    blank_book: bool = False
+    blanks: BlankPlace = "end"
+    filler: Filler = "plain"
+    ruling: Ruling = Ruling()
+    spreads: Annotated[str, Field(max_length=400, pattern=r"^[\d\s,;]*$")] = ""
+    file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
+    file_pages: Annotated[int, Field(ge=1, le=20000)] | None = None
+    page: PageSize | None = None
+    placing: Placing = "as_is"
+    anchor: Anchor = "middle"
+
+
+class Trim(Entries):
+    """What is cut off the folded section at each edge."""
+
+    head: Allowance = 3.0
+    tail: Allowance = 3.0
+    fore_edge: Allowance = 4.0
+
+
+class Leaf(Entries):
+    """The finished page, after trimming."""
+
+    width: Size = 140.0
+    height: Size = 210.0
+    trim: Trim = Trim()
+
+
+class BasisWeight(Entries):
+    """Pounds per 500 sheets of the basic size of one grade."""
+
+    pounds: Annotated[float, Field(gt=0, le=1000)]
+    grade: Grade
+
+
+class Stack(Entries):
+    """So many leaves, pressed and measured together."""
+
+    leaves: Annotated[int, Field(ge=1, le=10000)]
+    thickness: Annotated[Length, Field(gt=0, le=1000)]
+
+
+class StockSheet(Entries):
+    """A sheet as it lies: the grain runs along its width or its height."""
+
+    width: Size = 450.0
+    height: Size = 320.0
+    grain: SheetGrain = "width"
+
+
+class Paper(Entries):
+    """The paper of the text.
+
+    Grammage comes from ``basis`` where that is given. Thickness of a leaf comes from
+    ``calliper``, else from ``stack``, else from grammage × bulk. A ``deckle`` edge is not trimmed at
+    the fore-edge.
+    """
+
+    name: Name = ""
+    grammage: Annotated[float, Field(gt=0, le=1000)] = 90.0
+    bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
+    basis: BasisWeight | None = None
+    calliper: Thin | None = None
+    stack: Stack | None = None
+    deckle: bool = False
+    sheet: StockSheet = StockSheet()
+    spoilage: Annotated[float, Field(ge=0, le=100)] = 5.0
+
+
+class Folding(Entries):
+    """How sheets become sections."""
+
+    programme: Annotated[str, Field(max_length=60), OneLine] = "v"
+    sheets_per_section: Annotated[int, Field(ge=1, le=40)] = 4
+    gather: Gather = "inset"
+    creep_factor: Annotated[float, Field(ge=0, le=4)] = 1.5708
+    make_up: MakeUpRule = "even"
+    mix: Annotated[str, Field(max_length=200), OneLine] = ""
+    fold_to: Literal["edges", "marks"] = "marks"
+
+
+class PrintedSheet(Entries):
+    """The sheet as it goes into the printer."""
+
+    width: Size
+    height: Size
+
+
+class Repeat(Entries):
+    """How often the unfolded sheet stands on the printed one, to be cut apart."""
+
+    columns: Annotated[int, Field(ge=1, le=12)] = 1
+    rows: Annotated[int, Field(ge=1, le=12)] = 1
+
+
+class Printer(Entries):
+    """What a printer can do.
+
+    :param largest: the largest sheet it takes, lying either way; no limit when not given.
+    :param flips: the edges it turns sheets on by itself; ``none`` is turned by hand.
+    :param stacks: how printed sheets come to lie; ``feeds``: which side of a sheet in its tray it
+        prints.
+    :param back_right: how far its backs were found to stand too far to the right, ``back_down`` too low.
+    """
+
+    name: Name = ""
+    largest: PrintedSheet | None = None
+    unprintable: Allowance = 0.0
+    flips: Literal["both", "long", "short", "none"] = "both"
+    stacks: PileFace = "face_down"
+    feeds: PileFace = "face_down"
+    back_right: Shift = 0.0
+    back_down: Shift = 0.0
+
+
+class Printing(Entries):
+    """How both sides of a sheet are printed.
+
+    Without ``sheet`` the printed sheet is the unfolded one, as often as ``repeat`` says. ``flip`` is
+    the edge the printer turns the sheet on.
+    """
+
+    flip: Flip = "short"
+    work: Work = "sheetwise"
+    sheet: PrintedSheet | None = None
+    repeat: Repeat = Repeat()
+    printer: Printer = Printer()
+    bleed: Annotated[Length, Field(ge=0, le=20)] = 0.0
+    marks: bool = True
+    signature_marks: Literal["letters", "numbers", "none"] = "letters"
+    creep_shift: bool = True
+
+
+SewingMethod = Literal["tapes", "cords", "raised_cords", "link", "pamphlet", "staples", "none"]
+
+
+class Sewing(Entries):
+    """How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.
+
+    :param supports: how many tapes or cords; ``support_width``: across a tape, or through a cord.
+    :param kettle: from the trimmed head and tail to the kettle stitches.
+    :param tail_more: how much larger the interval at the tail is than the others.
+    :param needleful: thread taken up at a time.
+    :param packed: thread wound round raised cords between sections, through one hole each.
+    :param pamphlet_holes: 3 or 5; by the height where not given. ``pamphlet_at``: the outer ones a quarter
+        from the ends, or as far in as a kettle stitch.
+    """
+
+    method: SewingMethod = "tapes"
+    supports: Annotated[int, Field(ge=0, le=12)] = 3
+    support_width: Annotated[Length, Field(gt=0, le=60)] = 12.0
+    thread: Annotated[Length, Field(ge=0, le=3)] = 0.45
+    swell_factor: Annotated[float, Field(ge=0, le=2)] = 0.5
+    kettle: Annotated[Length, Field(ge=3, le=60)] = 13.0
+    tail_more: Annotated[Length, Field(ge=0, le=60)] = 0.0
+    needleful: Annotated[Length, Field(ge=300, le=3000)] = 900.0
+    packed: bool = False
+    pamphlet_holes: Literal[3, 5] | None = None
+    pamphlet_at: Literal["quarters", "ends"] = "quarters"
+
+
+class Back(Entries):
+    """The shape of the spine.
+
+    ``round`` is the part of a circle the spine is rounded to, unless ``round_rule`` takes the one the
+    swell asks for by itself.
+    """
+
+    shape: Literal["flat", "round"] = "flat"
+    round: Annotated[float, Field(ge=0, le=0.5)] = 0.2
+    round_rule: Literal["given", "swell"] = "given"
+    shoulder: Literal["none", "45", "90"] = "none"
+
+
+EndpaperKind = Literal["tipped", "made", "cloth_jointed", "sewn", "wrapped"]
+
+
+class Endpapers(Entries):
+    """Endpapers; ``leaves`` counts those at one end, the paste-down included."""
+
+    kind: EndpaperKind = "tipped"
+    leaves: Annotated[int, Field(ge=0, le=12, multiple_of=2)] = 2
+    grammage: Annotated[float, Field(gt=0, le=1000)] = 120.0
+    bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
+
+
+class Block(Entries):
+    """What is done to the sewn block before it is bound.
+
+    :param inserted: thickness that things glued in add to each section.
+    :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
+    """
+
+    inserted: Annotated[Length, Field(ge=0, le=20)] = 0.0
+    guard_width: Annotated[Length, Field(gt=0, le=60)] = 20.0
+    trimming: Literal["out_of_boards", "in_boards", "untrimmed"] = "out_of_boards"
+    mull: bool = True
+    mull_overlap: Annotated[Length, Field(ge=5, le=60)] = 25.0
+    linings: Annotated[int, Field(ge=0, le=4)] = 1
+    hollow: bool = False
+    end_bands: Literal["none", "stuck_on", "sewn"] = "none"
+    end_band_height: Annotated[Length, Field(gt=0, le=12)] = 2.0
+    diagonal_1: Size | None = None
+    diagonal_2: Size | None = None
+
+
+LINING_BULK = 1.2
+"""cm³/g of the smooth papers boards are lined with."""
+
+
+class Squares(Entries):
+    """How far the boards stand out beyond the block."""
+
+    head: Annotated[Length, Field(ge=0, le=50)] = 3.0
+    tail: Annotated[Length, Field(ge=0, le=50)] = 3.0
+    fore_edge: Annotated[Length, Field(ge=0, le=50)] = 4.0
+
+
+class BoardLining(Entries):
+    """What is glued on a board: on its inside or outside, or another board (``core``).
+
+    Without ``thickness`` it is grammage × 1.2 / 1000, that of a smooth lining paper.
+    """
+
+    side: Literal["inside", "outside", "core"] = "inside"
+    name: Name = ""
+    grammage: Annotated[float, Field(gt=0, le=3000)] = 90.0
+    thickness: Annotated[Length, Field(gt=0, le=12)] | None = None
+
+    @property
+    def effective(self) -> Mm:
+        """What it adds to the board."""
+        if self.thickness is not None:
+            return self.thickness
+        return calliper_from_bulk(self.grammage, LINING_BULK)
+
+
+SpineRule = Literal["block", "flush", "flush_less_1", "block_plus_1_5"]
+JointRule = Literal["by_board", "board_plus_6", "inset", "fixed"]
+Covering = Literal["full", "quarter", "half", "fore_edge", "three_piece"]
+StructureName = Literal[
+    "saddle_stitch",
+    "pamphlet_case",
+    "flat_case",
+    "strip_case",
+    "rounded_case",
+    "printed_case",
+    "laced_card_case",
+    "wrapper",
+    "coverless_tapes",
+    "link_stitch",
+    "laced_boards",
+    "lapped_cords",
+    "split_boards",
+    "rebound_paperback",
+    "single_leaves",
+]
+
+
+class Bands(Entries):
+    """Bands across the spine of a leather binding; ``tail_more`` is how much taller the tail panel is."""
+
+    count: Annotated[int, Field(ge=0, le=8)] = 5
+    width: Annotated[Length, Field(gt=0, le=20)] = 4.0
+    tail_more: Annotated[Length, Field(ge=0, le=40)] = 4.0
+
+
+class OldCover(Entries):
+    """The covers of a paperback that are kept: as they come off, before trimming."""
+
+    width: Size | None = None
+    height: Size | None = None
+    spine: Size | None = None
+
+
+class Binding(Entries):
+    """The binding. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
+
+    :param cut_in_case: how much wider boards are cut, to be cut to size once offered up in the case.
+    :param overlap: how far the spine piece of a quarter or half binding, or a joining strip, reaches on
+        the boards; ``corner_leg`` and ``fore_edge_strip`` likewise at the corners and the fore-edge.
+    :param sides_over: how far the sides lie over the pieces before them.
+    :param material: of the cover, or of spine and corners; ``sides`` of the rest.
+    :param paring: more leather in each direction, cut off once it is pared.
+    :param tape_reach: how far tapes, slips or flanges reach on the boards or the covers.
+    :param slit_step: from the slit on the joint to the next one in; ``slit_play`` beyond the tape's width.
+    :param flaps: of a paper wrapper, folded in at the fore-edge.
+    :param thin_board: of a split board, or laminated over frayed cords.
+    :param leaves: how single leaves are held.
+    """
+
+    structure: StructureName = "flat_case"
+    board: Annotated[Length, Field(ge=0.3, le=12)] = 2.0
+    board_name: Name = ""
+    linings: Annotated[tuple[BoardLining, ...], Field(max_length=6)] = ()
+    cut_in_case: Annotated[Length, Field(ge=0, le=50)] = 0.0
+    spine_board: Annotated[Length, Field(ge=0.3, le=12)] | None = None
+    cover_name: Name = ""
+    cover_thickness: Annotated[Length, Field(gt=0, le=4)] = 0.3
+    squares: Squares = Squares()
+    spine_rule: SpineRule = "flush"
+    joint_rule: JointRule = "by_board"
+    joint: Annotated[Length, Field(gt=0, le=60)] | None = None
+    inset: Annotated[Length, Field(ge=0, le=60)] | None = None
+    groove: Annotated[float, Field(ge=0, le=1)] = 1.0
+    covering: Covering = "full"
+    material: Literal["cloth", "leather", "paper"] = "cloth"
+    sides: Literal["cloth", "paper"] = "paper"
+    turn_in: Annotated[Length, Field(gt=0, le=80)] = 18.0
+    corner_factor: Annotated[float, Field(ge=1, le=1.5)] = 1.5
+    overlap: Annotated[Length, Field(ge=0, le=200)] = 30.0
+    corner_leg: Annotated[Length, Field(gt=0, le=400)] | None = None
+    fore_edge_strip: Annotated[Length, Field(gt=0, le=200)] = 25.0
+    sides_over: Annotated[Length, Field(ge=0, le=10)] = 2.0
+    paring: Annotated[Length, Field(ge=0, le=60)] = 15.0
+    bands: Bands = Bands()
+    tape_reach: Annotated[Length, Field(ge=5, le=100)] = 30.0
+    slit_step: Annotated[Length, Field(ge=1, le=30)] = 5.0
+    slit_play: Annotated[Length, Field(ge=0, le=5)] = 1.0
+    flaps: Annotated[Length, Field(ge=0, le=300)] = 0.0
+    french_joint: Annotated[Length, Field(ge=0, le=12)] = 0.0
+    thin_board: Annotated[Length, Field(ge=0.3, le=6)] = 1.0
+    old_cover: OldCover = OldCover()
+    leaves: Literal["glued", "drum"] = "glued"
+
+
+class Finish(Entries):
+    """What is done last: lettering, ribbon, edges.
+
+    :param title: on the spine, where it differs from the job's; ``volume`` as it is lettered, “IV”.
+    :param placed: lettered on the spine itself, on a label, or not at all.
+    :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
+    :param capital: height of the capitals; as fits, where not given.
+    """
+
+    title: Annotated[str, Field(max_length=120), OneLine] = ""
+    author: Name = ""
+    volume: Annotated[str, Field(max_length=20), OneLine] = ""
+    placed: Literal["spine", "label", "none"] = "spine"
+    direction: Literal["down", "up", "across"] = "down"
+    capital: Annotated[Length, Field(gt=0, le=60)] | None = None
+    ribbons: Annotated[int, Field(ge=0, le=6)] = 0
+    edges: Annotated[str, Field(max_length=300)] = ""
+
+
+class CoverRules(Entries):
+    """What whoever prints a cover asks for: their own sheet of rules, kept as a profile.
+
+    :param leaf: thickness they reckon a leaf of their paper with.
+    :param least_spine: the narrowest spine they letter; ``barcode`` whether one has to stand on the back.
+    """
+
+    name: Name = ""
+    least_pages: Annotated[int, Field(ge=1, le=20000)] = 1
+    most_pages: Annotated[int, Field(ge=1, le=20000)] = 20000
+    leaf: Thin | None = None
+    wrap: Allowance | None = None
+    bleed: Annotated[Length, Field(ge=0, le=30)] | None = None
+    least_spine: Allowance = 6.0
+    barcode: bool = False
+
+
+class Artwork(Entries):
+    """What is printed on the cover.
+
+    ``file`` names the uploaded artwork by the digest of its content; ``width`` and ``height`` are its size,
+    ``pixels`` how many a picture is across.
+
+    :param safe: what lettering keeps clear of every edge; ``spine_safe`` of the spine's.
+    :param sheet: what it is printed on.
+    """
+
+    bleed: Annotated[Length, Field(ge=0, le=30)] = 3.0
+    safe: Annotated[Length, Field(ge=0, le=50)] = 3.0
+    spine_safe: Annotated[Length, Field(ge=0, le=20)] = 1.5
+    barcode: Annotated[str, Field(max_length=30), OneLine] = ""
+    file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
+    width: Size | None = None
+    height: Size | None = None
+    pixels: Annotated[int, Field(ge=1, le=200000)] | None = None
+    placing: Placing = "as_is"
+    sheet: PrintedSheet | None = None
+    rules: CoverRules | None = None
+
+
+class PieceStock(Entries):
+    """What one kind of piece is cut from: copied from the shelf, so that a job stands on its own.
+
+    ``item`` is its number on the shelf. A roll has no height. ``across`` says that its grain running
+    the wrong way is meant.
+    """
+
+    item: int | None = None
+    name: Name = ""
+    form: Literal["sheet", "roll", "skin"] = "sheet"
+    width: Size
+    height: Size | None = None
+    grain: SheetGrain | None = None
+    thickness: Annotated[Length, Field(gt=0, le=20)] | None = None
+    grammage: Annotated[float, Field(gt=0, le=3000)] | None = None
+    price: Annotated[float, Field(ge=0, le=100000)] | None = None
+    across: bool = False
+
+
+PieceId = Annotated[str, Field(max_length=40, pattern=r"^[a-z0-9_]+$")]
+
+
+class JobSpec(Entries):
+    """A whole job."""
+
+    format: Literal["weald-job"] = "weald-job"
+    version: Literal[1] = 1
+    title: Title = "Untitled book"
+    copies: Annotated[int, Field(ge=1, le=10000)] = 1
+    text: Text = Text()
+    leaf: Leaf = Leaf()
+    paper: Paper = Paper()
+    folding: Folding = Folding()
+    printing: Printing = Printing()
+    sewing: Sewing = Sewing()
+    back: Back = Back()
+    endpapers: Endpapers = Endpapers()
+    block: Block = Block()
+    binding: Binding = Binding()
+    finish: Finish = Finish()
+    artwork: Artwork = Artwork()
+    stock: Annotated[dict[PieceId, PieceStock], Field(max_length=60)] = {}
+    measured: dict[str, Size] = {}
+
+    @property
+    def finish_on_spine(self) -> bool:
+        """Whether anything is lettered on the spine."""
+        return self.finish.placed != "none"
+
+
+def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
+    for key in spec.measured:
+        if not measurable(key):
+            yield (
+                f"measured.{key}",
+                f"“{key}” is no size that can be measured; {near(key, measurable_ids())}",
+            )
+
+
+def _folding_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
+    folding = spec.folding
+    try:
+        packet = fold_packet(folding.programme)
+    except ValueError as error:
+        yield "folding.programme", str(error)
+        return
+    if folding.make_up == "mix":
+        try:
+            read_mix(folding.mix)
+        except ValueError as error:
+            yield "folding.mix", str(error)
+            return
+    sheets = max(made_up(spec, packet).sheets)
+    if packet.sewn and sheets > MAX_SHEETS:
+        yield (
+            "folding.make_up",
+            f"One signature of {sheets} sheets cannot be folded; {MAX_SHEETS} are the most. Share the sheets "
+            "out, or fold each sheet more often.",
+        )
+
+
+def made_up(spec: JobSpec, packet: FoldedPacket) -> MakeUp:
+    """The text of a job made up.
+
+    :param packet: one sheet of the chosen programme, folded. Unsewn leaves make one pile or strip.
+    """
+    folding = spec.folding
+    return make_up(
+        spec.text.pages,
+        2 * packet.leaves_a_sheet,
+        folding.sheets_per_section,
+        folding.make_up if packet.sewn else "one_section",
+        spec.text.blanks,
+        read_mix(folding.mix) if folding.make_up == "mix" else (),
+    )
+
+
+def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
+    """Read a job.
+
+    :param data: a mapping as decoded from JSON.
+    :param notation: whose unit a bare number in *text* takes; millimetres where not given.
+    :raises SpecError: naming every place that is wrong, with the remedy.
+    """
+    if not isinstance(data, Mapping):
+        raise SpecError({"job": "A job file holds one group of keys in braces."})
+    try:
+        spec = JobSpec.model_validate(dict(data), context={"bare": notation.bare if notation else "mm"})
+    except ValidationError as error:
+        raise SpecError(problems(error, JobSpec, "a job")) from None
+    except SizeError as error:
+        raise SpecError({"job": str(error)}) from None
+    if found := dict([*_measured_problems(spec), *_folding_problems(spec)]):
+        raise SpecError(found)
+    return spec
+
+
+def editable_lengths(spec: JobSpec, notation: Notation) -> dict[str, str]:
+    """Every length of a job as it stands in its field, by dotted path."""
+    shown = {path: notation.editable(value) for path, value in lengths_of(spec)}
+    shown |= {f"measured.{key}": notation.editable(value) for key, value in spec.measured.items()}
+    return shown

@@ -1,0 +1,365 @@
+"""House rules: the schools a workshop goes by, its squares, gauges, rulers, words and hands.
+
+A rule is an entry of a job with the value the house gives it. A new job takes what it does not say itself
+from the rules; where a job decides otherwise, it *departs* from them, which is shown and never undone
+by itself.
+"""
+
+import re
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
+from typing import Annotated, Any, Literal
+
+from pydantic import Field, TypeAdapter, ValidationError
+
+from weald.core.bindings.case_schools import JOINT_SCHOOLS, SPINE_SCHOOLS
+from weald.core.bindings.catalogue import structure_of
+from weald.core.bindings.facts import Option
+from weald.core.errors import SizeError, SpecError
+from weald.core.findings import Patch
+from weald.core.job.entries import Entries, Length, Size, problems
+from weald.core.job.patching import value_at, with_entry
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.planning.plan import Plan
+from weald.core.reckoning import Quantity, Station
+from weald.core.units import TOLERANCE, BareUnit, Mm, Notation
+
+Vocabulary = Literal["signature", "section", "gathering"]
+RuleKind = Literal["choice", "length", "number"]
+PLURALS: dict[Vocabulary, str] = {
+    "signature": "signatures",
+    "section": "sections",
+    "gathering": "gatherings",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class RuleEntry:
+    """An entry the house may have a rule for; ``options`` where it is one of a few."""
+
+    path: str
+    group: str
+    label: str
+    kind: RuleKind
+    station: Station
+    options: tuple[Option, ...] = ()
+
+
+def _options(*pairs: tuple[str, str]) -> tuple[Option, ...]:
+    return tuple(Option(value, label) for value, label in pairs)
+
+
+RULES: tuple[RuleEntry, ...] = (
+    RuleEntry(
+        "binding.spine_rule",
+        "Boards",
+        "Spine board width",
+        "choice",
+        "boards",
+        tuple(Option(rule, label) for rule, label, *_ in SPINE_SCHOOLS),
+    ),
+    RuleEntry(
+        "binding.joint_rule",
+        "Boards",
+        "Joint",
+        "choice",
+        "boards",
+        tuple(Option(rule, label) for rule, label, _ in JOINT_SCHOOLS),
+    ),
+    RuleEntry("binding.joint", "Boards", "Joint, a width of one's own", "length", "boards"),
+    RuleEntry("binding.inset", "Boards", "Inset wanted", "length", "boards"),
+    RuleEntry("binding.groove", "Boards", "Groove, 0 to 1", "number", "boards"),
+    RuleEntry("binding.turn_in", "Covering", "Turn-in", "length", "boards"),
+    RuleEntry("binding.corner_factor", "Covering", "Corners, in boards", "number", "boards"),
+    RuleEntry("binding.overlap", "Covering", "Overlap on the boards", "length", "boards"),
+    RuleEntry("binding.sides_over", "Covering", "Sides lie over by", "length", "boards"),
+    RuleEntry("binding.paring", "Covering", "Leather for paring", "length", "boards"),
+    RuleEntry("sewing.kettle", "Sewing", "Kettles in", "length", "sewing"),
+    RuleEntry("sewing.needleful", "Sewing", "Needleful", "length", "sewing"),
+    RuleEntry("sewing.swell_factor", "Sewing", "Swell factor", "number", "sewing"),
+    RuleEntry(
+        "sewing.pamphlet_at",
+        "Sewing",
+        "Outer holes of a pamphlet",
+        "choice",
+        "sewing",
+        _options(("quarters", "a quarter from the ends"), ("ends", "as far in as a kettle")),
+    ),
+    RuleEntry(
+        "back.round_rule",
+        "Block",
+        "Round",
+        "choice",
+        "block",
+        _options(("given", "as decided"), ("swell", "as the swell asks")),
+    ),
+    RuleEntry("back.round", "Block", "Round, part of a circle", "number", "block"),
+    RuleEntry(
+        "block.trimming",
+        "Block",
+        "Trimming",
+        "choice",
+        "block",
+        _options(("out_of_boards", "out of boards"), ("in_boards", "in boards"), ("untrimmed", "untrimmed")),
+    ),
+    RuleEntry("block.mull_overlap", "Block", "Mull on each board", "length", "block"),
+    RuleEntry("folding.creep_factor", "Folding", "Creep factor", "number", "folding"),
+    RuleEntry(
+        "folding.fold_to",
+        "Folding",
+        "Fold to",
+        "choice",
+        "folding",
+        _options(("marks", "the printed marks"), ("edges", "the paper's edges")),
+    ),
+    RuleEntry(
+        "finish.direction",
+        "Finish",
+        "Lettering runs",
+        "choice",
+        "finish",
+        _options(("down", "head to tail"), ("up", "tail to head"), ("across", "across the spine")),
+    ),
+    RuleEntry("artwork.bleed", "Printed covers", "Bleed", "length", "boards"),
+    RuleEntry("artwork.safe", "Printed covers", "Keep clear of edges", "length", "boards"),
+)
+_BY_PATH = {rule.path: rule for rule in RULES}
+_EDGES = ("head", "tail", "fore_edge")
+
+
+class SquareStep(Entries):
+    """Squares for blocks up to a height."""
+
+    up_to: Size
+    head: Annotated[Length, Field(ge=0, le=50)]
+    tail: Annotated[Length, Field(ge=0, le=50)]
+    fore_edge: Annotated[Length, Field(ge=0, le=50)]
+
+
+class House(Entries):
+    """The rules of a workshop.
+
+    :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
+    :param squares: by the height of the block, the lowest first; taller blocks take the last.
+    :param gauges: strips of known width the workshop owns.
+    :param hand: with which most of its people work.
+    :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
+    """
+
+    rules: Annotated[dict[str, str | float], Field(max_length=60)] = {}
+    squares: Annotated[tuple[SquareStep, ...], Field(max_length=12)] = ()
+    gauges: Annotated[tuple[Annotated[Length, Field(gt=0, le=100)], ...], Field(max_length=40)] = ()
+    vocabulary: Vocabulary = "signature"
+    hand: Literal["right", "left"] = "right"
+    paper: Literal["a4", "letter"] = "a4"
+    mm_division: Annotated[float, Field(ge=0.1, le=1)] = 0.5
+    inch_division: Literal[16, 32, 64] = 32
+
+
+@dataclass(frozen=True, slots=True)
+class Departure:
+    """Where a job decides otherwise than the house: both values, and how to go by the rule."""
+
+    station: Station
+    path: str
+    label: str
+    here: str
+    house: str
+    patch: Patch
+
+
+@dataclass(frozen=True, slots=True)
+class GaugeHint:
+    """The owned gauge nearest to a size, and how much it is off."""
+
+    quantity: str
+    words: str
+    patch: Patch
+
+
+def read_house(data: object, notation: Notation | None = None) -> House:
+    """Read the rules as typed.
+
+    :raises SpecError: naming every place that is wrong.
+    """
+    bare: BareUnit = notation.bare if notation else "mm"
+    try:
+        house = House.model_validate(data, context={"bare": bare})
+    except ValidationError as error:
+        raise SpecError(problems(error, House, "house rules")) from None
+    except SizeError as error:
+        raise SpecError({"house": str(error)}) from None
+    heights = [step.up_to for step in house.squares]
+    if heights != sorted(set(heights)):
+        raise SpecError(
+            {"squares": "List the squares from the lowest block to the tallest, each height once."}
+        )
+    unknown = [path for path in house.rules if path not in _BY_PATH]
+    if unknown:
+        raise SpecError({f"rules.{unknown[0]}": f"The house has no rule for “{unknown[0]}”."})
+    return house.model_copy(update={"rules": _read_rules(house.rules, notation)})
+
+
+def _read_rules(rules: Mapping[str, str | float], notation: Notation | None) -> dict[str, str | float]:
+    """Every rule tried on a job, so that what no job could hold is refused where it stands."""
+    data: dict[str, Any] = {}
+    for path, value in rules.items():
+        data = with_entry(data, path.split("."), value)
+    try:
+        spec = read_spec(data, notation)
+    except SpecError as error:
+        raise SpecError({f"rules.{path}": text for path, text in error.fields.items()}) from None
+    found: dict[str, str | float] = {}
+    for path in rules:
+        entry = value_at(spec, path)
+        found[path] = entry if isinstance(entry, str | float | int) else ""
+    return found
+
+
+def squares_for(house: House, height: Mm) -> SquareStep | None:
+    """The squares of a block so high; none where the house has no rule for them."""
+    if not house.squares:
+        return None
+    return next((step for step in house.squares if height <= step.up_to + TOLERANCE), house.squares[-1])
+
+
+def with_house(data: Mapping[str, Any], house: House, notation: Notation | None = None) -> dict[str, Any]:
+    """A job file with what it leaves open taken from the rules."""
+    filled = dict(data)
+    for path, value in house.rules.items():
+        if not _says(filled, path.split(".")):
+            filled = with_entry(filled, path.split("."), value)
+    if not house.squares or _says(filled, ["binding", "squares"]):
+        return filled
+    # only a job that can be read has a height to go by
+    step = squares_for(house, read_spec(filled, notation).leaf.height)
+    if step is None:
+        return filled
+    squares = {edge: getattr(step, edge) for edge in _EDGES}
+    return with_entry(filled, ["binding", "squares"], squares)
+
+
+def _says(data: Any, path: list[str]) -> bool:
+    for key in path:
+        if not isinstance(data, Mapping) or key not in data:
+            return False
+        data = data[key]
+    return True
+
+
+def departures(spec: JobSpec, house: House, notation: Notation) -> tuple[Departure, ...]:
+    """Where a job departs from the rules, as far as its binding asks for the entry at all."""
+    return tuple(_departures(spec, house, notation))
+
+
+def _departures(spec: JobSpec, house: House, notation: Notation) -> Iterator[Departure]:
+    entries = structure_of(spec).entries
+    for path, wanted in house.rules.items():
+        rule, here = _BY_PATH[path], value_at(spec, path)
+        asked = not path.startswith("binding.") or any(
+            path == entry or path.startswith(f"{entry}.") for entry in entries
+        )
+        if not asked or here is None or _same(here, wanted):
+            continue
+        yield Departure(
+            rule.station,
+            path,
+            rule.label,
+            _words(rule, here, notation),
+            _words(rule, wanted, notation),
+            {path: wanted},
+        )
+    step = squares_for(house, spec.leaf.height)
+    if step is not None and "binding.squares" in entries:
+        squares = spec.binding.squares
+        off = [edge for edge in _EDGES if not _same(getattr(squares, edge), getattr(step, edge))]
+        if off:
+            yield Departure(
+                "boards",
+                "binding.squares",
+                f"Squares for blocks up to {notation.length(step.up_to, True)}",
+                _three(squares, notation),
+                _three(step, notation),
+                {f"binding.squares.{edge}": getattr(step, edge) for edge in _EDGES},
+            )
+
+
+def _same(one: object, other: object) -> bool:
+    if isinstance(one, int | float) and isinstance(other, int | float):
+        return abs(one - other) < TOLERANCE
+    return one == other
+
+
+def _three(squares: Any, notation: Notation) -> str:
+    return ", ".join(notation.length(getattr(squares, edge)) for edge in _EDGES)
+
+
+def _words(rule: RuleEntry, value: object, notation: Notation) -> str:
+    if rule.kind == "length" and isinstance(value, int | float):
+        return notation.length(float(value), True)
+    return next((option.label for option in rule.options if option.value == value), f"{value}")
+
+
+GAUGED: dict[str, tuple[str, Patch]] = {
+    # quantity: the entry it is set by, and what else has to be so
+    "joint.gap": ("binding.joint", {"binding.joint_rule": "fixed"}),
+    "turn_in": ("binding.turn_in", {}),
+}
+
+
+def gauge_hints(
+    spec: JobSpec, quantities: Mapping[str, Quantity], house: House, notation: Notation
+) -> tuple[GaugeHint, ...]:
+    """The owned gauge nearest to the joint's gap and to the turn-in, with the difference it makes."""
+    if not house.gauges:
+        return ()
+    sizes: dict[str, Mm] = {}
+    if "joint.gap" in quantities and "binding.joint_rule" in structure_of(spec).entries:
+        sizes["joint.gap"] = quantities["joint.gap"].value
+    if "turn_in.inside" in quantities:
+        sizes["turn_in"] = spec.binding.turn_in
+    found = []
+    for name, size in sizes.items():
+        nearest = min(house.gauges, key=lambda gauge: (abs(gauge - size), gauge))
+        off = nearest - size
+        if abs(off) < TOLERANCE:
+            continue
+        path, more = GAUGED[name]
+        way = "wider" if off > 0 else "narrower"
+        what = "joint gap" if name == "joint.gap" else "turn-in"
+        words = (
+            f"Your nearest gauge for the {what} is {notation.exact(nearest)}: "
+            f"{notation.thickness(abs(off), True)} {way}"
+        )
+        found.append(
+            GaugeHint(
+                "joint.gap" if name == "joint.gap" else "turn_in.inside", words, {**more, path: nearest}
+            )
+        )
+    return tuple(found)
+
+
+_SIGNATURE = re.compile(r"\b([Ss])ignature(s?)\b(?![ _-]mark)")
+
+
+def spoken(text: str, vocabulary: Vocabulary) -> str:
+    """Words for people with the workshop's own word for a section; *signature mark* stays what it is."""
+    if vocabulary == "signature":
+        return text
+
+    def word(match: re.Match[str]) -> str:
+        own = PLURALS[vocabulary] if match[2] else vocabulary
+        return own.capitalize() if match[1] == "S" else own
+
+    return _SIGNATURE.sub(word, text)
+
+
+_PLANS = TypeAdapter(Plan)
+
+
+def plan_in_own_words(made: Plan, vocabulary: Vocabulary) -> Plan:
+    """A plan with the workshop's own word for a section throughout; what the binder named stays."""
+    if vocabulary == "signature":
+        return made
+    said = _PLANS.validate_json(spoken(_PLANS.dump_json(made).decode(), vocabulary))
+    return replace(said, title=made.title)

@@ -1,0 +1,304 @@
+"""The one function everything on screen and on paper comes from.
+
+``plan`` is pure and cheap enough for every keystroke; the plan is never stored as truth.
+"""
+
+import math
+from collections.abc import Collection
+from dataclasses import dataclass, replace
+
+from weald.core.bindings.catalogue import structure_of
+from weald.core.bindings.choosing import reckon_block
+from weald.core.bindings.facts import StructureFacts, facts_of
+from weald.core.bindings.suits import mind_choices, mind_suits
+from weald.core.block.holes import SewingPlan
+from weald.core.block.stitches import SewingFilm, sewing_film
+from weald.core.covers import art as cover_art
+from weald.core.covers.art import CoverArt
+from weald.core.cutting.askew import draw_askew
+from weald.core.drawing import Drawing
+from weald.core.findings import Action, Finding, finding
+from weald.core.folding.imposition import Section, Sheet
+from weald.core.folding.packet import FoldedPacket, fold_packet
+from weald.core.folding.steps import FoldStep
+from weald.core.job.spec import JobSpec
+from weald.core.pieces import Piece, draw_pieces, make_piece
+from weald.core.planning.looking import Look, what_to_look_at
+from weald.core.press.drawings import draw_printed
+from weald.core.press.press import Press, folds_of
+from weald.core.reckoning import QUANTITIES, STATIONS, Ledger, Quantity, Station
+from weald.core.stations import block as block_station
+from weald.core.stations import block_drawings, folding_drawings
+from weald.core.stations import finish as finish_station
+from weald.core.stations import folding as folding_station
+from weald.core.stations import paper as paper_station
+from weald.core.stations import printing as printing_station
+from weald.core.stations import sewing as sewing_station
+from weald.core.stations import text as text_station
+from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_pieces import block_pieces, endpaper_pieces
+from weald.core.stations.cutting import TEXT_SHEET, mind_paper, mind_unused, stock_pieces
+from weald.core.stations.finish import FinishPlan
+from weald.core.stations.folding import FoldingPlan
+from weald.core.stations.paper import PaperPlan
+from weald.core.stations.text import TextPlan
+from weald.core.units import MILLIMETRES, Notation
+
+DRAWN = (*STATIONS, "pieces")
+"""Everything that is drawn."""
+
+_CAUTIONS: tuple[tuple[Station, str], ...] = (
+    (
+        "paper",
+        "Knife and shears: a steel rule with a raised edge, the hand behind the blade, several light cuts. "
+        "At a guillotine the guard and two-hand control stay on, and one person operates it.",
+    ),
+    ("sewing", "Needles and awls: pierce into a block, never towards the hand."),
+    (
+        "block",
+        "Presses and hammers: mind fingers; a press or a stack above 15 kg is lifted by two. A plough's "
+        "blade stays covered until it cuts.",
+    ),
+    (
+        "boards",
+        "Cutting board: many light cuts along a steel rule, a cut-resistant glove on the holding hand, the "
+        "blade covered when laid down; never scissors on board. Paring leather: the skin lies on stone, the "
+        "free hand behind the knife.",
+    ),
+    (
+        "finish",
+        "Finishing tools and foil burn: a cool spot to lay them, and a wet pad to try them on.",
+    ),
+)
+_CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules."
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    """A caution to be shown where the work is."""
+
+    station: Station
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """Everything that follows from a job.
+
+    :param folds: the folds of one sheet, one step each.
+    :param printing: what to set in the print dialog, and what to do with the sheets.
+    :param grain_needed: which way the grain of the unfolded sheet has to run, in words.
+    :param structure: the binding in words, and what it asks for.
+    :param looks: what to look at before going on, in the order of work.
+    :param shown_section: the signature drawn at the folding station, from 1.
+    """
+
+    title: str
+    quantities: tuple[Quantity, ...]
+    sections: tuple[Section, ...]
+    sheets: tuple[Sheet, ...]
+    pieces: tuple[Piece, ...]
+    drawings: tuple[Drawing, ...]
+    findings: tuple[Finding, ...]
+    folds: tuple[FoldStep, ...]
+    printing: tuple[str, ...]
+    grain_needed: str
+    structure: StructureFacts
+    cover_art: CoverArt | None
+    looks: tuple[Look, ...]
+    cautions: tuple[Caution, ...]
+    shown_section: int
+
+
+def plan(
+    spec: JobSpec,
+    notation: Notation = MILLIMETRES,
+    section: int = 1,
+    drawn: Collection[str] = DRAWN,
+) -> Plan:
+    """Plan a job.
+
+    :param notation: how lengths are written in sums and drawings.
+    :param section: the signature to draw at the folding station, from 1.
+    :param drawn: the stations whose drawings are wanted.
+    :raises weald.core.errors.FoldError: when the section cannot be folded.
+    """
+    ledger = Ledger(measured=spec.measured, notation=notation)
+    packet = fold_packet(spec.folding.programme)
+    steps = folds_of(spec)
+    text, paper, folding = _to_folding(spec, packet, ledger)
+    printing = printing_station.reckon(spec, packet, folding, ledger)
+    press = Press(spec, packet, steps, folding.sections, folding.sheets, printing.layout, folding.step)
+    text_findings = tuple(printing_station.mind_text(spec, ledger))
+    structure = structure_of(spec)
+    treatment = structure.treatment(spec)
+    block = reckon_block(spec, structure, paper, folding, ledger)
+    sewing = sewing_station.reckon(spec, treatment.method, block, ledger, structure.banded)
+    signatures = len(folding.sections) if folding.sewn else 0
+    bound = structure.bind(spec, block, sewing.holes, ledger)
+    art = cover_art.reckon(spec, block, bound.profile, ledger) if structure.shows_print(spec) else None
+    finish = finish_station.reckon(spec, structure.lettered, structure.banded, ledger)
+
+    pieces = (
+        _text_sheet(spec, packet, paper, ledger),
+        *endpaper_pieces(spec, treatment, ledger),
+        *bound.pieces,
+        *block_pieces(
+            spec, treatment, paper, block, sewing, ledger, lined=structure.lined, hollow=structure.hollow
+        ),
+        *finish_station.pieces(spec, finish, ledger),
+    )
+    stocked = stock_pieces(spec, pieces, notation)
+    pieces = tuple(each.piece for each in stocked)
+    askew = [each.askew for each in stocked if each.askew]
+    drawings: list[Drawing] = [
+        text_station.draw(spec, text, ledger),
+        paper_station.draw(spec, packet, paper, ledger),
+        block_drawings.draw_front(spec, block, structure.lined, ledger),
+        block_drawings.draw_tail(block, ledger),
+        block_drawings.draw_spine(spec, block, sewing, ledger),
+        *_guides(spec, sewing, block, ledger),
+        *bound.drawings,
+        *([cover_art.draw_art(art, ledger, ground=ground) for ground in (True, False)] if art else []),
+        *_lettering(spec, finish, ledger),
+        draw_pieces(pieces, notation),
+        *([draw_askew(askew, notation)] if askew else []),
+    ]
+    if "folding" in drawn:
+        drawings.append(folding_drawings.draw_section(spec, packet, steps, folding, section, ledger))
+        drawings += _sewn_drawings(spec, packet, paper, folding, section, ledger)
+    if "printing" in drawn:
+        drawings.append(draw_printed(press, section, notation))
+    findings = (
+        *text_station.mind(spec, text),
+        *text_findings,
+        *paper_station.mind(spec, packet, paper, ledger),
+        *folding_station.mind(spec, packet, paper, folding, ledger),
+        *printing_station.mind(spec, packet, folding, printing, ledger),
+        *sewing_station.mind(spec, sewing, block, ledger),
+        *block_station.mind(spec, treatment, block, ledger),
+        *mind_choices(structure, spec),
+        *mind_suits(structure, spec, signatures, block, ledger),
+        *bound.findings,
+        *(cover_art.mind(spec, art, ledger) if art else ()),
+        *finish_station.mind(spec, finish, ledger),
+        *(found for each in stocked for found in each.findings),
+        *mind_paper(spec, notation),
+        *mind_unused(spec, pieces),
+        *_unused_measurements(ledger),
+    )
+    return Plan(
+        title=spec.title,
+        quantities=tuple(sorted(ledger.quantities.values(), key=_in_catalogue_order)),
+        sections=folding.sections,
+        sheets=folding.sheets,
+        pieces=pieces,
+        drawings=tuple(each for each in drawings if each.station in drawn),
+        findings=findings,
+        folds=steps,
+        printing=printing.words,
+        grain_needed=folding_station.grain_words(packet, paper, notation),
+        structure=facts_of(structure, spec),
+        cover_art=art,
+        looks=what_to_look_at(structure, block, signatures if block.sections else 0, ledger),
+        cautions=tuple(Caution(station, text + _CAUTION_TAIL) for station, text in _CAUTIONS),
+        shown_section=min(section, len(folding.sections)),
+    )
+
+
+def _to_folding(
+    spec: JobSpec, packet: FoldedPacket, ledger: Ledger
+) -> tuple[TextPlan, PaperPlan, FoldingPlan]:
+    leaf = paper_station.reckon_leaf(spec, ledger)
+    text = text_station.reckon(spec, packet, ledger)
+    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
+    return text, paper, folding_station.reckon(spec, packet, text, paper, ledger)
+
+
+def film_of_sewing(spec: JobSpec, left_handed: bool = False) -> SewingFilm:
+    """The sewing of a job, step by step; without steps where nothing is sewn."""
+    ledger = Ledger(measured=spec.measured)
+    structure = structure_of(spec)
+    _, paper, folding = _to_folding(spec, fold_packet(spec.folding.programme), ledger)
+    block = reckon_block(spec, structure, paper, folding, ledger)
+    sewing = sewing_station.reckon(spec, structure.treatment(spec).method, block, ledger, structure.banded)
+    loose = structure.name == "link_stitch"
+    return sewing_film(sewing, block.height, max(block.sections, 1), loose, left_handed=left_handed)
+
+
+def _sewn_drawings(
+    spec: JobSpec,
+    packet: FoldedPacket,
+    paper: PaperPlan,
+    folding: FoldingPlan,
+    section: int,
+    ledger: Ledger,
+) -> list[Drawing]:
+    """What there is to see only where there are folds to sew through."""
+    if not folding.sewn:
+        return []
+    return [
+        folding_drawings.draw_nest(packet, paper, folding, section, spec, ledger),
+        folding_drawings.draw_collation(spec, folding),
+    ]
+
+
+_CATALOGUE_ORDER = {quantity_id: place for place, quantity_id in enumerate(QUANTITIES)}
+
+
+def _in_catalogue_order(quantity: Quantity) -> int:
+    return _CATALOGUE_ORDER[quantity.id]
+
+
+def _unused_measurements(ledger: Ledger) -> list[Finding]:
+    return [
+        finding(
+            "measured.unused",
+            f"measured.{key}",
+            station=QUANTITIES[key].station,
+            actions=(Action("Clear the measurement", {f"measured.{key}": None}),),
+            label=QUANTITIES[key].label.lower(),
+        )
+        for key in ledger.measured
+        if key not in ledger.quantities
+    ]
+
+
+def _text_sheet(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> Piece:
+    """The sheet of the text, as many as all copies take, and what gets spoilt."""
+    count = round(ledger.value("sheets.count")) * spec.copies
+    size = (paper.sheet_width, paper.sheet_height)
+    piece = make_piece(
+        ledger,
+        TEXT_SHEET,
+        "Text sheet",
+        "paper",
+        count,
+        size,
+        "unfolded, before trimming",
+        thickness=paper.calliper,
+        grain=packet.grain,
+    )
+    return replace(
+        piece,
+        spare=math.ceil(count * spec.paper.spoilage / 100 - 1e-9),
+        grain_right=paper.lay.grain_right if paper.lay else None,
+    )
+
+
+def _lettering(spec: JobSpec, finish: FinishPlan | None, ledger: Ledger) -> list[Drawing]:
+    """The spine, and the proof of its lettering."""
+    if finish is None:
+        return []
+    spine = finish_station.draw_spine(spec, finish, ledger)
+    return [spine, finish_station.draw_proof(spec, finish, ledger)] if finish.title else [spine]
+
+
+def _guides(spec: JobSpec, sewing: SewingPlan, block: BlockPlan, ledger: Ledger) -> list[Drawing]:
+    """What stations are punched and sawn by; nothing where nothing is sewn."""
+    if not sewing.holes or sewing.crowded:
+        return []
+    guides = [sewing_station.draw_strip(spec, sewing, block, ledger)]
+    if block.sections > 1:
+        guides.append(sewing_station.draw_saw_guide(spec, sewing, block, ledger))
+    return guides

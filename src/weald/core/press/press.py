@@ -1,0 +1,194 @@
+"""What is printed: every sheet of a job, laid out on the paper in the printer.
+
+The same stations that plan a job reckon it here, without pictures, so that an imposed file and
+the plan on screen cannot disagree.
+"""
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+from weald.core.drawing import Drawing, Element, Sketch
+from weald.core.folding.imposition import Section, Sheet, impose
+from weald.core.folding.makeup import MakeUp
+from weald.core.folding.packet import FoldedPacket, fold_packet
+from weald.core.folding.programme import parse_programme
+from weald.core.folding.steps import FoldStep, fold_steps, slits_advised
+from weald.core.forme.layout import Face, Layout, PlacedPage, backs_half_turned, placed_pages
+from weald.core.forme.marks import Marker, SheetLabel, rotation_of, signature_letters
+from weald.core.forme.page import Rect
+from weald.core.job.spec import JobSpec
+from weald.core.reckoning import Ledger
+from weald.core.stations import folding as folding_station
+from weald.core.stations import paper as paper_station
+from weald.core.stations import text as text_station
+from weald.core.stations.printing import layout_of
+from weald.core.units import Mm
+
+NUMBER_HEIGHT = 1 / 6
+"""Of the shorter side of a page: the height of its number on a fold dummy."""
+
+
+@dataclass(frozen=True, slots=True)
+class Press:
+    """A job ready to print.
+
+    :param creep_step: how far a folio stands out beyond the one outside it.
+    """
+
+    spec: JobSpec
+    packet: FoldedPacket
+    steps: tuple[FoldStep, ...]
+    sections: tuple[Section, ...]
+    sheets: tuple[Sheet, ...]
+    layout: Layout
+    creep_step: Mm
+
+    def pages(self, sheet: Sheet, face: Face) -> list[PlacedPage]:
+        """Every page on one side of a printed sheet."""
+        return list(placed_pages(self.layout, sheet, face))
+
+    @property
+    def backs_half_turned(self) -> bool:
+        """Whether backs are printed on their heads to suit the edge the printer turns sheets on.
+
+        Turned by hand, sheets are turned sideways, as backs are laid out.
+        """
+        printing = self.spec.printing
+        if printing.printer.flips == "none":
+            return False
+        return backs_half_turned(self.layout.width, self.layout.height, printing.flip)
+
+    def creep_shift(self, page: PlacedPage) -> Mm:
+        """How far a page's content is moved towards the spine, so that margins are even once trimmed."""
+        return page.place.folio * self.creep_step if self.spec.printing.creep_shift else 0.0
+
+
+@lru_cache(maxsize=32)
+def sample_sheet(programme: str) -> Sheet:
+    """A sheet like all others of a programme, whatever its pages."""
+    pages_a_sheet = 2 * fold_packet(programme).leaves_a_sheet
+    return impose(pages_a_sheet, MakeUp(pages_a_sheet, (1,), 0, 0), programme, "inset")[1][0]
+
+
+@lru_cache(maxsize=32)
+def _geometric_marks(
+    layout: Layout, programme: str, steps: tuple[FoldStep, ...], bleed: Mm, face: Face
+) -> tuple[tuple[Element, ...], tuple[Rect, ...]]:
+    """Marks that follow from the layout alone, and the strips that labels go into."""
+    pages = list(placed_pages(layout, sample_sheet(programme), face))
+    marker = Marker(Sketch(), layout, face, pages, bleed)
+    strips = marker.label_strips()
+    marker.trims()
+    marker.folds(steps)
+    marker.symbols(steps)
+    marker.register()
+    marker.grain_arrows(strips, fold_packet(programme).grain)
+    return tuple(marker.sketch.elements), tuple(strips)
+
+
+class SideMarks:
+    """The marks of one side. All sheets of a job are laid out alike, so most of them are the same."""
+
+    def __init__(self, press: Press, face: Face) -> None:
+        self._press, self._face = press, face
+        self._elements, self._strips = _geometric_marks(
+            press.layout, press.packet.programme, press.steps, press.spec.printing.bleed, face
+        )
+        self._pages = list(placed_pages(press.layout, sample_sheet(press.packet.programme), face))
+        most = max(section.sheets for section in press.sections)
+        self._label = SheetLabel(press.spec.title, len(press.sections), most, press.packet.sewn)
+
+    def _marker(self) -> Marker:
+        press = self._press
+        return Marker(Sketch(), press.layout, self._face, self._pages, press.spec.printing.bleed)
+
+    def shared(self) -> Drawing:
+        """What all sheets share: folds, trims, register crosses, symbols that meet, grain, job and side."""
+        marker, label = self._marker(), self._label
+        marker.sketch.elements += self._elements
+        marker.words(self._strips, label.rest(self._face), label.places()[2], label.length)
+        return side_drawing(self._press.layout, marker.sketch)
+
+    def sheet(self, sheet: int) -> Drawing:
+        """Which sheet of its section it is."""
+        marker, label = self._marker(), self._label
+        marker.words(self._strips, label.sheet(sheet), label.places()[0], label.length)
+        return side_drawing(self._press.layout, marker.sketch)
+
+    def section(self, section: int, outermost: bool) -> Drawing:
+        """Which section it is; the outermost sheet carries its signature mark and its collation mark."""
+        marker, press, label = self._marker(), self._press, self._label
+        if press.packet.sewn:
+            marker.words(self._strips, label.section(section), label.places()[1], label.length)
+        if press.packet.sewn and outermost:
+            marker.collation(section, len(press.sections))
+            marks = press.spec.printing.signature_marks
+            if marks != "none":
+                marker.signature(signature_letters(section) if marks == "letters" else str(section))
+        return side_drawing(press.layout, marker.sketch)
+
+    def all(self, sheet: Sheet) -> tuple[Element, ...]:
+        """Every mark of one sheet."""
+        drawings = (
+            self.shared(),
+            self.sheet(sheet.sheet),
+            self.section(sheet.section, sheet.sheet == 1),
+        )
+        return tuple(element for drawing in drawings for element in drawing.elements)
+
+
+def page_numbers(layout: Layout, pages: list[PlacedPage]) -> Drawing:
+    """Nothing but page numbers and heads, for a dummy to fold."""
+    sketch = Sketch()
+    for page in pages:
+        draw_number(sketch, page)
+    return side_drawing(layout, sketch)
+
+
+def side_drawing(layout: Layout, sketch: Sketch) -> Drawing:
+    """What was drawn on one side of the printed sheet, as a drawing of just that size."""
+    extent = (0.0, 0.0, layout.width, layout.height)
+    return Drawing("press", "printing", "Printed sheet", extent, tuple(sketch.elements), (0, 0, 0, 0))
+
+
+def draw_number(sketch: Sketch, page: PlacedPage) -> None:
+    """A page's number in the middle of its trimmed page, with a line under it to tell 6 from 9."""
+    each = page.box
+    height = min(each.width, each.height) * NUMBER_HEIGHT
+    x, y = each.left + each.width / 2, each.top + each.height / 2
+    words = str(page.page) if page.page is not None else "–"
+    sketch.label(x, y, words, height=height, rotation=rotation_of(page.up))
+    right, up = page.up
+    below = (x - right * height, y + up * height)
+    half = height * 0.4 * len(words)
+    sketch.line(
+        (
+            (below[0] - half * up, below[1] - half * right),
+            (below[0] + half * up, below[1] + half * right),
+        ),
+        "text",
+    )
+
+
+def folds_of(spec: JobSpec) -> tuple[FoldStep, ...]:
+    """The folds of one sheet of a job."""
+    programme, folding = parse_programme(spec.folding.programme), spec.folding
+    together = folding.sheets_per_section if folding.gather == "together" else 1
+    slit = slits_advised(programme, spec.paper.grammage, together)
+    return fold_steps(programme, slit, folding.fold_to)
+
+
+def press(spec: JobSpec) -> Press:
+    """Make a job ready to print.
+
+    :raises weald.core.errors.FoldError: when it cannot be folded.
+    """
+    ledger = Ledger(measured=spec.measured)
+    packet = fold_packet(spec.folding.programme)
+    leaf = paper_station.reckon_leaf(spec, ledger)
+    text = text_station.reckon(spec, packet, ledger)
+    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
+    folding = folding_station.reckon(spec, packet, text, paper, ledger)
+    untrimmed = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
+    layout = layout_of(spec, packet, untrimmed)
+    return Press(spec, packet, folds_of(spec), folding.sections, folding.sheets, layout, folding.step)

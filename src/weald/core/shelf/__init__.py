@@ -1,0 +1,1 @@
+"""The shelf: stock, how it is written and converted, its grain, and what a piece is cut from."""

@@ -1,0 +1,155 @@
+"""Stock typed in one line: “A2 120 gsm long”, “greyboard 2 mm 700x1000 ×12”, “25x38in 70 lb text”.
+
+Words that are understood are taken out; what is left is the name. Nothing is guessed that was not
+said, except the kind of thing where a word or a weight gives it away.
+"""
+
+import re
+from dataclasses import dataclass
+from typing import Any
+
+from weald.core.errors import SizeError
+from weald.core.paper import SHEET_SIZES, Grade, named_sheet
+from weald.core.shelf.stock import USUAL_FORM, StockKind
+from weald.core.units import TOLERANCE, BareUnit, parse_length
+
+_NUMBER = r"\d+(?:[.,]\d+)?(?:\s+\d+/\d+|-\d+/\d+)?|\d+/\d+"
+_UNIT = r"mm|cm|m|inches|inch|in|\"|″"
+_SIZE = re.compile(
+    rf"(?<![\w.])({_NUMBER})\s*({_UNIT})?\s*[x×*]\s*({_NUMBER})\s*({_UNIT})?(?![\w/])", re.IGNORECASE
+)
+_GSM = re.compile(r"(\d+(?:[.,]\d+)?)\s*(?:gsm|g/m2|g/m²|g\b)", re.IGNORECASE)
+_POUNDS = re.compile(
+    rf"(\d+(?:[.,]\d+)?)\s*(?:lbs?|#|pounds?)\s*({'|'.join(grade.value for grade in Grade)})?", re.IGNORECASE
+)
+_POINTS = re.compile(r"(\d+(?:[.,]\d+)?)\s*(?:pt|points?)\b", re.IGNORECASE)
+_THICK = re.compile(r"(\d+(?:[.,]\d+)?)\s*mm\b", re.IGNORECASE)
+_COUNT = re.compile(r"(?:[×x]\s*(\d+)\b)|(?:\b(\d+)\s*(?:sheets?|skins?|pcs|off)\b)", re.IGNORECASE)
+_METRES = re.compile(r"(\d+(?:[.,]\d+)?)\s*(?:m|metres?|meters?)\b", re.IGNORECASE)
+_WIDE = re.compile(rf"({_NUMBER})\s*(mm|cm|in|″|\")\s*wide\b", re.IGNORECASE)
+_BULK = re.compile(r"\bbulk\s*(\d+[.,]\d+)|(\d+[.,]\d+)\s*bulk\b", re.IGNORECASE)
+_GRAIN = re.compile(
+    r"\b(?:(long|short)(?:[\s-]*grain(?:ed)?)?|grain\s+(long|short)|([LS])G)\b", re.IGNORECASE
+)
+_NAMES = sorted((size.name for size in SHEET_SIZES), key=len, reverse=True)
+_NAMED = re.compile("|".join(rf"\b{re.escape(name)}\b" for name in _NAMES), re.IGNORECASE)
+_KINDS: tuple[tuple[str, StockKind], ...] = (
+    (r"end ?bands?|headbands?", "end_band"),
+    (r"thread|yarn", "thread"),
+    (r"tapes?", "tape"),
+    (r"ribbons?", "ribbon"),
+    (r"endpapers?|end papers?|marbled|paste ?papers?", "endpaper"),
+    (r"\w*boards?|millboard|chipboard", "board"),
+    (r"cloth|buckram|linen|canvas|bookcloth", "cloth"),
+    (r"leather|calf|goat\w*|skins?|vellum", "leather"),
+    (r"mull|super|kraft|linings?|tissue|jaconet", "lining"),
+    (r"glue|pva|eva|paste|adhesive|methyl\s*cellulose", "adhesive"),
+    (r"papers?|laid|wove|bond|cartridge", "paper"),
+)
+
+SMALL = 120.0
+"""A sheet both of whose sides are shorter, in millimetres, was probably meant in another unit."""
+
+
+@dataclass(slots=True)
+class _Reading:
+    """A line being read: what is still to be understood."""
+
+    rest: str
+
+    def take(self, pattern: re.Pattern[str]) -> re.Match[str] | None:
+        """The first match, taken out of the line."""
+        match = pattern.search(self.rest)
+        if match:
+            self.rest = f"{self.rest[: match.start()]} {self.rest[match.end() :]}"
+        return match
+
+
+def _number(text: str) -> float:
+    return float(text.replace(",", "."))
+
+
+def read_stock_words(text: str, bare: BareUnit = "mm") -> dict[str, Any]:
+    """The entries of a :class:`~weald.core.shelf.stock.StockItem`, and its ``count``, from one line.
+
+    :param bare: the unit of a size written without one.
+    :returns: only what was said; a ``warning`` where a word contradicts another or stays unclear.
+    """
+    line, found = _Reading(text), dict[str, Any]()
+    warnings: list[str] = []
+    kind = _kind(text)
+    found |= {"kind": kind, "form": USUAL_FORM[kind]}
+    _read_size(line, found, bare, warnings)
+    if match := line.take(_GSM):
+        found["grammage"] = _number(match[1])
+    if match := line.take(_POUNDS):
+        if match[2]:
+            found["basis"] = {"pounds": _number(match[1]), "grade": match[2].lower()}
+        else:
+            warnings.append(f"{match[1]} lb of which grade? A pound of bond, text and cover differ.")
+    if match := line.take(_POINTS):
+        found["calliper"] = parse_length(f"{match[1]}pt")
+    elif kind in ("board", "cloth", "leather", "thread") and (match := line.take(_THICK)):
+        found["calliper"] = _number(match[1])
+    if match := line.take(_BULK):
+        found["bulk"] = _number(match[1] or match[2])
+    if match := line.take(_COUNT):
+        found["count"] = match[1] or match[2]
+    elif found["form"] in ("roll", "reel") and (match := line.take(_METRES)):
+        found["count"] = match[1]
+    _read_grain(line, found, warnings)
+    name = " ".join(re.sub(r"[,;]+", " ", line.rest).split())
+    found["name"] = (name or " ".join(text.split()))[:200]
+    if warnings:
+        found["warning"] = " ".join(warnings)
+    return found
+
+
+def _kind(text: str) -> StockKind:
+    for words, kind in _KINDS:
+        if re.search(rf"\b(?:{words})\b", text, re.IGNORECASE):
+            return kind
+    return "board" if _POINTS.search(text) else "paper"
+
+
+def _read_size(line: _Reading, found: dict[str, Any], bare: BareUnit, warnings: list[str]) -> None:
+    if match := line.take(_SIZE):
+        unit = match[4] or match[2] or ("in" if bare == "inch" else "mm")
+        try:
+            sides = [_side(match[1], match[2] or unit), _side(match[3], match[4] or unit)]
+        except SizeError as error:
+            warnings.append(str(error))
+            return
+        found["width"], found["height"] = sides
+        if max(sides) < SMALL and not (match[2] or match[4]):
+            warnings.append(f"{match[1]} × {match[3]} without a unit is taken as mm; write in or cm.")
+    elif match := line.take(_NAMED):
+        size = named_sheet(match[0])
+        if size:
+            found["width"], found["height"] = size
+    elif match := line.take(_WIDE):
+        found["width"] = _side(match[1], match[2])
+    if found["form"] == "roll" and "height" in found:
+        found["form"] = "sheet"
+
+
+def _side(number: str, unit: str) -> float:
+    if unit.lower() == "m":
+        return 1000 * _number(number)
+    return parse_length(f"{number}{unit}")
+
+
+def _read_grain(line: _Reading, found: dict[str, Any], warnings: list[str]) -> None:
+    words = set()
+    while match := line.take(_GRAIN):
+        words.add((match[1] or match[2] or match[3]).lower()[0])
+    if len(words) > 1:
+        warnings.append("It says long and short grain; say which.")
+    elif words and "width" in found and "height" in found:
+        if abs(found["width"] - found["height"]) < TOLERANCE:
+            warnings.append("A square sheet has no long side; set which way its grain runs.")
+        else:
+            upright = found["height"] > found["width"]
+            found["grain"] = "height" if (words == {"l"}) == upright else "width"
+    elif words:
+        warnings.append("Give the sheet's size, so that long and short mean something.")

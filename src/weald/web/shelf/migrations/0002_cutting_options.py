@@ -1,0 +1,6 @@
+from django.db import migrations
+
+
+class Migration(migrations.Migration):
+    dependencies = [("shelf", "0001_initial")]
+    operations = [migrations.RenameField("cutting", "wishes", "options")]
