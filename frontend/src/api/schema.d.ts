@@ -3277,10 +3277,9 @@ export interface components {
             format: "weald-job";
             /**
              * Version
-             * @default 1
-             * @constant
+             * @default 2
              */
-            version: 1;
+            version: number;
             /**
              * Title
              * @default Untitled book
@@ -4861,6 +4860,11 @@ export interface components {
          */
         SetSpec: {
             /**
+             * Version
+             * @default 1
+             */
+            version: number;
+            /**
              * Title
              * @default Untitled set
              */
@@ -4991,6 +4995,11 @@ export interface components {
          *     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
          */
         House: {
+            /**
+             * Version
+             * @default 1
+             */
+            version: number;
             /**
              * Rules
              * @default {}
@@ -5339,6 +5348,11 @@ export interface components {
          *     ``price`` is for a sheet, a skin, a metre or a kilogram. ``warn_below`` counts as the count does.
          */
         StockItem: {
+            /**
+             * Version
+             * @default 1
+             */
+            version: number;
             /**
              * Kind
              * @default paper

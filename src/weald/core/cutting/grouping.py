@@ -2,6 +2,10 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
+from typing import Any
+
+from pydantic import TypeAdapter
 
 from weald.core.cutting.askew import askew
 from weald.core.cutting.layout import Layout
@@ -9,6 +13,9 @@ from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, check_s
 from weald.core.pieces import Piece, PieceGrain, PieceMaterial
 from weald.core.shelf.stock import OnShelf
 from weald.core.units import Mm
+from weald.core.upgrades import Data, Format
+
+LAYOUT = Format("layout")
 
 MOST_OF_A_ROLL: Mm = 50_000.0
 """Fifty metres: as much as one layout takes off a roll."""
@@ -153,3 +160,23 @@ class CutResult:
 
     groups: tuple[CutGroup, ...]
     without: tuple[str, ...]
+
+
+@lru_cache(maxsize=1)
+def _results() -> TypeAdapter[CutResult]:
+    return TypeAdapter(CutResult)
+
+
+def write_result(result: CutResult) -> Data:
+    """A layout as it is kept, with the version of its format."""
+    kept: Data = _results().dump_python(result, mode="json")
+    return kept | {"version": LAYOUT.version}
+
+
+def read_result(data: Mapping[str, Any]) -> CutResult:
+    """A layout that was kept, by this Weald or an earlier one.
+
+    :raises SpecError: when a newer one wrote it.
+    """
+    current = LAYOUT.upgraded(data)
+    return _results().validate_python({key: value for key, value in current.items() if key != "version"})

@@ -3,8 +3,8 @@
 import difflib
 import math
 import unicodedata
-from collections.abc import Iterator
-from typing import Annotated, Any
+from collections.abc import Iterator, Mapping
+from typing import Annotated, Any, TypeVar
 
 from pydantic import (
     AfterValidator,
@@ -18,7 +18,9 @@ from pydantic import (
 from pydantic.fields import FieldInfo
 from pydantic_core import ErrorDetails
 
+from weald.core.errors import SizeError, SpecError
 from weald.core.units import BareUnit, Mm, parse_length
+from weald.core.upgrades import Format
 
 
 def _read_length(value: object, info: ValidationInfo) -> object:
@@ -154,3 +156,26 @@ def _is_length(metadata: list[Any], annotation: Any) -> bool:
     options = getattr(annotation, "__args__", ())
     inner = [item for option in options for item in getattr(option, "__metadata__", ())]
     return any(isinstance(item, BeforeValidator) for item in [*metadata, *inner])
+
+
+Group = TypeVar("Group", bound=Entries)
+
+
+def read_entries(
+    root: type[Group], data: object, bare: BareUnit = "mm", *, kept_as: Format, whole: str
+) -> Group:
+    """Read what was typed or kept, by this Weald or an earlier one.
+
+    :param bare: the unit of a number in text that has none.
+    :param kept_as: brings old data up to date; ``whole`` is what a person calls it: “a job”.
+    :raises SpecError: naming every place that is wrong, with the remedy.
+    """
+    name = whole.rsplit(maxsplit=1)[-1]
+    if not isinstance(data, Mapping):
+        raise SpecError({name: f"{whole.capitalize()} is written as one group of keys in braces."})
+    try:
+        return root.model_validate(kept_as.upgraded(data), context={"bare": bare})
+    except ValidationError as error:
+        raise SpecError(problems(error, root, whole)) from None
+    except SizeError as error:
+        raise SpecError({name: str(error)}) from None

@@ -5,6 +5,7 @@ from typing import Any
 
 from weald.core.findings import Patch
 from weald.core.job.spec import JobSpec, read_spec
+from weald.core.job.upgrades import JOB
 
 
 def _steps(path: str) -> list[str]:
@@ -35,7 +36,7 @@ def patched(spec: JobSpec, patch: Patch) -> JobSpec:
     """
     if not patch:
         return spec
-    data = spec.model_dump(exclude_unset=True)
+    data = spec.model_dump(exclude_unset=True) | {"version": JOB.version}
     for path, value in patch.items():
         data = with_entry(data, _steps(path), value)
     return read_spec(data)

@@ -5,12 +5,12 @@ Missing keys take house defaults; unknown ones are refused by name. Read a job w
 :func:`read_spec`, which says every place that is wrong in plain words.
 """
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from typing import Annotated, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import Field
 
-from weald.core.errors import SizeError, SpecError
+from weald.core.errors import SpecError
 from weald.core.folding.imposition import Gather
 from weald.core.folding.makeup import BlankPlace, MakeUp, MakeUpRule, make_up, read_mix
 from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, fold_packet
@@ -28,8 +28,9 @@ from weald.core.job.entries import (
     Title,
     lengths_of,
     near,
-    problems,
+    read_entries,
 )
+from weald.core.job.upgrades import JOB
 from weald.core.paper import Grade, SheetGrain, calliper_from_bulk
 from weald.core.reckoning import measurable, measurable_ids
 from weald.core.units import Mm, Notation
@@ -481,7 +482,7 @@ class JobSpec(Entries):
     """A whole job."""
 
     format: Literal["weald-job"] = "weald-job"
-    version: Literal[1] = 1
+    version: Annotated[int, Field(ge=1, le=JOB.version)] = JOB.version
     title: Title = "Untitled book"
     copies: Annotated[int, Field(ge=1, le=10000)] = 1
     text: Text = Text()
@@ -553,20 +554,14 @@ def made_up(spec: JobSpec, packet: FoldedPacket) -> MakeUp:
 
 
 def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
-    """Read a job.
+    """Read a job, written today or by an earlier Weald.
 
     :param data: a mapping as decoded from JSON.
     :param notation: whose unit a bare number in *text* takes; millimetres where not given.
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
-    if not isinstance(data, Mapping):
-        raise SpecError({"job": "A job file holds one group of keys in braces."})
-    try:
-        spec = JobSpec.model_validate(dict(data), context={"bare": notation.bare if notation else "mm"})
-    except ValidationError as error:
-        raise SpecError(problems(error, JobSpec, "a job")) from None
-    except SizeError as error:
-        raise SpecError({"job": str(error)}) from None
+    bare = notation.bare if notation else "mm"
+    spec = read_entries(JobSpec, data, bare, kept_as=JOB, whole="a job")
     if found := dict([*_measured_problems(spec), *_folding_problems(spec)]):
         raise SpecError(found)
     return spec

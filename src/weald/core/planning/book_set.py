@@ -9,16 +9,16 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Annotated, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import Field
 
 from weald.core.drawing import Dimension, Drawing, Sketch, box
-from weald.core.errors import SizeError, SpecError
 from weald.core.findings import Finding, Patch, finding
-from weald.core.job.entries import Entries, Length, Name, OneLine, Title, problems
+from weald.core.job.entries import Entries, Length, Name, OneLine, Title, read_entries
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.planning.plan import Plan, plan
 from weald.core.units import Mm, Notation
+from weald.core.upgrades import Format
 
 Numerals = Literal["roman", "roman_iiii", "arabic", "none"]
 APART: Mm = 1.5
@@ -29,6 +29,9 @@ _ROMAN = (
     *((40, "XL"), (10, "X"), (9, "IX"), (5, "V"), (4, "IV"), (1, "I")),
 )
 SHARED_SIZES = ("board.height", "squares.head", "squares.tail", "squares.fore_edge", "panel.each")
+
+
+SET = Format("set")
 
 
 class Volume(Entries):
@@ -46,6 +49,7 @@ class Volume(Entries):
 class SetSpec(Entries):
     """A set and its volumes, in the order in which they stand; ``cloth`` as it is called."""
 
+    version: Annotated[int, Field(ge=1, le=SET.version)] = SET.version
     title: Title = "Untitled set"
     numerals: Numerals = "roman"
     cloth: Name = ""
@@ -95,12 +99,8 @@ def read_set(data: object, notation: Notation | None = None) -> SetSpec:
 
     :raises SpecError: naming every place that is wrong.
     """
-    try:
-        return SetSpec.model_validate(data, context={"bare": notation.bare if notation else "mm"})
-    except ValidationError as error:
-        raise SpecError(problems(error, SetSpec, "a set")) from None
-    except SizeError as error:
-        raise SpecError({"set": str(error)}) from None
+    bare = notation.bare if notation else "mm"
+    return read_entries(SetSpec, data, bare, kept_as=SET, whole="a set")
 
 
 def numeral(number: int, form: Numerals) -> str:

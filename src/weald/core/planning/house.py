@@ -10,19 +10,21 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, TypeAdapter, ValidationError
+from pydantic import Field, TypeAdapter
 
 from weald.core.bindings.case_schools import JOINT_SCHOOLS, SPINE_SCHOOLS
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import Option
-from weald.core.errors import SizeError, SpecError
+from weald.core.errors import SpecError
 from weald.core.findings import Patch
-from weald.core.job.entries import Entries, Length, Size, problems
+from weald.core.job.entries import Entries, Length, Size, read_entries
 from weald.core.job.patching import value_at, with_entry
 from weald.core.job.spec import JobSpec, read_spec
+from weald.core.job.upgrades import JOB
 from weald.core.planning.plan import Plan
 from weald.core.reckoning import Quantity, Station
-from weald.core.units import TOLERANCE, BareUnit, Mm, Notation
+from weald.core.units import TOLERANCE, Mm, Notation
+from weald.core.upgrades import Format
 
 Vocabulary = Literal["signature", "section", "gathering"]
 RuleKind = Literal["choice", "length", "number"]
@@ -127,6 +129,9 @@ _BY_PATH = {rule.path: rule for rule in RULES}
 _EDGES = ("head", "tail", "fore_edge")
 
 
+HOUSE = Format("house’s rules")
+
+
 class SquareStep(Entries):
     """Squares for blocks up to a height."""
 
@@ -146,6 +151,7 @@ class House(Entries):
     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
     """
 
+    version: Annotated[int, Field(ge=1, le=HOUSE.version)] = HOUSE.version
     rules: Annotated[dict[str, str | float], Field(max_length=60)] = {}
     squares: Annotated[tuple[SquareStep, ...], Field(max_length=12)] = ()
     gauges: Annotated[tuple[Annotated[Length, Field(gt=0, le=100)], ...], Field(max_length=40)] = ()
@@ -182,13 +188,8 @@ def read_house(data: object, notation: Notation | None = None) -> House:
 
     :raises SpecError: naming every place that is wrong.
     """
-    bare: BareUnit = notation.bare if notation else "mm"
-    try:
-        house = House.model_validate(data, context={"bare": bare})
-    except ValidationError as error:
-        raise SpecError(problems(error, House, "house rules")) from None
-    except SizeError as error:
-        raise SpecError({"house": str(error)}) from None
+    bare = notation.bare if notation else "mm"
+    house = read_entries(House, data, bare, kept_as=HOUSE, whole="house rules")
     heights = [step.up_to for step in house.squares]
     if heights != sorted(set(heights)):
         raise SpecError(
@@ -225,7 +226,7 @@ def squares_for(house: House, height: Mm) -> SquareStep | None:
 
 def with_house(data: Mapping[str, Any], house: House, notation: Notation | None = None) -> dict[str, Any]:
     """A job file with what it leaves open taken from the rules."""
-    filled = dict(data)
+    filled = JOB.upgraded(data)
     for path, value in house.rules.items():
         if not _says(filled, path.split(".")):
             filled = with_entry(filled, path.split("."), value)

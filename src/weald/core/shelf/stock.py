@@ -10,13 +10,14 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, ValidationError
+from pydantic import Field
 
 from weald.core.errors import SpecError
-from weald.core.job.entries import Entries, Length, Name, Size, Title, problems
+from weald.core.job.entries import Entries, Length, Name, Size, Title, read_entries
 from weald.core.job.spec import BasisWeight, Stack
 from weald.core.paper import SheetGrain, calliper_from_bulk, grain_word, gsm_from_pounds, size_name
 from weald.core.units import TOLERANCE, Gsm, Mm, Notation, plain_number
+from weald.core.upgrades import Format
 
 StockKind = Literal[
     "paper",
@@ -74,6 +75,9 @@ class GrainTest(Entries):
     by: Name = ""
 
 
+STOCK = Format("item of the shelf")
+
+
 class StockItem(Entries):
     """One item of the shelf.
 
@@ -83,6 +87,7 @@ class StockItem(Entries):
     ``price`` is for a sheet, a skin, a metre or a kilogram. ``warn_below`` counts as the count does.
     """
 
+    version: Annotated[int, Field(ge=1, le=STOCK.version)] = STOCK.version
     kind: StockKind = "paper"
     name: Title
     colour: Name = ""
@@ -130,10 +135,8 @@ def read_stock(data: Mapping[str, Any], notation: Notation | None = None) -> Sto
 
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
-    try:
-        item = StockItem.model_validate(dict(data), context={"bare": notation.bare if notation else "mm"})
-    except ValidationError as error:
-        raise SpecError(problems(error, StockItem, "an item")) from None
+    bare = notation.bare if notation else "mm"
+    item = read_entries(StockItem, data, bare, kept_as=STOCK, whole="an item")
     if found := dict(_contradictions(item)):
         raise SpecError(found)
     return item

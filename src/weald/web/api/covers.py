@@ -101,7 +101,7 @@ def artwork_picture(
 def take_cover(request: HttpRequest, job_id: int, guides: bool = Query(False)) -> HttpResponse:
     """The printed cover with its boxes; with ``guides`` a proof that shows what falls where."""
     job = job_of(request, job_id)
-    spec = read_spec(job.head.spec if job.head else {})
+    spec = job.spec
     made = plan(spec, notation_of(request), drawn=("boards",))
     if made.cover_art is None:
         raise Http404
@@ -115,9 +115,7 @@ def take_cover(request: HttpRequest, job_id: int, guides: bool = Query(False)) -
 def list_profiles(request: HttpRequest) -> list[ProfileReply]:
     """The rules of those who print covers for the workshop."""
     profiles = CoverProfile.objects.filter(workshop=workshop_of(request)).order_by("name")
-    return [
-        ProfileReply(id=profile.pk, rules=CoverRules.model_validate(profile.spec)) for profile in profiles
-    ]
+    return [ProfileReply(id=profile.pk, rules=profile.rules) for profile in profiles]
 
 
 @router.post("/cover-profiles", response={201: ProfileReply, 422: Problem}, operation_id="addCoverProfile")

@@ -12,7 +12,7 @@ from ninja import Query, Router
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import facts_of
 from weald.core.drawing import Drawing
-from weald.core.job.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec
 from weald.core.planning.plan import plan
 from weald.core.stations.finish import DIRECTION_WORDS, spine_title
 from weald.core.units import Notation
@@ -52,7 +52,7 @@ def file_response(
 
 def _spec(request: HttpRequest, job_id: int) -> JobSpec:
     job = job_of(request, job_id)
-    return read_spec(job.head.spec if job.head else {})
+    return job.spec
 
 
 def _paper(request: HttpRequest, asked: PaperChoice | None) -> str:

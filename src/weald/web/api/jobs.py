@@ -55,7 +55,7 @@ def job_reply(job: Job) -> JobReply:
         version=job.version,
         can_undo=can_undo,
         can_redo=can_redo,
-        spec=read_spec(job.head.spec if job.head else {}),
+        spec=job.spec,
     )
 
 

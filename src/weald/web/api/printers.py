@@ -9,6 +9,7 @@ from ninja import Body, Router, Schema, Status
 
 from weald.core.errors import SpecError
 from weald.core.job.spec import Printer, read_spec
+from weald.core.job.upgrades import JOB
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
 from weald.web.printing.models import PrinterProfile
@@ -24,7 +25,7 @@ class PrinterReply(Schema):
 
 
 def _reply(profile: PrinterProfile) -> PrinterReply:
-    return PrinterReply(id=profile.pk, printer=Printer.model_validate(profile.spec))
+    return PrinterReply(id=profile.pk, printer=profile.printer)
 
 
 def printer_of(request: HttpRequest, printer_id: int) -> Printer:
@@ -33,7 +34,7 @@ def printer_of(request: HttpRequest, printer_id: int) -> Printer:
     :raises django.http.Http404: when there is none.
     """
     profile = get_object_or_404(PrinterProfile, pk=printer_id, workshop=workshop_of(request))
-    return Printer.model_validate(profile.spec)
+    return profile.printer
 
 
 def _read(request: HttpRequest, data: dict[str, Any]) -> Printer:
@@ -53,6 +54,7 @@ def _read(request: HttpRequest, data: dict[str, Any]) -> Printer:
 
 def _keep(profile: PrinterProfile, printer: Printer) -> PrinterReply:
     profile.name, profile.spec = printer.name, printer.model_dump(mode="json")
+    profile.version = JOB.version
     try:
         with transaction.atomic():
             profile.save()

@@ -63,7 +63,7 @@ class PrintReply(Schema):
 
 
 def _spec(job: Job) -> JobSpec:
-    return read_spec(job.head.spec if job.head else {})
+    return job.spec
 
 
 def _reply(made: PrintFile, job: Job) -> PrintReply:
@@ -71,7 +71,7 @@ def _reply(made: PrintFile, job: Job) -> PrintReply:
         {
             **{name: getattr(made, name) for name in _SHOWN},
             "author": made.author.get_username() if made.author else "somebody who has left",
-            "changed_since": services.changed_since(made, job.head.spec if job.head else {}),
+            "changed_since": services.changed_since(made, job),
         }
     )
 

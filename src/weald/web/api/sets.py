@@ -11,7 +11,6 @@ from pydantic import Field
 
 from weald.core.drawing import Drawing
 from weald.core.job.entries import Title, lengths_of
-from weald.core.job.spec import read_spec
 from weald.core.planning.book_set import SetPlan, SetSpec, plan_set, read_set
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
@@ -112,7 +111,7 @@ def list_sets(request: HttpRequest, search: str = Query("", max_length=200)) -> 
 def begin(request: HttpRequest, new: NewSet) -> Status:
     """Begin a set whose volumes are like a job of the workshop."""
     job = job_of(request, new.job)
-    book = read_spec(job.head.spec if job.head else {})
+    book = job.spec
     return Status(201, _reply(request, begin_set(workshop_of(request), new.title, book)))
 
 
@@ -134,7 +133,7 @@ def write_set(request: HttpRequest, set_id: int, written: SetWrite) -> SetReply:
     book = None
     if written.job is not None:
         job = job_of(request, written.job)
-        book = read_spec(job.head.spec if job.head else {})
+        book = job.spec
     return _reply(request, save_set(book_set, written.version, spec, book))
 
 

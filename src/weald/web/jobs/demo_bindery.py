@@ -352,10 +352,7 @@ LOGS = "Lighthouse log, volume I"
 def _begin_logs(workshop: Workshop) -> None:
     """The lighthouse logs as a set, the first volume under way, one number missing."""
     first = Job.objects.get(workshop=workshop, title=LOGS)
-    if first.head is None:
-        return
-    book = read_spec(first.head.spec)
-    made = begin_set(workshop, "Lighthouse logs of Merrow Point", book)
+    made = begin_set(workshop, "Lighthouse logs of Merrow Point", first.spec)
     volumes = (
         Volume(title="Lighthouse log", number=1, date="1901–1903", pages=240, job=first.pk),
         Volume(title="Lighthouse log", number=2, date="1904–1905", pages=316, thickness=21.5),

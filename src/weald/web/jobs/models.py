@@ -12,6 +12,7 @@ from django.db import models
 from django.db.models.functions import Upper
 
 from weald.core.bindings.catalogue import title_of
+from weald.core.job.spec import JobSpec, read_spec
 from weald.web.accounts.models import Workshop
 
 
@@ -46,6 +47,18 @@ class Job(models.Model):
 
     def __str__(self) -> str:
         return self.title
+
+    @property
+    def standing(self) -> "Change":
+        """The change the job stands at; every job that is kept has one."""
+        if self.head is None:
+            raise RuntimeError("a job is never left without a change")
+        return self.head
+
+    @property
+    def spec(self) -> JobSpec:
+        """What was decided and measured, as the job stands."""
+        return self.standing.read()
 
     @property
     def structure_words(self) -> str:
@@ -86,6 +99,10 @@ class Change(models.Model):
 
     def __str__(self) -> str:
         return self.summary
+
+    def read(self) -> JobSpec:
+        """The job at this state, whichever Weald wrote it."""
+        return read_spec(self.spec)
 
 
 class Move(models.Model):

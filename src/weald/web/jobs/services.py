@@ -29,11 +29,16 @@ class NothingToMoveError(WealdError):
     """There is nothing to undo, or nothing to redo."""
 
 
+def plain(spec: JobSpec) -> dict[str, Any]:
+    """A spec as it is kept."""
+    return spec.model_dump(mode="json")
+
+
 def flat(spec: Mapping[str, Any], prefix: str = "") -> dict[str, Any]:
     """A spec as dotted paths and plain values."""
     entries: dict[str, Any] = {}
     for key, value in spec.items():
-        if isinstance(value, Mapping) and value:
+        if isinstance(value, Mapping):
             entries |= flat(value, f"{prefix}{key}.")
         else:
             entries[f"{prefix}{key}"] = value
@@ -72,9 +77,9 @@ def _note_follows(job: Job, spec: JobSpec) -> None:
     job.to_mind = serious[0].message[:300] if serious else ""
 
 
-def _stand_at(job: Job, change: Change, author: User | None, verb: Move.Verb) -> Job:
-    """Move a job to one of its changes."""
-    _note_follows(job, read_spec(change.spec))
+def _stand_at(job: Job, change: Change, spec: JobSpec, author: User | None, verb: Move.Verb) -> Job:
+    """Move a job to one of its changes, whose spec has been read."""
+    _note_follows(job, spec)
     job.head = change
     job.version += 1
     job.save()
@@ -85,22 +90,21 @@ def _stand_at(job: Job, change: Change, author: User | None, verb: Move.Verb) ->
 @transaction.atomic
 def create_job(workshop: Workshop, author: User | None, spec: JobSpec, summary: str = "begun") -> Job:
     """Begin a job."""
-    job = Job(workshop=workshop, version=0)
-    _note_follows(job, spec)
-    job.save()
-    change = Change.objects.create(job=job, spec=spec.model_dump(mode="json"), summary=summary)
-    return _stand_at(job, change, author, Move.Verb.BEGUN)
+    job = Job.objects.create(workshop=workshop, version=0, title=spec.title, structure=spec.binding.structure)
+    change = Change.objects.create(job=job, spec=plain(spec), summary=summary)
+    return _stand_at(job, change, spec, author, Move.Verb.BEGUN)
 
 
 def _locked(job: Job, version: int) -> Job:
     """The job, held for this transaction, if ``version`` is still its newest."""
-    locked = Job.objects.select_for_update(of=("self",)).select_related("head").get(pk=job.pk)
+    # its change is read after the lock is had: joined, it would be looked for as of before the wait
+    locked = Job.objects.select_for_update().get(pk=job.pk)
     if locked.version == version:
         return locked
     read_at = locked.moves.filter(version=version).select_related("change").first()
     if read_at is None:
         raise StaleVersionError(locked, {})
-    changed = _differences(read_at.change.spec, locked.head.spec if locked.head else {})
+    changed = _differences(plain(read_at.change.read()), plain(locked.spec))
     raise StaleVersionError(locked, {path: f"now {value}" for path, value in changed.items()})
 
 
@@ -111,32 +115,31 @@ def save_job(job: Job, version: int, author: User, spec: JobSpec) -> Job:
     :raises StaleVersionError: when it has been written since; nothing is overwritten.
     """
     job = _locked(job, version)
-    data = spec.model_dump(mode="json")
-    old = job.head.spec if job.head else {}
+    data, old = plain(spec), plain(job.spec)
     if data == old:
         return job
-    change = Change.objects.create(job=job, parent=job.head, spec=data, summary=_summary(old, data))
-    return _stand_at(job, change, author, Move.Verb.CHANGED)
+    change = Change.objects.create(job=job, parent=job.standing, spec=data, summary=_summary(old, data))
+    return _stand_at(job, change, spec, author, Move.Verb.CHANGED)
 
 
 @transaction.atomic
 def rename_job(job: Job, version: int, author: User, title: str) -> Job:
     """Give a job another title."""
-    spec = job.head.spec if job.head else {}
-    return save_job(job, version, author, read_spec({**spec, "title": title}))
+    return save_job(job, version, author, read_spec({**plain(job.spec), "title": title}))
 
 
 @transaction.atomic
 def undo(job: Job, version: int, author: User) -> Job:
     """Go back by one change."""
     job = _locked(job, version)
-    if job.head is None or job.head.parent is None:
+    before = job.standing.parent
+    if before is None:
         raise NothingToMoveError("There is nothing to undo.")
-    return _stand_at(job, job.head.parent, author, Move.Verb.UNDONE)
+    return _stand_at(job, before, before.read(), author, Move.Verb.UNDONE)
 
 
 def _next_change(job: Job) -> Change | None:
-    return job.head.children.order_by("-id").first() if job.head else None
+    return job.standing.children.order_by("-id").first()
 
 
 @transaction.atomic
@@ -146,24 +149,22 @@ def redo(job: Job, version: int, author: User) -> Job:
     following = _next_change(job)
     if following is None:
         raise NothingToMoveError("There is nothing to redo.")
-    return _stand_at(job, following, author, Move.Verb.REDONE)
+    return _stand_at(job, following, following.read(), author, Move.Verb.REDONE)
 
 
 def can_move(job: Job) -> tuple[bool, bool]:
     """Whether there is something to undo, and something to redo."""
-    head = job.head
-    return bool(head and head.parent_id), _next_change(job) is not None
+    return job.standing.parent_id is not None, _next_change(job) is not None
 
 
 @transaction.atomic
 def duplicate_job(job: Job, author: User) -> Job:
     """Begin another job with the same spec; measurements belong to the first book and stay there."""
-    spec = dict(job.head.spec) if job.head else {}
     title = f"{job.title[:190]} (copy)"
     return create_job(
         job.workshop,
         author,
-        read_spec({**spec, "title": title, "measured": {}}),
+        read_spec({**plain(job.spec), "title": title, "measured": {}}),
         summary=f"copied from {job.title}"[:300],
     )
 

@@ -8,6 +8,8 @@ import uuid
 from django.conf import settings
 from django.db import models
 
+from weald.core.job.spec import CoverRules, Printer, read_spec
+from weald.core.job.upgrades import JOB
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job
 
@@ -46,11 +48,20 @@ class Artwork(BroughtFile):
         constraints = [models.UniqueConstraint(fields=["workshop", "digest"], name="one_artwork_a_digest")]
 
 
+def written_today() -> int:
+    """The version of job file that is written today."""
+    return JOB.version
+
+
 class Profile(models.Model):
-    """Something a workshop keeps under a name, to be copied into jobs."""
+    """Part of a job that a workshop keeps under a name, to be copied into jobs.
+
+    ``version`` is that of the job file its spec was written as a part of.
+    """
 
     name = models.CharField(max_length=120)
     spec = models.JSONField()
+    version = models.PositiveSmallIntegerField(default=written_today)
 
     class Meta:
         abstract = True
@@ -67,6 +78,11 @@ class PrinterProfile(Profile):
     class Meta:
         constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_printer_a_name")]
 
+    @property
+    def printer(self) -> Printer:
+        """The printer."""
+        return read_spec({"version": self.version, "printing": {"printer": self.spec}}).printing.printer
+
 
 class CoverProfile(Profile):
     """The sheet of rules of somebody who prints covers, as :class:`weald.core.job.spec.CoverRules`."""
@@ -75,6 +91,12 @@ class CoverProfile(Profile):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["workshop", "name"], name="one_profile_a_name")]
+
+    @property
+    def rules(self) -> CoverRules:
+        """The rules."""
+        rules = read_spec({"version": self.version, "artwork": {"rules": self.spec}}).artwork.rules
+        return rules or CoverRules()
 
 
 class PrintFile(models.Model):

@@ -2,10 +2,9 @@
 
 import logging
 import zipfile
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import asdict
 from pathlib import Path
-from typing import Any
 
 from django.conf import settings
 from django.contrib.auth.models import User
@@ -13,14 +12,14 @@ from django.db import transaction
 from django.utils import timezone
 
 from weald.core.errors import WealdError
-from weald.core.job.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec
 from weald.core.press.press import Press, press
 from weald.exchange.artwork import Kind, read_artwork
 from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
 from weald.exchange.text_pdf import TextError, read_text
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
-from weald.web.jobs.services import flat
+from weald.web.jobs.services import flat, plain
 from weald.web.printing.files import (
     Readable,
     artwork_path,
@@ -133,12 +132,10 @@ def ask_for_print(job: Job, author: User, part: str) -> PrintFile:
     """
     from weald.web.printing.tasks import impose
 
-    if job.head is None:
-        raise WealdError("The job is empty.")
-    made = ready_to_print(job, read_spec(job.head.spec))
+    made = ready_to_print(job, job.spec)
     text_of(job, made.spec)
     asked = PrintFile.objects.create(
-        job=job, change=job.head, author=author, part=part, sheets=len(made.sheets)
+        job=job, change=job.standing, author=author, part=part, sheets=len(made.sheets)
     )
     impose.defer(print_id=str(asked.pk))
     return asked
@@ -190,9 +187,9 @@ def throw_print_away(made: PrintFile) -> None:
     transaction.on_commit(lambda: path.unlink(missing_ok=True))
 
 
-def changed_since(made: PrintFile, now: Mapping[str, Any]) -> list[str]:
+def changed_since(made: PrintFile, job: Job) -> list[str]:
     """What was decided otherwise since a file was imposed, of all that it depends on."""
-    before, after = flat(made.change.spec), flat(now)
+    before, after = flat(plain(made.change.read())), flat(plain(job.spec))
     return sorted(
         path
         for path in before.keys() | after.keys()
@@ -260,7 +257,7 @@ def _telling(made: PrintFile) -> Callable[[int, int], None]:
 
 
 def _write(made: PrintFile, path: Path) -> None:
-    spec = read_spec(made.change.spec)
+    spec = made.change.read()
     ready, text, tell = ready_to_print(made.job, spec), text_of(made.job, spec), _telling(made)
     if made.part != PrintFile.Part.SIGNATURES:
         faces: dict[str, Faces] = {"whole": "both", "fronts": "fronts", "backs": "backs"}

@@ -14,11 +14,17 @@ from django.db.models import Q
 from django.utils import timezone
 from pydantic import TypeAdapter
 
-from weald.core.cutting.grouping import CutResult, CuttingOptions, JobPieces, cutting_groups
+from weald.core.cutting.grouping import (
+    CutResult,
+    CuttingOptions,
+    JobPieces,
+    cutting_groups,
+    read_result,
+    write_result,
+)
 from weald.core.cutting.layout import CutSheet
 from weald.core.cutting.order import Shears
 from weald.core.errors import SpecError, WealdError
-from weald.core.job.spec import read_spec
 from weald.core.paper import SheetGrain
 from weald.core.pieces import Piece
 from weald.core.planning.plan import plan
@@ -44,11 +50,6 @@ class CancelledError(Exception):
 
 
 @lru_cache(maxsize=1)
-def _results() -> TypeAdapter[CutResult]:
-    return TypeAdapter(CutResult)
-
-
-@lru_cache(maxsize=1)
 def _shears() -> TypeAdapter[Shears]:
     return TypeAdapter(Shears)
 
@@ -60,7 +61,7 @@ def result_of(cutting: Cutting) -> CutResult:
     """
     if cutting.state != _STATES.DONE or cutting.result is None:
         raise NotReadyError("This has not been laid out yet.")
-    return _results().validate_python(cutting.result)
+    return read_result(cutting.result)
 
 
 @transaction.atomic
@@ -122,7 +123,7 @@ def changed_since(cutting: Cutting) -> list[str]:
 
 
 def _pieces(change: Change) -> tuple[Piece, ...]:
-    return plan(read_spec(change.spec), drawn=()).pieces
+    return plan(change.read(), drawn=()).pieces
 
 
 def wishes_of(cutting: Cutting) -> CuttingOptions:
@@ -168,8 +169,7 @@ def carry_out(cutting_id: str) -> None:
         log.exception("laying out %s failed", cutting_id)
         waiting.update(state=_STATES.FAILED, message="Something went wrong while laying out; ask again.")
     else:
-        dumped = _results().dump_python(result, mode="json")
-        waiting.update(state=_STATES.DONE, progress=100, result=dumped)
+        waiting.update(state=_STATES.DONE, progress=100, result=write_result(result))
 
 
 def _telling(cutting: Cutting) -> Callable[[int], None]:

@@ -10,7 +10,7 @@ from django.db import IntegrityError, transaction
 from django.db.models import F, Q, QuerySet
 
 from weald.core.errors import WealdError
-from weald.core.shelf.stock import KIND_NAMES, GrainTest, OnShelf, StockItem, count_words
+from weald.core.shelf.stock import KIND_NAMES, STOCK, GrainTest, OnShelf, StockItem, count_words
 from weald.exchange.stock_csv import StockRow, stock_csv
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
@@ -23,7 +23,7 @@ class ShortError(WealdError):
 
 def item_spec(item: ShelfItem) -> StockItem:
     """The item as the craft knows it."""
-    return StockItem.model_validate(item.spec)
+    return StockItem.model_validate(STOCK.upgraded(item.spec))
 
 
 def on_shelf(item: ShelfItem) -> OnShelf:

@@ -1,0 +1,90 @@
+"""What an earlier Weald wrote is read for ever; what a newer one wrote is refused in words."""
+
+import json
+from pathlib import Path
+
+import pytest
+
+from weald.core.cutting.grouping import LAYOUT, read_result, write_result
+from weald.core.errors import SpecError
+from weald.core.job.patching import patched
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.job.upgrades import JOB
+from weald.core.planning.book_set import SetSpec, read_set
+from weald.core.planning.house import House, read_house
+from weald.core.planning.plan import plan
+from weald.core.shelf.stock import StockItem, read_stock
+from weald.core.upgrades import Format
+from weald.exchange.job_file import read_job_file
+
+CORPUS = Path(__file__).parent.parent / "corpus"
+FILES = sorted(CORPUS.glob("v*/file_*.json"))
+
+
+def rows(kind: str) -> list:
+    return [
+        row for path in sorted(CORPUS.glob(f"v*/{kind}_rows.json")) for row in json.loads(path.read_text())
+    ]
+
+
+def test_the_corpus_is_there():
+    assert len(FILES) >= 15
+    assert rows("job")
+    assert rows("set")
+    assert rows("house")
+    assert rows("shelf")
+    assert rows("cutting")
+
+
+@pytest.mark.parametrize("path", FILES, ids=lambda path: f"{path.parent.name}/{path.stem}")
+def test_job_files_of_every_version_are_read_and_planned(path: Path):
+    spec = read_job_file(path.read_bytes())
+    assert spec.version == JOB.version
+    assert spec.title == json.loads(path.read_text())["title"]
+    assert plan(spec).quantities
+
+
+def test_stored_rows_of_every_version_are_read():
+    for row in rows("job"):
+        assert plan(read_spec(row), drawn=()).pieces
+    for row in rows("set"):
+        assert read_set(row["spec"]).volumes
+        assert read_spec(row["book"])
+    assert all(read_house(row).rules for row in rows("house"))
+    assert all(read_stock(row).name for row in rows("shelf"))
+    assert all(read_spec({"version": 1, "printing": {"printer": row}}) for row in rows("printer"))
+
+
+def test_stored_layouts_are_read_and_written_again():
+    for row in rows("cutting"):
+        result = read_result(row["result"])
+        assert result.groups
+        kept = write_result(result)
+        assert kept["version"] == LAYOUT.version
+        assert read_result(kept) == result
+
+
+@pytest.mark.parametrize("read", [read_spec, read_set, read_house, read_stock])
+def test_what_a_newer_weald_wrote_is_refused_in_words(read):
+    with pytest.raises(SpecError) as refused:
+        read({"version": 99})
+    assert "newer Weald" in refused.value.fields["version"]
+    for odd in (0, -1, True, "1", 1.0, None):
+        with pytest.raises(SpecError, match="no version"):
+            read({"version": odd})
+    with pytest.raises(SpecError, match="newer Weald"):
+        read_result({"version": 99})
+
+
+def test_everything_that_is_kept_names_its_version():
+    for made in (JobSpec(), SetSpec(), House(), StockItem(name="Cloth")):
+        assert made.model_dump()["version"] >= 1
+    assert patched(JobSpec(), {"text.pages": 12}).version == JOB.version
+
+
+def test_a_chain_takes_every_step_from_where_the_data_stands():
+    chain = Format("thing", (lambda data: data | {"b": data["a"]}, lambda data: data | {"c": data["b"]}))
+    old = {"a": 1}
+    assert chain.upgraded(old) == {"a": 1, "b": 1, "c": 1, "version": 3}
+    assert chain.upgraded({"b": 2, "version": 2}) == {"b": 2, "c": 2, "version": 3}
+    assert old == {"a": 1}
