@@ -6,8 +6,8 @@ from benchmarks.yardstick import usual_milliseconds
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.bindings.choosing import structure_choices
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES
 from weald.core.planning.plan import plan
-from weald.core.units import MILLIMETRES
 
 
 def octavo(pages: int) -> dict[str, Any]:

@@ -10,9 +10,9 @@ from hypothesis import strategies as st
 from weald.core.drawing import Area, Dimension
 from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.book_set import SetPlan, SetSpec, numeral, plan_set, read_set, volume_spec
 from weald.core.planning.plan import plan
-from weald.core.units import MILLIMETRES, Notation
 
 BOOK = read_spec(
     {

@@ -10,8 +10,8 @@ from tests.conftest import planned, value
 from weald.core.drawing import Area, Line
 from weald.core.folding.programme import NAMED_PROGRAMMES
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.choices import FoldChoice, MakeUpChoice, fold_choices, make_up_choices
-from weald.core.units import MILLIMETRES, Notation
 
 LARGE = {"sheet": {"width": 1300, "height": 900, "grain": "height"}}
 

@@ -10,10 +10,10 @@ from weald.core.drawing import Line
 from weald.core.errors import SizeError
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES
 from weald.core.planning.comparing import compare, ways
 from weald.core.planning.offering import offered_up
 from weald.core.planning.plan import plan
-from weald.core.units import MILLIMETRES
 
 
 def test_every_way_can_be_compared_and_changes_something() -> None:

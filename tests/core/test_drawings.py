@@ -11,8 +11,8 @@ from hypothesis import strategies as st
 from tests.conftest import planned, value
 from weald.core.drawing import Area, Dimension, Drawing, Element, Hatch, Label, Line
 from weald.core.job.spec import read_spec
+from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan
-from weald.core.units import Notation
 
 Point = tuple[float, float]
 

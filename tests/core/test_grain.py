@@ -8,12 +8,12 @@ from tests.conftest import codes, planned, quantity, value
 from weald.core.drawing import Hatch, Label
 from weald.core.findings import Action
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES
 from weald.core.pieces import Piece
 from weald.core.planning.plan import Plan, plan
 from weald.core.planning.stock_choice import Choice, choose_stock
 from weald.core.shelf.grain_tests import guides
 from weald.core.shelf.stock import OnShelf, read_stock
-from weald.core.units import MILLIMETRES
 
 BOARD = {"name": "Greyboard", "width": 1000, "height": 700, "grain": "width", "thickness": 2.0}
 

@@ -6,24 +6,21 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.conftest import planned
 from weald.core.errors import SpecError
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, read_spec
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.house import (
     RULES,
     Departure,
     House,
     departures,
     gauge_hints,
-    plan_in_own_words,
     read_house,
-    spoken,
     squares_for,
     with_house,
 )
 from weald.core.planning.plan import film_of_sewing, plan
-from weald.core.units import MILLIMETRES, Notation
 
 SQUARES = [
     {"up_to": 160, "head": 2, "tail": 2, "fore_edge": 3},
@@ -137,26 +134,6 @@ def test_rules_are_read_in_the_persons_unit() -> None:
     rules = read_house({"rules": {"binding.turn_in": "3/4"}, "gauges": ["1/4"]}, Notation("inch"))
     assert rules.rules["binding.turn_in"] == pytest.approx(19.05)
     assert rules.gauges == (pytest.approx(6.35),)
-
-
-def test_the_workshops_own_word_is_spoken_and_signature_marks_stay() -> None:
-    said = "Signatures: 3 sheets a signature; signature marks in letters."
-    assert spoken(said, "signature") == said
-    assert spoken(said, "section") == "Sections: 3 sheets a section; signature marks in letters."
-    assert spoken(said, "gathering").startswith("Gatherings: 3 sheets a gathering")
-    assert spoken('"signature_marks": "letters"', "section") == '"signature_marks": "letters"'
-
-
-def test_a_plan_in_the_workshops_own_words_is_the_same_plan() -> None:
-    made = planned({"title": "Signature tunes", "text": {"pages": 320}})
-    said = plan_in_own_words(made, "gathering")
-    assert said.title == "Signature tunes"
-    assert [each.value for each in said.quantities] == [each.value for each in made.quantities]
-    assert said.pieces == made.pieces
-    words = " ".join(look.text for look in said.looks)
-    assert "All gatherings the same way up" in words
-    assert "signature" not in words
-    assert plan_in_own_words(made, "signature") is made
 
 
 def test_a_left_hand_sews_the_other_way_round() -> None:

@@ -10,9 +10,9 @@ from hypothesis import strategies as st
 from tests.conftest import STRUCTURES, codes, job_in, planned, quantity, value
 from weald.core.drawing import Area, Hatch
 from weald.core.job.spec import read_spec
+from weald.core.notation import Notation
 from weald.core.planning.plan import plan
 from weald.core.reckoning import QUANTITIES, measurable_ids
-from weald.core.units import Notation
 
 
 def test_paper_and_block_agree_with_the_sums_on_paper() -> None:

@@ -4,7 +4,7 @@ import pytest
 
 from weald.core.errors import SpecError
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
-from weald.core.units import Notation
+from weald.core.notation import Notation
 
 
 def test_reads_every_key_of_the_contract(contract_job: dict[str, Any]) -> None:

@@ -11,6 +11,7 @@ from tests.conftest import job_in, planned
 from weald.core.cutting.askew import Askew, askew
 from weald.core.drawing import Area
 from weald.core.errors import SizeError, SpecError
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.paper import Grade, gsm_from_pounds
 from weald.core.shelf.conversions import convert, pages_per_inch, pounds_from_gsm
 from weald.core.shelf.stock import (
@@ -23,7 +24,6 @@ from weald.core.shelf.stock import (
     weight_words,
 )
 from weald.core.shelf.words import read_stock_words
-from weald.core.units import MILLIMETRES, Notation
 
 
 @pytest.mark.parametrize(

@@ -7,11 +7,11 @@ import pytest
 from tests.conftest import job_in, planned, value
 from weald.core.job.patching import patched
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece
 from weald.core.planning.plan import Plan, plan
 from weald.core.planning.stock_choice import Candidate, choose_patch, choose_stock
 from weald.core.shelf.stock import OnShelf, read_stock
-from weald.core.units import MILLIMETRES, Notation
 
 BOARD = {"kind": "board", "width": 1000, "height": 700, "grain": "width"}
 

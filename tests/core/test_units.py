@@ -3,7 +3,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from weald.core.errors import SizeError
-from weald.core.units import Notation, parse_length
+from weald.core.notation import Notation
+from weald.core.units import parse_length
 
 INCH = 25.4
 

@@ -12,7 +12,7 @@ from weald.core.cutting.order import Blank, CuttingOrder, Stock
 from weald.core.cutting.sheet_drawing import draw_sheet
 from weald.core.cutting.solve import lay_out
 from weald.core.drawing import Arc, Drawing
-from weald.core.units import MILLIMETRES
+from weald.core.notation import MILLIMETRES
 from weald.exchange.cutting_sheets import cutting_sheets_pdf
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg

@@ -18,8 +18,8 @@ from hypothesis import strategies as st
 from tests.conftest import STRUCTURES, job_in, planned, value
 from weald.core.drawing import Drawing
 from weald.core.job.spec import read_spec
+from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan
-from weald.core.units import Notation
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.ink import frame, hatch_lines, marks, size_on_paper
@@ -262,10 +262,13 @@ def test_the_job_sheet_holds_every_piece_of_every_binding(name: str) -> None:
 
 
 def test_the_job_sheet_says_what_to_look_at_in_the_workshops_own_words(contract_job: dict[str, Any]) -> None:
-    made = planned(contract_job)
-    words = " ".join(text_of(job_sheet_pdf(made, "a4", (), "section")).split())
+    reader = Notation(vocabulary="section")
+    made = plan(read_spec(contract_job | {"title": "The Signature of All Things"}), reader)
+    words = " ".join(text_of(job_sheet_pdf(made, "a4", (), reader)).split())
     assert "What to look at" in words
+    assert "The Signature of All Things" in words
+    words = words.replace("The Signature of All Things", "")
     for look in made.looks:
-        assert look.text.replace("signature", "section") in words
+        assert look.text in words
     assert "Sections No." in words
     assert "signatures" not in words.lower().replace("signature mark", "")

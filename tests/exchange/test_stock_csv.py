@@ -2,8 +2,8 @@
 
 import pytest
 
+from weald.core.notation import MILLIMETRES
 from weald.core.shelf.stock import StockItem, read_stock
-from weald.core.units import MILLIMETRES
 from weald.exchange.stock_csv import MOST_ROWS, TableError, read_stock_csv, stock_csv
 
 ITEMS: list[tuple[StockItem, int]] = [

@@ -44,9 +44,7 @@ def test_old_sets_house_rules_profiles_and_layouts_are_served(client, binder):
     for row in rows("set"):
         BookSet.objects.create(workshop=workshop, title=row["spec"]["title"], **row)
     printer = PrinterProfile.objects.create(workshop=workshop, name="x", spec=rows("printer")[0], version=1)
-    rules = CoverProfile.objects.create(
-        workshop=workshop, name="y", spec=rows("cover_profile")[0], version=1
-    )
+    rules = CoverProfile.objects.create(workshop=workshop, name="y", spec=rows("cover_profile")[0], version=1)
     cutting = rows("cutting")[0]
     laid = Cutting.objects.create(
         workshop=workshop, title="Old layout", author=binder, **cutting | {"jobs": cutting["jobs"][:1]}

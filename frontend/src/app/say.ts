@@ -1,15 +1,26 @@
-/** The workshop's own word for a folded section, wherever the interface says one. */
+/**
+ * Sentences in the workshop's own words: `{signature}`, `{signatures}`, `{Signature}` and `{Signatures}`
+ * stand for its word for a folded section. What people wrote themselves is never passed through here.
+ */
+import { useMemo } from "react";
 import { usePerson } from "./person";
 
-const PLURALS = { signature: "signatures", section: "sections", gathering: "gatherings" } as const;
+export type Say = (sentence: string) => string;
 
-export function useSay(): (text: string) => string {
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+
+export function sayIn(vocabulary: string): Say {
+  const words: Record<string, string> = {
+    signature: vocabulary,
+    signatures: `${vocabulary}s`,
+    Signature: capital(vocabulary),
+    Signatures: `${capital(vocabulary)}s`,
+  };
+  return (sentence) =>
+    sentence.replace(/\{(\w+)\}/g, (whole, name: string) => words[name] ?? whole);
+}
+
+export function useSay(): Say {
   const { vocabulary } = usePerson();
-  return (text) =>
-    vocabulary === "signature"
-      ? text
-      : text.replace(/\b([Ss])ignature(s?)\b(?! mark)/g, (_, first: string, plural: string) => {
-          const word = plural ? PLURALS[vocabulary] : vocabulary;
-          return first === "S" ? word.charAt(0).toUpperCase() + word.slice(1) : word;
-        });
+  return useMemo(() => sayIn(vocabulary), [vocabulary]);
 }

@@ -319,7 +319,7 @@ function FoldWords({ plan, onSection }: { plan: Plan; onSection: (section: numbe
           {fold.number}. {fold.slit_words} {fold.words}
         </p>
       ))}
-      <h2 className="mt-4 mb-1 text-lg font-semibold">{say("Signatures")}</h2>
+      <h2 className="mt-4 mb-1 text-lg font-semibold">{say("{Signatures}")}</h2>
       <SectionTable plan={plan} onSection={onSection} />
     </>
   );

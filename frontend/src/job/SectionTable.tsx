@@ -12,10 +12,10 @@ export function SectionTable({
   const say = useSay();
   return (
     <table className="figures w-full text-left text-sm">
-      <caption className="sr-only">{say("Signatures")}</caption>
+      <caption className="sr-only">{say("{Signatures}")}</caption>
       <thead>
         <tr className="border-b border-rule text-faded">
-          <th className="py-1 font-normal">{say("Signature")}</th>
+          <th className="py-1 font-normal">{say("{Signature}")}</th>
           <th className="font-normal">Sheets</th>
           <th className="font-normal">Pages of the text</th>
         </tr>

@@ -7,6 +7,8 @@ paper and command line say the same thing.
 from dataclasses import dataclass, field
 from typing import Literal
 
+from weald.core.notation import Notation
+
 Severity = Literal["stop", "mind", "note"]
 Patch = dict[str, object]
 """Changes to a job: dotted path to new value, as ``{"paper.sheet.grain": "height"}``."""
@@ -78,21 +80,22 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
     "section.thick": (
         "note",
         "folding",
-        "{sheets} sheets a signature is more than {grammage} g/m² folds well: the fore-edge becomes a wedge.",
-        "{low} to {high} sheets a signature suit this paper.",
+        "{sheets} sheets a {signature} is more than {grammage} g/m² folds well: the fore-edge becomes a "
+        "wedge.",
+        "{low} to {high} sheets a {signature} suit this paper.",
     ),
     "section.thin": (
         "note",
         "folding",
-        "{sheets} sheets a signature is fewer than {grammage} g/m² needs: more sewing, more swell.",
-        "{low} to {high} sheets a signature suit this paper.",
+        "{sheets} sheets a {signature} is fewer than {grammage} g/m² needs: more sewing, more swell.",
+        "{low} to {high} sheets a {signature} suit this paper.",
     ),
     "creep.beyond_trim": (
         "mind",
         "folding",
         "The inner folios creep {creep} beyond the outer ones, more than the fore-edge trim of {trim}: "
         "trimmed edges stay uneven.",
-        "Trim at least {needs} at the fore-edge, or put fewer sheets in a signature.",
+        "Trim at least {needs} at the fore-edge, or put fewer sheets in a {signature}.",
     ),
     "spread.crosses": (
         "mind",
@@ -171,7 +174,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "note",
         "printing",
         "There is no waste to put marks in.",
-        "Trim at least 3 mm at head and tail, or print on a larger sheet.",
+        "Trim at least {mm:3} at head and tail, or print on a larger sheet.",
     ),
     "printed.fold_to_edges": (
         "mind",
@@ -183,7 +186,8 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "mind",
         "block",
         "Swell is {percent} % of the thickness; this back takes {most} % at most, since it is not rounded.",
-        "Sew with {thread} thread or thinner, put more sheets in a signature, sew two on, or round the back.",
+        "Sew with {thread} thread or thinner, put more sheets in a {signature}, sew two on, or round "
+        "the back.",
     ),
     "block.too_thick": (
         "stop",
@@ -201,7 +205,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "stop",
         "block",
         "A swell of {swell} is more than even a half circle takes up, {most}.",
-        "Sew with thinner thread, put more sheets in a signature, or sew two on.",
+        "Sew with thinner thread, put more sheets in a {signature}, or sew two on.",
     ),
     "round.forced": (
         "mind",
@@ -267,7 +271,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "mind",
         "sewing",
         "Kettles {kettle} from head and tail tear out.",
-        "12 to 15 mm holds.",
+        "{mm:12–15} holds.",
     ),
     "sewing.two_people": (
         "note",
@@ -285,19 +289,19 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "stop",
         "boards",
         "Single leaves have no fold to sew through, and a {structure} is sewn.",
-        "Fold the text in signatures, or bind it as single leaves.",
+        "Fold the text in {signatures}, or bind it as single leaves.",
     ),
     "suits.one_section": (
         "stop",
         "boards",
-        "A {structure} holds one signature, and the text makes {sections}.",
-        "Make the text up as one signature, or choose a structure sewn from several.",
+        "A {structure} holds one {signature}, and the text makes {sections}.",
+        "Make the text up as one {signature}, or choose a structure sewn from several.",
     ),
     "suits.several": (
         "mind",
         "boards",
-        "A {structure} is sewn from several signatures, and the text makes one.",
-        "Share the sheets out over more signatures, or bind it as a pamphlet.",
+        "A {structure} is sewn from several {signatures}, and the text makes one.",
+        "Share the sheets out over more {signatures}, or bind it as a pamphlet.",
     ),
     "suits.thin": (
         "mind",
@@ -352,7 +356,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "note",
         "boards",
         "There is no square at the {edge}: the board gives its edge no cover.",
-        "3 mm suits most books.",
+        "{mm:3} suits most books.",
     ),
     "squares.off": (
         "mind",
@@ -520,7 +524,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "mind",
         "boards",
         "A spine piece that lies only {overlap} on the boards peels off.",
-        "20 to 40 mm holds.",
+        "{mm:20–40} holds.",
     ),
     "leaves.glued": (
         "note",
@@ -532,7 +536,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "note",
         "boards",
         "Every leaf is a spread folded once, its blank back glued to the next at spine and fore-edge.",
-        "Print spreads on one side only; keep glue to the last 5 mm at the fore-edge.",
+        "Print spreads on one side only; keep glue to the last {mm:5} at the fore-edge.",
     ),
     "panel.trial": (
         "note",
@@ -568,7 +572,7 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "mind",
         "boards",
         "Split boards with a tight joint do not throw open; the flange is creased.",
-        "Set them 3 to 5 mm off the shoulder.",
+        "Set them {mm:3–5} off the shoulder.",
     ),
     "flap.short": (
         "mind",
@@ -677,16 +681,25 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
 
 
 def finding(
-    code: str, about: str, *, station: str = "", actions: tuple[Action, ...] = (), **terms: object
+    code: str,
+    about: str,
+    notation: Notation,
+    *,
+    station: str = "",
+    actions: tuple[Action, ...] = (),
+    **terms: object,
 ) -> Finding:
-    """The finding ``code`` with its terms filled in. ``station`` overrides the catalogue's."""
+    """The finding ``code`` with its terms filled in, in somebody's words and units.
+
+    :param station: overrides the catalogue's.
+    """
     severity, home, message, remedy = _CATALOGUE[code]
     return Finding(
         code,
         severity,
         station or home,
-        message.format(**terms),
-        remedy.format(**terms),
+        notation.say(message, **terms),
+        notation.say(remedy, **terms),
         about,
         actions,
     )

@@ -5,8 +5,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.drawing import Drawing, Material, Sketch, box
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
-from weald.core.units import Mm, Notation
+from weald.core.units import Mm
 
 PieceGrain = Literal["height", "width", "any"]
 GRAIN_NEEDED: dict[PieceGrain, str] = {
@@ -101,6 +102,7 @@ def make_piece(
     """
     width, height = size
     show = ledger.notation.length
+    how = ledger.say(how)
     if allowance:
         how = f"{how}; cut {show(allowance, True)} wider, to be cut to size in the case"
     return Piece(

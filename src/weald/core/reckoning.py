@@ -12,7 +12,8 @@ from dataclasses import dataclass, field
 from typing import Literal
 
 from weald.core.findings import Patch
-from weald.core.units import MILLIMETRES, Mm, Notation, plain_number
+from weald.core.notation import MILLIMETRES, Notation, plain_number
+from weald.core.units import Mm
 
 Station = Literal["text", "paper", "folding", "printing", "sewing", "block", "boards", "finish", "cutting"]
 STATIONS: tuple[Station, ...] = (
@@ -77,8 +78,8 @@ QUANTITIES: dict[str, Definition] = {
     "sheet.height": Definition("paper", "Unfolded sheet, height"),
     "stock.per_sheet": Definition("paper", "Out of one stock sheet", "count"),
     "stock.sheets": Definition("paper", "Stock sheets to take", "count"),
-    "sections.count": Definition("folding", "Signatures", "count"),
-    "sections.sheets": Definition("folding", "Sheets a signature", "count"),
+    "sections.count": Definition("folding", "{Signatures}", "count"),
+    "sections.sheets": Definition("folding", "Sheets a {signature}", "count"),
     "sheets.count": Definition("folding", "Sheets to fold", "count"),
     "creep.step": Definition("folding", "Creep from folio to folio", "thickness"),
     "sections.creep": Definition("folding", "Creep in all", "thickness"),
@@ -94,7 +95,7 @@ QUANTITIES: dict[str, Definition] = {
     "sewing.kettle": Definition("sewing", "Kettles, from head and tail"),
     "sewing.interval": Definition("sewing", "From support to support"),
     "sewing.support_length": Definition("sewing", "Length of a support"),
-    "thread.section": Definition("sewing", "Thread a signature"),
+    "thread.section": Definition("sewing", "Thread a {signature}"),
     "thread.length": Definition("sewing", "Thread in all"),
     "thread.needlefuls": Definition("sewing", "Needlefuls", "count"),
     "text.thickness": Definition("block", "Text, pressed"),
@@ -118,7 +119,7 @@ QUANTITIES: dict[str, Definition] = {
     "shoulder.width": Definition("block", "From shoulder to fore-edge"),
     "block.diagonal": Definition("block", "Diagonal of the block"),
     "block.out_of_square": Definition("block", "Out of square", "thickness"),
-    "guards.count": Definition("block", "Guards a signature", "count"),
+    "guards.count": Definition("block", "Guards a {signature}", "count"),
     "end_band.length": Definition("block", "End band"),
     "hollow.width": Definition("block", "Paper for the hollow"),
     "mull.width": Definition("block", "Mull, width"),
@@ -282,15 +283,24 @@ class Ledger:
     notation: Notation = MILLIMETRES
     quantities: dict[str, Quantity] = field(default_factory=dict)
 
-    def entry(self, label: str, value: float, about: str, kind: Kind = "length") -> Term:
-        """A term that the binder decided."""
+    def entry(
+        self, label: str, value: float, about: str, kind: Kind = "length", *, own: str | None = None
+    ) -> Term:
+        """A term that the binder decided.
+
+        :param own: what they call it themselves, instead of ``label``.
+        """
         return Term(
-            label,
+            own or self.say(label),
             value,
             show(kind, value, self.notation),
             about,
             exactly(kind, value, self.notation),
         )
+
+    def say(self, sentence: str, /, **terms: object) -> str:
+        """A sentence in the words of whoever reads."""
+        return self.notation.say(sentence, **terms)
 
     def ref(self, quantity_id: str) -> Term:
         """A term reckoned before."""
@@ -307,6 +317,11 @@ class Ledger:
         """A quantity reckoned before, as a person reads it."""
         return self.quantities[quantity_id].shown
 
+    @property
+    def _per_weight(self) -> str:
+        """What g/m² × cm³/g is divided by to be a thickness: microns in a millimetre, or in an inch."""
+        return "25400" if self.notation.units == "inch" else "1000"
+
     def school(
         self,
         rule: str,
@@ -319,7 +334,8 @@ class Ledger:
         kind: Kind = "length",
     ) -> School:
         """One school's answer."""
-        return School(rule, label, value, show(kind, value, self.notation), chosen, effect, patch)
+        shown = show(kind, value, self.notation)
+        return School(rule, self.say(label), value, shown, chosen, self.say(effect), patch)
 
     def reckon(
         self,
@@ -331,13 +347,14 @@ class Ledger:
         rule: str | None = None,
         schools: Sequence[School] = (),
         entry: str | None = None,
-        sum_in_mm: bool = False,
+        from_weight: bool = False,
         label: str | None = None,
     ) -> float:
         """Enter a quantity and give back the value to go on with.
 
         :param how: the formula, with the names of ``terms`` in braces: ``"{block} + {head}"``.
-        :param sum_in_mm: for sums of grammage and bulk, which give millimetres whatever one reads in.
+        :param from_weight: for sums of grammage and bulk: ``{per}`` in the formula turns g/m² × cm³/g
+            into the reader's unit.
         :param label: what it is called here, where its usual name does not fit.
         :returns: the measurement, where there is one, else ``value``.
         """
@@ -346,21 +363,21 @@ class Ledger:
         measured = self.measured.get(quantity_id) if measurable(quantity_id) else None
         effective = value if measured is None else measured
         computed_shown = show(definition.kind, value, self.notation)
-        words = how.format(**{name: term.label for name, term in terms.items()})
-        numbers = how.format(**{name: term.exact for name, term in terms.items()})
-        total = exactly(definition.kind, value, MILLIMETRES if sum_in_mm else self.notation)
-        total += " mm" if sum_in_mm else ""
+        per = {"per": self._per_weight} if from_weight else {}
+        words = self.say(how, **per, **{name: term.label for name, term in terms.items()})
+        numbers = self.say(how, **per, **{name: term.exact for name, term in terms.items()})
+        total = exactly(definition.kind, value, self.notation)
         self.quantities[quantity_id] = Quantity(
             id=quantity_id,
             station=definition.station,
-            label=label or definition.label,
+            label=self.say(label or definition.label),
             value=effective,
             unit=_UNITS[definition.kind],
             shown=show(definition.kind, effective, self.notation),
             how=words,
             sum="" if entry or not terms or _LONE_TERM.fullmatch(how) else f"{numbers} = {total}",
             terms=tuple(terms.values()),
-            rule=rule,
+            rule=None if rule is None else self.say(rule),
             schools=tuple(schools),
             measured=measured,
             computed=value,

@@ -1,18 +1,13 @@
 """Lengths as binders write and read them.
 
 Inside, every length is in millimetres and never rounded. Text comes in through
-:func:`parse_length` and goes out through :class:`Notation`, which rounds to the
-ruler in the binder's hand.
+:func:`parse_length` and goes out through :class:`weald.core.notation.Notation`.
 
-Vocabulary: a *point* of board is a thousandth of an inch (80 pt = 2.032 mm);
-the *division* is the finest mark on the ruler, in millimetres or as the
-denominator of an inch.
+Vocabulary: a *point* of board is a thousandth of an inch (80 pt = 2.032 mm).
 """
 
-import math
 import re
 import unicodedata
-from dataclasses import dataclass
 from fractions import Fraction
 from typing import Literal
 
@@ -129,98 +124,3 @@ def parse_length(text: str | float, bare: BareUnit = "mm") -> Mm:
     if None in units and len(units) > 1:
         raise SizeError(f"“{text}” mixes numbers with and without a unit; give every number one.")
     return total
-
-
-def plain_number(number: float, decimals: int) -> str:
-    """A number to so many decimals, without zeros that say nothing."""
-    text = f"{number:.{decimals}f}"
-    text = text.rstrip("0").rstrip(".") if "." in text else text
-    return "0" if text == "-0" else text
-
-
-def _nearest(marks: float) -> int:
-    """The nearest mark; half-way goes up, as one reads a ruler."""
-    return math.floor(marks + 0.5 + TOLERANCE)
-
-
-@dataclass(frozen=True, slots=True)
-class Notation:
-    """How one person reads lengths: which units, and how fine a ruler.
-
-    :param mm_division: finest mark of a metric ruler, in millimetres.
-    :param inch_division: denominator of the finest mark of an inch ruler.
-    """
-
-    units: Units = "mm"
-    mm_division: Mm = 0.5
-    inch_division: int = 32
-
-    @property
-    def bare(self) -> BareUnit:
-        """The unit of a number typed without one."""
-        return "inch" if self.units == "inch" else "mm"
-
-    def round_mm(self, value: Mm) -> Mm:
-        """The nearest mark on the metric ruler."""
-        return _nearest(value / self.mm_division) * self.mm_division
-
-    def _mm(self, value: Mm) -> str:
-        return plain_number(self.round_mm(value), 2)
-
-    def _inch(self, value: Mm) -> str:
-        marks = _nearest(abs(value) / MM_PER_INCH * self.inch_division)
-        whole, part = divmod(Fraction(marks, self.inch_division), 1)
-        shown = str(whole) if whole or not part else ""
-        if part:
-            shown = f"{shown} {part.numerator}/{part.denominator}".strip()
-        return ("−" if value < 0 and marks else "") + shown + "″"
-
-    def length(self, value: Mm, with_unit: bool = False) -> str:
-        """A length as read off the ruler, such as ``216``, ``8 1/2″`` or ``216 (8 1/2″)``."""
-        mm = self._mm(value) + (" mm" if with_unit else "")
-        if self.units == "mm":
-            return mm
-        return self._inch(value) if self.units == "inch" else f"{mm} ({self._inch(value)})"
-
-    def figure(self, value: Mm, with_unit: bool = False) -> str:
-        """A length beside its dimension line, where there is room for one unit only: millimetres
-        for those who read both."""
-        if self.units == "both":
-            return self._mm(value) + (" mm" if with_unit else "")
-        return self.length(value, with_unit)
-
-    def thickness(self, value: Mm, with_unit: bool = False) -> str:
-        """A thickness as read off a calliper: hundredths of a millimetre, thousandths of an inch."""
-        mm = plain_number(value, 3 if abs(value) < 1 else 2) + (" mm" if with_unit else "")
-        inch = f"{plain_number(value / MM_PER_INCH, 4)}″"
-        if self.units == "mm":
-            return mm
-        return inch if self.units == "inch" else f"{mm} ({inch})"
-
-    def exact(self, value: Mm, decimals: int = 2) -> str:
-        """A length as it stands in a sum, finer than the ruler and without its unit."""
-        if self.units == "inch":
-            return plain_number(value / MM_PER_INCH, decimals + 1)
-        return plain_number(value, decimals)
-
-    def editable(self, value: Mm) -> str:
-        """A length as it stands in a field: one unit, and read back as the same size.
-
-        Inches are shown as a fraction only where the fraction is exact.
-        """
-        if self.units != "inch":
-            return plain_number(value, 4)
-        inches = Fraction(value / MM_PER_INCH).limit_denominator(64)
-        if abs(float(inches) * MM_PER_INCH - value) < 1e-4 and 64 % inches.denominator == 0:
-            whole, part = divmod(inches, 1)
-            fraction = f"{part.numerator}/{part.denominator}" if part else ""
-            return f"{whole or ''} {fraction}".strip() or "0"
-        return plain_number(value / MM_PER_INCH, 5)
-
-    def stepped(self, value: Mm, steps: int) -> Mm:
-        """The mark ``steps`` divisions up (or down) the ruler from ``value``."""
-        division = MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division
-        return max(0.0, (_nearest(value / division) + steps) * division)
-
-
-MILLIMETRES = Notation()

@@ -6,7 +6,7 @@ from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, KeepTogether, PageBreak, Spacer
 
 from weald.core.folding.imposition import Placement, in_reading_order
-from weald.core.planning.house import Vocabulary, plan_in_own_words, spoken
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.plan import Plan
 from weald.core.reckoning import STATION_TITLES, STATIONS, Quantity, Station
 from weald.core.units import Mm
@@ -29,17 +29,16 @@ _SEVERITY = {"stop": "STOP", "mind": "Mind", "note": "Note"}
 
 
 def job_sheet_pdf(
-    plan: Plan, paper: str, facts: tuple[tuple[str, str], ...], vocabulary: Vocabulary = "signature"
+    plan: Plan, paper: str, facts: tuple[tuple[str, str], ...], notation: Notation = MILLIMETRES
 ) -> bytes:
     """The job sheet.
 
     :param paper: "a4" or "letter".
     :param facts: what the binder chose, as (label, text): paper, board, cloth and the like.
-    :param vocabulary: the workshop's word for a section.
+    :param notation: in whose words the plan was made.
     """
-    plan = plan_in_own_words(plan, vocabulary)
     story = [*_head(plan, facts), *_minds(plan), *_pieces(plan), *_reckoning(plan)]
-    story += _signatures(plan, spoken("Signatures", vocabulary))
+    story += _signatures(plan, notation.say("{Signatures}"))
     story += [PageBreak(), *_drawings(plan, width_of(paper)), *_looks(plan), *_cautions(plan)]
     return built(story, paper, f"{plan.title}: job sheet", plan.title)
 

@@ -11,8 +11,8 @@ from dataclasses import dataclass
 from typing import Any
 
 from weald.core.errors import SpecError, WealdError
+from weald.core.notation import Notation, plain_number
 from weald.core.shelf.stock import MM_PER_METRE, USUAL_FORM, StockItem, StockKind, read_count, read_stock
-from weald.core.units import Notation, plain_number
 from weald.exchange.pieces_csv import harmless
 
 COLUMNS = (

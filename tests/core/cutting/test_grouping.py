@@ -14,10 +14,10 @@ from weald.core.cutting.sheet_drawing import draw_sheet
 from weald.core.cutting.solve import lay_out, lay_out_groups
 from weald.core.drawing import Label
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece
 from weald.core.planning.plan import plan
 from weald.core.shelf.stock import OnShelf, read_stock
-from weald.core.units import MILLIMETRES, Notation
 
 UNIT = 10.0
 """Millimetres to one unit of the sheets that are tried out whole."""

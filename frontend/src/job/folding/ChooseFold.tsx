@@ -1,4 +1,5 @@
 /** Every way to fold the text, as small pictures; the heavy line is the spine. */
+import { useSay } from "../../app/say";
 import { useId, useState } from "react";
 import { api, type FoldChoice, ProblemError, unwrap } from "../../api/client";
 import { Sketch } from "../../drawing/Sketch";
@@ -45,6 +46,7 @@ export function ChooseFold() {
 }
 
 function Card({ fold, onDone }: { fold: FoldChoice; onDone: () => void }) {
+  const say = useSay();
   const session = useSession();
   return (
     <button
@@ -65,7 +67,9 @@ function Card({ fold, onDone }: { fold: FoldChoice; onDone: () => void }) {
         <span className="figures block">
           {fold.pages_a_sheet} pages a sheet
           {fold.kind === "section" &&
-            `, ${String(fold.sheets_a_section)} ${fold.sheets_a_section === 1 ? "sheet" : "sheets"} a signature`}
+            say(
+              `, ${String(fold.sheets_a_section)} ${fold.sheets_a_section === 1 ? "sheet" : "sheets"} a {signature}`,
+            )}
         </span>
         <span className="figures block">Sheet {fold.sheet}</span>
         {fold.printed && (

@@ -10,7 +10,7 @@ import { useDraftQuery } from "../useDraftQuery";
 type Key = "best" | "sections" | "blanks" | "printed" | "creep" | "swell" | "stitches";
 
 const COLUMNS: readonly (readonly [Key, string])[] = [
-  ["sections", "Signatures"],
+  ["sections", "{Signatures}"],
   ["blanks", "Blanks"],
   ["printed", "Sheets printed"],
   ["creep", "Creep"],
@@ -44,7 +44,7 @@ function Table({ onDone }: { onDone: () => void }) {
   if (data.length === 0) {
     return (
       <p>
-        {say("Single leaves and strips are not sewn in signatures; choose a fold with a spine.")}
+        {say("Single leaves and strips are not sewn in {signatures}; choose a fold with a spine.")}
       </p>
     );
   }
@@ -59,7 +59,7 @@ function Table({ onDone }: { onDone: () => void }) {
         <caption className="sr-only">Make-ups</caption>
         <thead>
           <tr className="border-b border-rule">
-            <Heading id="best" title={say("Signatures of")} sort={sort} onSort={setSort} />
+            <Heading id="best" title={say("{Signatures} of")} sort={sort} onSort={setSort} />
             {COLUMNS.map(([id, title]) => (
               <Heading key={id} id={id} title={say(title)} sort={sort} onSort={setSort} />
             ))}

@@ -63,7 +63,7 @@ export function FoldingViews({
                 </option>
               ))}
             </select>
-            {say("of signature")} {section}, sheet 1 outermost
+            {say("of {signature}")} {section}, sheet 1 outermost
           </label>
         )}
         <Suspense fallback={<p>Fetching a sheet …</p>}>

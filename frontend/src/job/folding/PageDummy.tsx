@@ -1,4 +1,5 @@
 /** The folded dummy as a book to page through: where each page was printed, and which pictures stay whole. */
+import { useSay } from "../../app/say";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import { api, type Dummy, type DummyPage, unwrap } from "../../api/client";
@@ -17,6 +18,7 @@ export function PageDummy({
   section: number;
   onSection: (section: number) => void;
 }) {
+  const say = useSay();
   const { data, error } = useDraftQuery(
     "dummy",
     async (body) =>
@@ -77,7 +79,7 @@ export function PageDummy({
           <ChevronRight size={18} />
         </IconButton>
         <span className="figures text-sm">
-          signature {data.section} of {data.sections}
+          {say("{signature}")} {data.section} of {data.sections}
         </span>
       </div>
       <div className="flex flex-wrap items-start gap-3">
@@ -89,6 +91,7 @@ export function PageDummy({
 }
 
 function Spread({ dummy, join }: { dummy: Dummy; join: string }) {
+  const say = useSay();
   const spreads = dummy.true_spreads;
   return (
     <div className="min-w-0 flex-1 text-sm" role="status">
@@ -98,7 +101,7 @@ function Spread({ dummy, join }: { dummy: Dummy; join: string }) {
         )}
         {join === "two_pieces" &&
           "Two pieces of paper meet here; a picture across both is cut in two and may not line up."}
-        {join === "none" && "The outside of the signature."}
+        {join === "none" && say("The outside of the {signature}.")}
       </p>
       <p className="text-faded">
         True spreads in the book:{" "}

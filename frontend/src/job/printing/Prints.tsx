@@ -1,4 +1,5 @@
 /** Files imposed for a job: asked for, watched while they are made, taken, tried. */
+import { useSay } from "../../app/say";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, type PrintFile, type PrintPart, ProblemError, unwrap } from "../../api/client";
@@ -10,14 +11,14 @@ import { TryPrinter } from "./TryPrinter";
 
 const PARTS: readonly (readonly [PrintPart, string])[] = [
   ["whole", "the whole text"],
-  ["signatures", "one file a signature"],
+  ["signatures", "one file a {signature}"],
   ["fronts", "fronts only"],
   ["backs", "backs only"],
 ];
 
 const WORDS: Record<PrintPart, string> = {
   whole: "Whole",
-  signatures: "By signature",
+  signatures: "By {signature}",
   fronts: "Fronts",
   backs: "Backs",
 };
@@ -32,6 +33,7 @@ function usePrints(jobId: number) {
 }
 
 export function Prints() {
+  const say = useSay();
   const session = useSession();
   const { job, plan, draft, save } = useSnapshot();
   const queries = useQueryClient();
@@ -73,7 +75,13 @@ export function Prints() {
         <Button kind="main" disabled={needsText || ask.isPending} onClick={() => ask.mutate()}>
           Impose {sheets} sheets
         </Button>
-        <Pick label="Which part" labelHidden value={part} options={PARTS} onChange={setPart} />
+        <Pick
+          label="Which part"
+          labelHidden
+          value={part}
+          options={PARTS.map(([id, words]) => [id, say(words)] as const)}
+          onChange={setPart}
+        />
       </div>
       {ask.error && (
         <p role="alert" className="mt-1 text-sm text-madder">
@@ -130,6 +138,7 @@ function TryLink({ href, shown, children }: { href: string; shown: boolean; chil
 
 /** Says aloud when a file is finished. */
 function Announcement({ prints }: { prints: readonly PrintFile[] | undefined }) {
+  const say = useSay();
   const before = useRef<ReadonlySet<string>>(new Set());
   const [text, setText] = useState("");
   useEffect(() => {
@@ -138,13 +147,13 @@ function Announcement({ prints }: { prints: readonly PrintFile[] | undefined }) 
       if (before.current.has(print.id) && !isBusy(print)) {
         setText(
           print.state === "done"
-            ? `${WORDS[print.part]}: ${String(print.sheets)} sheets imposed.`
-            : `${WORDS[print.part]}: ${print.message || "cancelled"}`,
+            ? `${say(WORDS[print.part])}: ${String(print.sheets)} sheets imposed.`
+            : `${say(WORDS[print.part])}: ${print.message || "cancelled"}`,
         );
       }
     }
     before.current = new Set(prints.filter(isBusy).map((print) => print.id));
-  }, [prints]);
+  }, [prints, say]);
   return (
     <p role="status" className="sr-only">
       {text}
@@ -163,6 +172,7 @@ function PrintLine({
   onChanged: () => Promise<void>;
   onTry: () => void;
 }) {
+  const say = useSay();
   const params = { path: { job_id: jobId, print_id: print.id } };
   const change = useMutation({
     mutationFn: async (verb: "cancel" | "again" | "remove") => {
@@ -176,7 +186,7 @@ function PrintLine({
   return (
     <li className="py-2 text-sm">
       <p className="flex items-baseline justify-between gap-2">
-        <strong>{WORDS[print.part]}</strong>
+        <strong>{say(WORDS[print.part])}</strong>
         <span className="figures text-faded">
           {new Date(print.asked).toLocaleString([], { dateStyle: "short", timeStyle: "short" })}
         </span>
@@ -185,7 +195,7 @@ function PrintLine({
         <>
           <progress
             className="mt-1 w-full accent-hill"
-            aria-label={`${WORDS[print.part]}, being imposed`}
+            aria-label={`${say(WORDS[print.part])}, being imposed`}
             max={print.sheets}
             value={print.sheets_done}
           />

@@ -1,4 +1,5 @@
 /** The simulated printer: set it, let something go wrong, see what a binder would find. */
+import { useSay } from "../../app/say";
 import { useMutation } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { api, type PrintFile, type TryOrder, type TryReply, unwrap } from "../../api/client";
@@ -19,7 +20,7 @@ const MISHAPS: readonly (readonly [Mishap, string])[] = [
   ["none", "nothing goes wrong"],
   ["lost_sheet", "a sheet is lost"],
   ["swapped_sheets", "two sheets change places"],
-  ["turned_section", "a signature is turned round"],
+  ["turned_section", "a {signature} is turned round"],
   ["pile_other_way", "the pile goes back the other way"],
 ];
 
@@ -40,6 +41,7 @@ export function TryPrinter({
   print: PrintFile;
   onClose: () => void;
 }) {
+  const say = useSay();
   const { draft } = useSnapshot();
   const planned = valueAt(draft, "printing.flip") === "long" ? "long" : "short";
   const [flip, setFlip] = useState<TryOrder["flip"]>(planned);
@@ -81,10 +83,15 @@ export function TryPrinter({
           onChange={setPrinter}
         />
         <Pick label="In its dialog: flip on the" value={flip} options={FLIPS} onChange={setFlip} />
-        <Pick label="And then" value={mishap} options={MISHAPS} onChange={setMishap} />
+        <Pick
+          label="And then"
+          value={mishap}
+          options={MISHAPS.map(([id, words]) => [id, say(words)] as const)}
+          onChange={setMishap}
+        />
         {["lost_sheet", "swapped_sheets", "turned_section"].includes(mishap) && (
           <Count
-            label={mishap === "turned_section" ? "Signature" : "Sheet"}
+            label={mishap === "turned_section" ? say("{Signature}") : "Sheet"}
             value={first}
             onChange={setFirst}
           />
@@ -134,6 +141,7 @@ function Count({
 }
 
 function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; print: PrintFile }) {
+  const say = useSay();
   const picture = (page: number, turned: boolean) =>
     `/api/jobs/${jobId}/prints/${print.id}/pages/${page}.png?width=360&half_turn=${String(turned)}`;
   return (
@@ -190,7 +198,9 @@ function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; prin
             key={index}
             className={`min-w-9 rounded border px-1 text-center ${page.right ? "border-rule" : "border-2 border-madder font-semibold text-madder"}`}
             title={
-              page.sheet ? `sheet ${String(page.sheet)}, signature ${String(page.section)}` : ""
+              page.sheet
+                ? say(`sheet ${String(page.sheet)}, {signature} ${String(page.section)}`)
+                : ""
             }
           >
             <span className={page.upright ? "" : "inline-block rotate-180"}>

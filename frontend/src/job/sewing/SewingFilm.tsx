@@ -1,4 +1,5 @@
 /** The sewing, one movement of the thread at a time: the spine and the inside of the fold side by side. */
+import { useSay } from "../../app/say";
 import { ChevronLeft, ChevronRight, Pause, Play, RotateCcw } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import {
@@ -117,10 +118,11 @@ function Signatures({
   step: SewingStep;
   onGo: (index: number) => void;
 }) {
+  const say = useSay();
   const names = ["first", "second", "third", "following"];
   if (film.insides.length < 2) return null;
   return (
-    <span role="group" aria-label="Signature" className="ml-2 flex gap-1">
+    <span role="group" aria-label={say("{Signature}")} className="ml-2 flex gap-1">
       {film.insides.map((_, index) => (
         <button
           key={index}

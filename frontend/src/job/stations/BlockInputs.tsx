@@ -125,7 +125,7 @@ function Parts({ endpapers }: { endpapers: boolean }) {
           <NumberField path="endpapers.bulk" label="Bulk, cm³/g" step={0.05} width="w-24" />
         </Group>
       )}
-      <Group title={say("Glued in, each signature")}>
+      <Group title={say("Glued in, each {signature}")}>
         <LengthField path="block.inserted" label="Thickness" width="w-24" />
         <LengthField path="block.guard_width" label="Guards" width="w-20" />
       </Group>

@@ -46,7 +46,7 @@ export function FoldingInputs({
       <Group title="Shown">
         <div className="flex items-center gap-1 pt-[1.1rem]">
           <IconButton
-            label={say("Previous signature")}
+            label={say("Previous {signature}")}
             disabled={section <= 1}
             onClick={() => onSection(section - 1)}
           >
@@ -56,7 +56,7 @@ export function FoldingInputs({
             {Math.min(section, count)} of {count}
           </span>
           <IconButton
-            label={say("Next signature")}
+            label={say("Next {signature}")}
             disabled={section >= count}
             onClick={() => onSection(section + 1)}
           >
@@ -66,7 +66,7 @@ export function FoldingInputs({
       </Group>
       {sewn && <CompareMakeUps />}
       {sewn && (
-        <Group title={say("Signatures")}>
+        <Group title={say("{Signatures}")}>
           <SelectField path="folding.make_up" label="Make-up" options={MAKE_UP} width="w-40" />
           {makeUp === "mix" && (
             <TextField path="folding.mix" label="Sheets, as 5+4+4" width="w-32" />
@@ -74,7 +74,7 @@ export function FoldingInputs({
           {makeUp !== "mix" && makeUp !== "one_section" && (
             <NumberField
               path="folding.sheets_per_section"
-              label={say("Sheets a signature")}
+              label={say("Sheets a {signature}")}
               min={1}
               width="w-36"
             />

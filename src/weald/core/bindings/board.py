@@ -18,9 +18,9 @@ def reckon_board(spec: JobSpec, laminated: bool, ledger: Ledger) -> Mm:
     if thin:
         terms["thin"] = ledger.entry("thin board", thin, "binding.thin_board")
     for number, lining in enumerate(binding.linings):
-        label = lining.name or ("second board" if lining.side == "core" else f"lining {lining.side}")
+        label = "second board" if lining.side == "core" else f"lining {lining.side}"
         about = f"binding.linings.{number}.thickness"
-        terms[f"lining{number}"] = ledger.entry(label, lining.effective, about, "thickness")
+        terms[f"lining{number}"] = ledger.entry(label, lining.effective, about, "thickness", own=lining.name)
     return ledger.reckon(
         "board.thickness",
         binding.board + thin + sum(lining.effective for lining in binding.linings),

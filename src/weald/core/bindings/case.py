@@ -72,7 +72,7 @@ def bind_case(
     findings = (
         *mind(spec, case, ledger),
         *mind_covering(covering, spec.binding, ground, ledger),
-        *mind_bow(pull),
+        *mind_bow(pull, ledger.notation),
     )
     profile = tuple(cover_profile(case, case.inset + case.board_width))
     return Bound(tuple(pieces), tuple(drawings), findings, profile)
@@ -171,7 +171,7 @@ def _joining_strip(spec: JobSpec, case: Case, ledger: Ledger) -> Piece:
             "gap": ledger.ref("joint.gap"),
             "overlap": ledger.entry("on each board", overlap, "binding.overlap"),
         },
-        rule="stout paper, 20 to 40 mm on each board; the covering cannot pull the boards in",
+        rule="stout paper, {mm:20–40} on each board; the covering cannot pull the boards in",
     )
     size = (width, case.board_height)
     how = "joins boards and spine before covering; grain head to tail"

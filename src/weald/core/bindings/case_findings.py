@@ -38,6 +38,7 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
             finding(
                 "joint.too_tight",
                 "joint.gap",
+                ledger.notation,
                 gap=show(case.gap, True),
                 groove=show(case.groove, True),
                 least=show(case.least_gap, True),
@@ -50,6 +51,7 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
             finding(
                 "joint.stiff",
                 "joint.inset",
+                ledger.notation,
                 inset=show(case.inset, True),
                 square=show(case.board, True),
                 easy=show(EASY_INSET * case.board, True),
@@ -72,6 +74,7 @@ def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
             finding(
                 "squares.uneven",
                 "squares.tail",
+                ledger.notation,
                 head=show(asked.head, True),
                 tail=show(asked.tail, True),
                 actions=(Action(f"Both {show(asked.head, True)}", {"binding.squares.tail": asked.head}),),
@@ -80,12 +83,13 @@ def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     for edge, square, closed in edges:
         name = edge.replace("_", "-")
         if square < TOLERANCE:
-            found.append(finding("squares.none", f"squares.{edge}", edge=name))
+            found.append(finding("squares.none", f"squares.{edge}", ledger.notation, edge=name))
         if abs(closed - square) > SQUARE_NOTICED and not case.too_tight:
             found.append(
                 finding(
                     "squares.off",
                     f"closed.{edge}",
+                    ledger.notation,
                     edge=name,
                     found=show(closed, True),
                     asked=show(square, True),
@@ -98,13 +102,16 @@ def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
     show = ledger.notation.length
     if case.board_width < 2 * case.board:
-        found.append(finding("board.too_narrow", "board.width", width=show(case.board_width, True)))
+        found.append(
+            finding("board.too_narrow", "board.width", ledger.notation, width=show(case.board_width, True))
+        )
     better = board_for_height(case.block.height)
     if case.board < better - 0.3:
         found.append(
             finding(
                 "board.thin",
                 "binding.board",
+                ledger.notation,
                 board=show(case.board, True),
                 height=show(case.block.height, True),
                 better=show(better, True),
@@ -117,6 +124,7 @@ def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
             finding(
                 "turn_in.short",
                 "turn_in.inside",
+                ledger.notation,
                 inside=show(max(0.0, case.turn_in - case.board), True),
                 needs=show(needs, True),
                 least=show(LEAST_TURN_IN_INSIDE, True),
@@ -128,6 +136,7 @@ def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
             finding(
                 "case.too_wide",
                 "cover.width",
+                ledger.notation,
                 width=show(case.cover_width, True),
                 height=show(case.cover_height, True),
             )

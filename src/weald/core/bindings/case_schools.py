@@ -35,8 +35,8 @@ JOINT_SCHOOLS: tuple[tuple[JointRule, str, str], ...] = (
 )
 JOINT_GAUGES: tuple[tuple[str, str, Mm, str], ...] = (
     # rule, label, width, what it does
-    ("fine", "5.5 mm", 5.5, "fine work in thin cloth"),
-    ("quarter_inch", "¼″", 6.35, "1.5 to 2 mm boards, for inch gauges"),
+    ("fine", "{mm:5.5}", 5.5, "fine work in thin cloth"),
+    ("quarter_inch", "¼″", 6.35, "{mm:1.5–2} boards, for inch gauges"),
 )
 
 
@@ -122,7 +122,7 @@ def reckon_joint(
     board = ledger.ref("board.thickness")
     terms: Mapping[str, Term]
     if binding.joint_rule == "board_plus_6":
-        six = ledger.entry("6 mm", BOARD_PLUS, "binding.joint_rule")
+        six = ledger.entry("{mm:6}", BOARD_PLUS, "binding.joint_rule")
         how, terms = "{board} + {six}", {"board": board, "six": six}
     elif binding.joint_rule == "inset":
         how, terms = inset_sum
@@ -161,7 +161,7 @@ def reckon_spine_width(spec: JobSpec, block: BlockPlan, board: Term, ledger: Led
     terms = {
         "block": ledger.ref("block.thickness"),
         "board": board,
-        "less": ledger.entry("1 mm", 1.0, "binding.spine_rule"),
+        "less": ledger.entry("{mm:1}", 1.0, "binding.spine_rule"),
     }
     used = {name: term for name, term in terms.items() if f"{{{name}}}" in how}
     return ledger.reckon(

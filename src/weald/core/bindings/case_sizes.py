@@ -188,7 +188,7 @@ def size_without_spine(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
     reckon_heights(spec, ledger)
     board = ledger.value("board.thickness")
     inset = ledger.reckon(
-        "joint.inset", wanted_inset(spec), "as decided; 5 mm is usual", entry="binding.inset"
+        "joint.inset", wanted_inset(spec), "as decided; {mm:5} is usual", entry="binding.inset"
     )
     distance = ledger.reckon(
         "case.distance",
@@ -225,7 +225,7 @@ def size_in_shoulder(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         "a tight joint: the board meets the shoulder"
         if not binding.french_joint
         else "a French joint: the board stands off the shoulder, which takes thicker leather or cloth",
-        rule="0, or 3 to 5 mm",
+        rule="0, or {mm:3–5}",
         entry="binding.french_joint",
     )
     groove = _reckon_groove(spec, ledger) if french else 0.0

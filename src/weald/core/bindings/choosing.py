@@ -16,6 +16,7 @@ from weald.core.findings import Patch, Severity
 from weald.core.folding.packet import fold_packet
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, StructureName
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations import block as block_station
 from weald.core.stations import folding as folding_station
@@ -24,7 +25,6 @@ from weald.core.stations import text as text_station
 from weald.core.stations.block import BlockPlan
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
-from weald.core.units import Notation
 
 EFFORT_WORDS = ("", "an evening", "a weekend", "some practice", "much practice", "years of practice")
 ENTRY_WORDS = {
@@ -32,7 +32,7 @@ ENTRY_WORDS = {
     "back.shoulder": "shoulders",
     "sewing.method": "sewing",
     "sewing.support_width": "width of supports",
-    "folding.make_up": "signatures",
+    "folding.make_up": "{signatures}",
     "binding.covering": "covering",
     "binding.material": "covered in",
     "binding.cover_thickness": "thickness of the cover",
@@ -50,7 +50,7 @@ _WORDS: dict[str, Mapping[str, str]] = {
     "back.shoulder": SHOULDER_WORDS,
     "binding.covering": cast(Mapping[str, str], COVERING_WORDS),
 }
-MAKE_UP_WORDS = {"one_section": "one signature", "even": "several signatures"}
+MAKE_UP_WORDS = {"one_section": "one {signature}", "even": "several {signatures}"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,7 +134,7 @@ def _choice(spec: JobSpec, now: Structure, structure: Structure, notation: Notat
     return StructureChoice(
         name=structure.name,
         title=structure.title,
-        good_for=structure.good_for,
+        good_for=notation.say(structure.good_for),
         lasts=structure.lasts,
         effort=structure.effort,
         effort_words=EFFORT_WORDS[structure.effort],
@@ -166,7 +166,7 @@ def _unsuited(spec: JobSpec, structure: Structure, notation: Notation) -> Iterat
 
 def _words(path: str, value: object, notation: Notation) -> str:
     if path == "folding.make_up":
-        return MAKE_UP_WORDS.get(str(value), "several signatures")
+        return notation.say(MAKE_UP_WORDS.get(str(value), "several {signatures}"))
     if path in _WORDS:
         return _WORDS[path][str(value)]
     if path == "binding.cover_thickness" and isinstance(value, int | float):
@@ -181,7 +181,7 @@ def _changes(spec: JobSpec, patch: Patch, notation: Notation) -> Iterator[str]:
         if path == "binding.structure":
             continue
         before, after = _words(path, value_at(spec, path), notation), _words(path, value, notation)
-        yield f"{ENTRY_WORDS[path]}: {after} instead of {before}"
+        yield f"{notation.say(ENTRY_WORDS[path])}: {after} instead of {before}"
 
 
 _KEPT_WORDS = {

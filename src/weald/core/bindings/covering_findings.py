@@ -27,7 +27,7 @@ def reckon_covering(covering: Covering, binding: Binding, ground: Ground, ledger
             "middle": ledger.entry("spine and joints", ground.middle, "spine_board.width"),
             "overlap": overlap,
         },
-        rule="20 to 40 mm on each board",
+        rule="{mm:20–40} on each board",
     )
     less = binding.fore_edge_strip if covering == "fore_edge" else 0.0
     board = ledger.ref("board.width")
@@ -49,7 +49,7 @@ def reckon_covering(covering: Covering, binding: Binding, ground: Ground, ledger
             board.value - binding.overlap + binding.sides_over + binding.turn_in,
             "{board} − {overlap} + {over} + {turn_in}",
             {"board": board, "overlap": overlap, "over": over, "turn_in": turn_in},
-            rule="begins 2 mm over the edge of the spine piece",
+            rule="begins {mm:2} over the edge of the spine piece",
         )
     if covering == "half":
         leg = corner_leg(binding, ground.height)
@@ -89,6 +89,7 @@ def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: 
             finding(
                 "side.narrow",
                 "side.width",
+                ledger.notation,
                 seen=show(max(seen, 0.0), True),
                 actions=(Action(f"Overlap {show(overlap, True)}", change),),
             )
@@ -101,11 +102,14 @@ def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: 
                 finding(
                     "corner.large",
                     "corner.leg",
+                    ledger.notation,
                     leg=show(leg, True),
                     most=show(most, True),
                     actions=(Action(f"Corners of {show(fits, True)}", {"binding.corner_leg": fits}),),
                 )
             )
     if binding.material == "cloth" and binding.overlap < USUAL_OVERLAP[0] - TOLERANCE:
-        found.append(finding("overlap.small", "binding.overlap", overlap=show(binding.overlap, True)))
+        found.append(
+            finding("overlap.small", "binding.overlap", ledger.notation, overlap=show(binding.overlap, True))
+        )
     return found

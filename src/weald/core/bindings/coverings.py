@@ -102,18 +102,18 @@ def cover_parts(covering: Covering, binding: Binding, ground: Ground) -> tuple[C
     near = spine_left + over
     if covering == "quarter":
         outline = _cut_corners(-turn, near, ground, cut_left=True, cut_right=False)
-        how = f"over the spine piece by {over:g} mm"
+        how = f"over the spine piece by {{mm:{over:g}}}"
     elif covering == "half":
         leg = corner_leg(binding, height)
         parts += _corners(ground, leg, main)
         outline = _mitred(near, leg - math.sqrt(2) * over, ground)
-        how = f"mitred over the corners, over each piece by {over:g} mm"
+        how = f"mitred over the corners, over each piece by {{mm:{over:g}}}"
     else:
         strip = binding.fore_edge_strip
         edge = _cut_corners(-turn, strip, ground, cut_left=True, cut_right=False)
         parts += _both("fore_edge_strip", "Fore-edge strip", main, edge, ground, "laid before the sides")
         outline = box(strip - over, -turn, near - strip + over, height + 2 * turn)
-        how = f"between the two, over each by {over:g} mm"
+        how = f"between the two, over each by {{mm:{over:g}}}"
     return (*parts, *_both("side", "Side", sides, outline, ground, how))
 
 
@@ -170,7 +170,7 @@ def _corners(ground: Ground, leg: Mm, material: PieceMaterial) -> list[CoverPart
     turn, cut, height = ground.turn_in, ground.cut, ground.height
     top = ((-turn, leg + turn), (-turn, cut - turn), (cut - turn, -turn), (leg + turn, -turn))
     bottom = tuple((x, height - y) for x, y in top)
-    how = f"leg on the board, and turn-ins; {leg:.0f} mm shows along each edge"
+    how = f"leg on the board, and turn-ins; {{mm:{leg:.0f}}} shows along each edge"
     return [
         part
         for outline in (top, bottom)

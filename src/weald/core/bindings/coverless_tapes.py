@@ -16,11 +16,11 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         "slip.length",
         spec.binding.tape_reach,
         "on each side, glued to the outer leaf",
-        rule="25 to 40 mm",
+        rule="{mm:25–40}",
         entry="binding.tape_reach",
     )
     ledger.reckon("book.weight", block.leaf_mass, "leaves alone, area × weight")
-    found = () if spec.endpapers.leaves else (finding("coverless.bare", "endpapers.leaves"),)
+    found = () if spec.endpapers.leaves else (finding("coverless.bare", "endpapers.leaves", ledger.notation),)
     return Bound((), (_draw(spec, block, holes, reach, ledger),), found)
 
 

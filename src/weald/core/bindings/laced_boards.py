@@ -25,7 +25,7 @@ from weald.core.stations.block import BlockPlan
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size boards to the shoulders, place the lacing holes opposite the cords, and cover them."""
     case = size_in_shoulder(spec, block, ledger)
-    ledger.reckon("lacing.first", FIRST_HOLE, "from the board's spine edge", rule="10 to 12 mm")
+    ledger.reckon("lacing.first", FIRST_HOLE, "from the board's spine edge", rule="{mm:10–12}")
     ledger.reckon("lacing.second", SECOND_HOLE, "further in, and offset along the board")
     bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
     places = board_places(holes, ledger.value("squares.head"))

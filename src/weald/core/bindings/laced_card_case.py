@@ -11,6 +11,7 @@ from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
@@ -57,7 +58,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         "slit.step",
         binding.slit_step,
         "from the slit on the joint to the next one in",
-        rule="5 mm, 3 to 10",
+        rule="{mm:5}, {mm:3–10}",
         entry="binding.slit_step",
     )
     sketch, drawing = draw_cover(cover, ledger)
@@ -76,7 +77,9 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
     piece = cover_piece(spec, cover, "scored at the spine; slits cut from the outside, burr inside", ledger)
     section = draw_wrapped(block, binding.cover_thickness, ledger)
-    return Bound((piece,), (flat, section), tuple(_mind(len(supports), block)), cover.profile)
+    return Bound(
+        (piece,), (flat, section), tuple(_mind(len(supports), block, ledger.notation)), cover.profile
+    )
 
 
 def _fit_mark(sketch: Sketch, number: int, x: Mm, y: Mm) -> None:
@@ -87,10 +90,10 @@ def _fit_mark(sketch: Sketch, number: int, x: Mm, y: Mm) -> None:
     sketch.line(points, "outline", "slit.length")
 
 
-def _mind(supports: int, block: BlockPlan) -> list[Finding]:
-    found = [finding("slits.marked", "slit.length")]
+def _mind(supports: int, block: BlockPlan, notation: Notation) -> list[Finding]:
+    found = [finding("slits.marked", "slit.length", notation)]
     if block.sections and not supports:
-        found.append(finding("slits.none", "sewing.supports"))
+        found.append(finding("slits.none", "sewing.supports", notation))
     return found
 
 

@@ -27,7 +27,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         "slip.length",
         spec.binding.tape_reach,
         "on each board, frayed out and pasted down",
-        rule="25 to 40 mm",
+        rule="{mm:25–40}",
         entry="binding.tape_reach",
     )
     thin = thin_boards(spec, case, "laminated over the frayed cords", ledger)

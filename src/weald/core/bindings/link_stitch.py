@@ -66,7 +66,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
             "endpaper",
             2 * spec.copies,
             (width - 2 * 2.0, height - 2 * 2.0),
-            "inside of each board, 2 mm short all round",
+            "inside of each board, {mm:2} short all round",
         ),
     ]
     pull = reckon_pull(spec, ledger)
@@ -74,7 +74,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         _draw_board(spec, (width, height), holes, ledger),
         _draw_section(spec, block, ledger),
     )
-    return Bound(tuple(pieces), drawings, tuple(mind_bow(pull)))
+    return Bound(tuple(pieces), drawings, tuple(mind_bow(pull, ledger.notation)))
 
 
 def _draw_board(spec: JobSpec, size: tuple[Mm, Mm], holes: tuple[Hole, ...], ledger: Ledger) -> Drawing:

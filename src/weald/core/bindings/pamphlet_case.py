@@ -30,7 +30,7 @@ def draw(sketch: Sketch) -> None:
 STRUCTURE = Structure(
     name="pamphlet_case",
     title="pamphlet in a case",
-    good_for="a single signature that deserves boards: verses, a recipe book, a keepsake",
+    good_for="a single {signature} that deserves boards: verses, a recipe book, a keepsake",
     lasts="generations; a single fold of good paper hardly wears",
     effort=1,
     needs="board, cloth or paper, thread; no press",

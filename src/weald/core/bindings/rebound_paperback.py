@@ -50,7 +50,7 @@ def _panel(ledger: Ledger, quantity: str, of: str, margin: Mm) -> Mm:
         max(0.0, ledger.value(of) - 2 * margin),
         "{board} − 2 × {margin}",
         {"board": ledger.ref(of), "margin": ledger.entry("margin", margin, "binding.old_cover")},
-        rule="about 1 mm of the new cover shows at joint and fore-edge, half of that at the spine",
+        rule="about {mm:1} of the new cover shows at joint and fore-edge, half of that at the spine",
     )
 
 
@@ -86,7 +86,7 @@ def _mind(spec: JobSpec, size: tuple[Mm, Mm, Mm], ledger: Ledger) -> list[Findin
     """Old covers that are smaller than what is to be covered with them."""
     width, spine, height = size
     old, show = spec.binding.old_cover, ledger.notation.length
-    found = [finding("panel.trial", "binding.old_cover")]
+    found = [finding("panel.trial", "binding.old_cover", ledger.notation)]
     for path, has, needs in (
         ("binding.old_cover.width", old.width, width),
         ("binding.old_cover.height", old.height, height),
@@ -94,7 +94,14 @@ def _mind(spec: JobSpec, size: tuple[Mm, Mm, Mm], ledger: Ledger) -> list[Findin
     ):
         if has is not None and has < needs - TOLERANCE:
             found.append(
-                finding("panel.small", path, has=show(has, True), needs=show(needs, True), name=path[-6:])
+                finding(
+                    "panel.small",
+                    path,
+                    ledger.notation,
+                    has=show(has, True),
+                    needs=show(needs, True),
+                    name=path[-6:],
+                )
             )
     if not (old.width and old.spine):
         patch: dict[str, object] = {
@@ -102,7 +109,14 @@ def _mind(spec: JobSpec, size: tuple[Mm, Mm, Mm], ledger: Ledger) -> list[Findin
             "binding.old_cover.height": round(height, 1),
             "binding.old_cover.spine": round(spine, 1),
         }
-        found.append(finding("panel.unmeasured", "binding.old_cover", actions=(Action("They reach", patch),)))
+        found.append(
+            finding(
+                "panel.unmeasured",
+                "binding.old_cover",
+                ledger.notation,
+                actions=(Action("They reach", patch),),
+            )
+        )
     return found
 
 

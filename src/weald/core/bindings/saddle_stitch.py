@@ -38,7 +38,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         half = STAPLE / 2 if staples else 1.0
         sketch.line(((fold, hole.place - half), (fold, hole.place + half)), "thread", "sewing.first")
     flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
-    piece = cover_piece(spec, cover, "round the signature, stitched and trimmed with it", ledger)
+    piece = cover_piece(spec, cover, "round the {signature}, stitched and trimmed with it", ledger)
     return Bound((piece,), (flat, _draw_section(block, ledger)), (), cover.profile)
 
 

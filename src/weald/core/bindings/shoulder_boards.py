@@ -10,6 +10,7 @@ from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Covering, JobSpec
+from weald.core.notation import Notation
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
@@ -52,11 +53,11 @@ def bind_in_shoulder(spec: JobSpec, case: Case, covering: Covering, ledger: Ledg
         bound.drawings[0], case, bands_at=band_places(bands, case.board_height), wide=bands.width
     )
     pieces = tuple(_longer(piece, ledger) for piece in bound.pieces)
-    findings = (*bound.findings, *mind_bands(bands, ledger), *_mind_false_bands(spec))
+    findings = (*bound.findings, *mind_bands(bands, ledger), *_mind_false_bands(spec, ledger.notation))
     return replace(bound, pieces=pieces, drawings=(flat, *bound.drawings[1:]), findings=findings)
 
 
-def _mind_false_bands(spec: JobSpec) -> list[Finding]:
+def _mind_false_bands(spec: JobSpec, notation: Notation) -> list[Finding]:
     """Bands that are not as many as the raised cords beneath them."""
     count, cords = spec.binding.bands.count, spec.sewing.supports
     if spec.sewing.method != "raised_cords" or count == cords or not count:
@@ -65,7 +66,9 @@ def _mind_false_bands(spec: JobSpec) -> list[Finding]:
         Action(f"Sew on {count} cords", {"sewing.supports": count}),
         Action(f"{cords} bands", {"binding.bands.count": cords}),
     )
-    return [finding("bands.false", "binding.bands.count", count=count, cords=cords, actions=actions)]
+    return [
+        finding("bands.false", "binding.bands.count", notation, count=count, cords=cords, actions=actions)
+    ]
 
 
 def _longer(piece: Piece, ledger: Ledger) -> Piece:

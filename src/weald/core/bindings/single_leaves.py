@@ -18,7 +18,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     """Size a flat-back case on leaves that are glued, and say how long that lasts."""
     bound = bind_case(spec, size_flat(spec, block, ledger), STRUCTURE.covering(spec), ledger)
     code = "leaves.drum" if spec.binding.leaves == "drum" else "leaves.glued"
-    return replace(bound, findings=(*bound.findings, finding(code, "binding.leaves")))
+    return replace(bound, findings=(*bound.findings, finding(code, "binding.leaves", ledger.notation)))
 
 
 def draw(sketch: Sketch) -> None:

@@ -12,6 +12,7 @@ from weald.core.block.textblock import MOST_SWELL
 from weald.core.drawing import Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
@@ -29,7 +30,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         "flange.width",
         spec.binding.tape_reach,
         "mull, tapes and the waste leaf, glued together and cut straight",
-        rule="25 to 30 mm",
+        rule="{mm:25–30}",
         entry="binding.tape_reach",
     )
     split = ledger.reckon(
@@ -48,15 +49,15 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     for left in (case.turn_in + case.board_width - split, front):
         sketch.hatch(box(left, case.turn_in, split, case.board_height), "glue", 45, "split.depth")
     flat = added_to(bound.drawings[0], sketch)
-    pieces, findings = (*bound.pieces, thin), (*bound.findings, *_mind(spec))
+    pieces, findings = (*bound.pieces, thin), (*bound.findings, *_mind(spec, ledger.notation))
     return replace(bound, pieces=pieces, drawings=(flat, *bound.drawings[1:]), findings=findings)
 
 
-def _mind(spec: JobSpec) -> list[Finding]:
+def _mind(spec: JobSpec, notation: Notation) -> list[Finding]:
     if spec.binding.french_joint >= FRENCH[0]:
         return []
-    action = Action("Take 4 mm", {"binding.french_joint": 4})
-    return [finding("split.tight", "binding.french_joint", actions=(action,))]
+    action = Action(notation.say("Take {mm:4}"), {"binding.french_joint": 4})
+    return [finding("split.tight", "binding.french_joint", notation, actions=(action,))]
 
 
 def draw(sketch: Sketch) -> None:

@@ -7,6 +7,7 @@ from weald.core.bindings.protocol import Structure
 from weald.core.block.holes import METHOD_WORDS
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE
@@ -22,31 +23,46 @@ def mind_suits(
 
     :param folded_sections: what the text is folded in; 0 for single leaves.
     """
-    found = list(_mind_sections(structure, folded_sections))
+    found = list(_mind_sections(structure, folded_sections, ledger.notation))
     name, show = structure.title, ledger.notation
     thickness = show.length(block.thickness, True)
     if block.thickness < structure.thinnest - TOLERANCE:
         least = show.length(structure.thinnest, True)
         found.append(
-            finding("suits.thin", "block.thickness", structure=name, thickness=thickness, least=least)
+            finding(
+                "suits.thin",
+                "block.thickness",
+                ledger.notation,
+                structure=name,
+                thickness=thickness,
+                least=least,
+            )
         )
     elif block.thickness > structure.thickest + TOLERANCE:
         most = show.length(structure.thickest, True)
         found.append(
-            finding("suits.thick", "block.thickness", structure=name, thickness=thickness, most=most)
+            finding(
+                "suits.thick",
+                "block.thickness",
+                ledger.notation,
+                structure=name,
+                thickness=thickness,
+                most=most,
+            )
         )
     if block.leaf_mass > structure.heaviest:
         found.append(
             finding(
                 "suits.heavy",
                 "book.weight",
+                ledger.notation,
                 structure=name,
                 weight=_weight(block.leaf_mass),
                 most=_weight(structure.heaviest),
             )
         )
     if structure.flush and spec.paper.deckle:
-        found.append(finding("suits.deckle", "paper.deckle", structure=name))
+        found.append(finding("suits.deckle", "paper.deckle", ledger.notation, structure=name))
     return found
 
 
@@ -54,25 +70,32 @@ def _weight(grams: float) -> str:
     return f"{grams / 1000:.1f} kg" if grams >= 1000 else f"{grams:.0f} g"
 
 
-def _mind_sections(structure: Structure, sections: int) -> Iterator[Finding]:
+def _mind_sections(structure: Structure, sections: int, notation: Notation) -> Iterator[Finding]:
     name = structure.title
-    one = Action("One signature", {"folding.make_up": "one_section"})
+    one = Action(notation.say("One {signature}"), {"folding.make_up": "one_section"})
     if structure.sections == "leaves":
         return
     if not sections:
         fold = Action("Fold it once", {"folding.programme": "v"})
         if "none" not in structure.methods:
-            yield finding("suits.single_leaves", "folding.programme", structure=name, actions=(fold,))
+            yield finding(
+                "suits.single_leaves", "folding.programme", notation, structure=name, actions=(fold,)
+            )
     elif structure.sections == "one" and sections > 1:
         yield finding(
-            "suits.one_section", "sections.count", structure=name, sections=sections, actions=(one,)
+            "suits.one_section",
+            "sections.count",
+            notation,
+            structure=name,
+            sections=sections,
+            actions=(one,),
         )
     elif structure.sections == "several" and sections == 1:
         share = Action("Share the sheets out", {"folding.make_up": "even", "folding.sheets_per_section": 4})
-        yield finding("suits.several", "sections.count", structure=name, actions=(share,))
+        yield finding("suits.several", "sections.count", notation, structure=name, actions=(share,))
 
 
-def mind_choices(structure: Structure, spec: JobSpec) -> list[Finding]:
+def mind_choices(structure: Structure, spec: JobSpec, notation: Notation) -> list[Finding]:
     """Decisions that contradict the structure, each with what is reckoned instead.
 
     What a job file leaves out contradicts nothing.
@@ -92,6 +115,7 @@ def mind_choices(structure: Structure, spec: JobSpec) -> list[Finding]:
             finding(
                 "structure.departs",
                 path,
+                notation,
                 wanted=words[wanted],  # type: ignore[index]
                 used=words[used],  # type: ignore[index]
                 structure=structure.title,

@@ -53,9 +53,13 @@ def _mind(flap: Mm, width: Mm, ledger: Ledger) -> list[Finding]:
     show = ledger.notation.length
     if 0 < flap < LEAST_FLAP_PART * width:
         least = show(LEAST_FLAP_PART * width, True)
-        return [finding("flap.short", "binding.flaps", flap=show(flap, True), least=least)]
+        return [finding("flap.short", "binding.flaps", ledger.notation, flap=show(flap, True), least=least)]
     if flap > width:
-        return [finding("flap.long", "binding.flaps", flap=show(flap, True), width=show(width, True))]
+        return [
+            finding(
+                "flap.long", "binding.flaps", ledger.notation, flap=show(flap, True), width=show(width, True)
+            )
+        ]
     return []
 
 
@@ -91,7 +95,7 @@ def draw(sketch: Sketch) -> None:
 STRUCTURE = Structure(
     name="wrapper",
     title="paper cover",
-    good_for="advance copies, pamphlets of several signatures, books that wait for a binding",
+    good_for="advance copies, pamphlets of several {signatures}, books that wait for a binding",
     lasts="years of careful use",
     effort=1,
     needs="stout paper or card, a bone folder, PVA",

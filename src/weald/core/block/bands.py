@@ -67,7 +67,7 @@ def reckon_bands(bands: Bands, ledger: Ledger) -> None:
         panel_height(bands, height.value),
         "({height} − {more} − {count} × {band}) / ({count} + 1)",
         terms,
-        rule="the tail panel is taller by 3 to 6 mm, or the spine looks as if it slid down",
+        rule="the tail panel is taller by {mm:3–6}, or the spine looks as if it slid down",
     )
     ledger.reckon(
         "bands.take_up",
@@ -96,6 +96,7 @@ def mind_bands(bands: Bands, ledger: Ledger) -> list[Finding]:
         finding(
             "bands.crowded",
             "panel.each",
+            ledger.notation,
             count=bands.count,
             height=show(height, True),
             panel=show(max(0.0, ledger.value("panel.each")), True),

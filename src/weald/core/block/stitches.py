@@ -13,6 +13,7 @@ from typing import Literal
 
 from weald.core.block.holes import Hole, SewingPlan
 from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.units import Mm
 
 SHOWN_SECTIONS = 4
@@ -129,9 +130,9 @@ def _entry_words(holes: Sequence[Hole], index: int, section: int) -> str:
     if section == 1:
         return (
             f"From the spine in {where}; leave a tail of a hand's breadth hanging. A pencil mark on the "
-            "head of every signature keeps one from being turned round."
+            "head of every {signature} keeps one from being turned round."
         )
-    return f"Lay signature {section} on, its head to the same side, and go in {where}, just above."
+    return f"Lay {{signature}} {section} on, its head to the same side, and go in {where}, just above."
 
 
 def _round_words(hole: Hole, section: int, loose_boards: bool) -> tuple[str, int | None]:
@@ -139,7 +140,8 @@ def _round_words(hole: Hole, section: int, loose_boards: bool) -> tuple[str, int
         return f"Round cord {hole.support}, which lies in its kerf, and in again at the same hole.", None
     if hole.kind == "raised":
         return (
-            f"Round cord {hole.support} as many times as it takes to fill up to the next signature, and in "
+            f"Round cord {hole.support} as many times as it takes to fill up to the next {{signature}}, "
+            "and in "
             "again at the same hole.",
             None,
         )
@@ -153,7 +155,8 @@ def _round_words(hole: Hole, section: int, loose_boards: bool) -> tuple[str, int
         return f"Out at link {hole.support} and in again at the same hole, leaving a small loop.", None
     below = "loop" if section == 2 and not loose_boards else "thread"
     return (
-        f"Down at link {hole.support}, behind the {below} between the signatures below, and in again at the "
+        f"Down at link {hole.support}, behind the {below} between the {{signatures}} below, and in "
+        "again at the "
         "same hole.",
         section - 1,
     )
@@ -162,18 +165,17 @@ def _round_words(hole: Hole, section: int, loose_boards: bool) -> tuple[str, int
 def _end_of_section(holes: Sequence[Hole], index: int, section: int, sections: int) -> Stitch:
     where = _name(holes[index], index, len(holes))
     if sections == 1:
-        return Stitch("spine", section, index, index, "Tie off; a single signature has nothing to link to.")
+        return Stitch("spine", section, index, index, "Tie off; a single {signature} has nothing to link to.")
     if section == 1:
-        words = f"The thread now hangs out {where}: the next signature goes straight on top."
+        words = f"The thread now hangs out {where}: the next {{signature}} goes straight on top."
         return Stitch("spine", section, index, index, words)
     if section == 2:
         words = f"Tie it to the tail left hanging {where}, in a square knot, snug but not puckered."
         return Stitch("spine", section, index, index, words, 1)
     last = section == sections
     end = where.removeprefix("at the kettle ")
-    words = (
-        f"Kettle stitch {end}: behind the stitch that joins the two signatures below, and up through the loop"
-    )
+    words = f"Kettle stitch {end}: behind the stitch that joins the two {{signatures}} below, and up "
+    "through the loop"
     words += "; do it twice and cut off." if last else "."
     return Stitch("spine", section, index, index, words, section - 1)
 
@@ -215,7 +217,7 @@ def _pamphlet(holes: Sequence[Hole]) -> Iterator[Stitch]:
         1,
         middle,
         middle,
-        "One end on each side of the long stitch: tie a square knot over it, and trim both ends to 10 mm.",
+        "One end on each side of the long stitch: tie a square knot over it, and trim both ends to {mm:10}.",
     )
 
 
@@ -241,6 +243,7 @@ def sewing_film(
     height: Mm,
     sections: int,
     loose_boards: bool = False,
+    notation: Notation = MILLIMETRES,
     *,
     left_handed: bool = False,
 ) -> SewingFilm:
@@ -260,7 +263,7 @@ def sewing_film(
             _draw_inside(inside, plan.holes, stitch)
         else:
             _draw_on_spine(spine, plan.holes, stitch, shown)
-        words = stitch.words
+        words = notation.say(stitch.words)
         steps.append(
             SewingStep(number, stitch.section, stitch.side, words, len(spine.elements), len(inside.elements))
         )
@@ -274,13 +277,16 @@ def sewing_film(
             "The spine",
             rows=(0, 0, 0, 0),
             to_scale=False,
-            text=f"The spine with its signatures, the first lowest, heads to the {_heads(left_handed)}.",
+            text=notation.say(
+                "The spine with its {signatures}, the first lowest, heads to the {side}.",
+                side=_heads(left_handed),
+            ),
         ),
         tuple(
             inside.finish(
                 f"sewing.film_inside_{number}",
                 "sewing",
-                f"Inside the fold of signature {number}",
+                notation.say("Inside the fold of {signature} {number}", number=number),
                 rows=(0, 0, 0, 0),
                 to_scale=False,
                 text=f"The open fold with its holes, head to the {_heads(left_handed)}.",

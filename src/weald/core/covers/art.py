@@ -226,16 +226,25 @@ def _mind_artwork(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Find
     )
     artwork = _size(ledger, placed.width, placed.height)
     if bare and within:
-        yield finding("art.no_bleed", "artwork.file", document=document, artwork=artwork, actions=(fill,))
+        yield finding(
+            "art.no_bleed",
+            "artwork.file",
+            ledger.notation,
+            document=document,
+            artwork=artwork,
+            actions=(fill,),
+        )
     elif bare:
-        yield finding("art.small", "artwork.file", document=document, artwork=artwork, actions=(fill,))
+        yield finding(
+            "art.small", "artwork.file", ledger.notation, document=document, artwork=artwork, actions=(fill,)
+        )
     shape = (spec.artwork.width or 1) / (spec.artwork.height or 1)
     if spec.artwork.placing == "fill" and abs(shape / (art.width / art.height) - 1) > SHAPE_NOTICED:
         lost = _size(ledger, max(0.0, placed.width - art.width), max(0.0, placed.height - art.height))
-        yield finding("art.cropped", "artwork.file", lost=lost)
+        yield finding("art.cropped", "artwork.file", ledger.notation, lost=lost)
     if placed.dpi is not None and placed.dpi < GOOD_DPI - 0.5:
         code = "art.coarse" if placed.dpi < LEAST_DPI else "art.soft"
-        yield finding(code, "artwork.file", dpi=f"{placed.dpi:.0f}", good=GOOD_DPI)
+        yield finding(code, "artwork.file", ledger.notation, dpi=f"{placed.dpi:.0f}", good=GOOD_DPI)
 
 
 def _mind_barcode(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Finding]:
@@ -245,15 +254,15 @@ def _mind_barcode(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Find
     try:
         digits = read_barcode(text)
     except SizeError as error:
-        yield finding("barcode.wrong", "artwork.barcode", why=str(error))
+        yield finding("barcode.wrong", "artwork.barcode", ledger.notation, why=str(error))
         return
     if len("".join(sign for sign in text if sign.isdigit())) == 12:
         right: Action = Action(f"Write {digits}", {"artwork.barcode": digits})
-        yield finding("barcode.made_up", "artwork.barcode", digits=digits, actions=(right,))
+        yield finding("barcode.made_up", "artwork.barcode", ledger.notation, digits=digits, actions=(right,))
     back = next(zone for zone in art.zones if zone.kind == "back")
     if back.width < WIDTH + 2 * BARCODE_IN or back.height < HEIGHT + 2 * BARCODE_IN:
         needs = _size(ledger, WIDTH + 2 * BARCODE_IN, HEIGHT + 2 * BARCODE_IN)
-        yield finding("barcode.no_room", "artwork.barcode", needs=needs)
+        yield finding("barcode.no_room", "artwork.barcode", ledger.notation, needs=needs)
 
 
 def _mind_sheet(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Finding]:
@@ -267,11 +276,12 @@ def _mind_sheet(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
     if upright:
         return
     if turned:
-        yield finding("art.turned", "artwork.sheet")
+        yield finding("art.turned", "artwork.sheet", ledger.notation)
         return
     yield finding(
         "art.sheet_small",
         "artwork.sheet",
+        ledger.notation,
         needs=_size(ledger, art.width + 2 * free, art.height + 2 * free),
         has=_size(ledger, sheet.width, sheet.height),
         remedy=_what_would(spec, art, has, ledger),
@@ -344,6 +354,7 @@ def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
         yield finding(
             "rules.departs",
             about,
+            ledger.notation,
             printer=rules.name or "this printer",
             has=has,
             wants=wants,

@@ -5,7 +5,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Point, Sketch, box
-from weald.core.units import TOLERANCE, Mm, Notation
+from weald.core.notation import Notation
+from weald.core.units import TOLERANCE, Mm
 
 _APART = 0.15
 """Skins are drawn so far apart, as part of the widest."""

@@ -6,9 +6,10 @@ from weald.core.cutting.cuts import cut_list
 from weald.core.cutting.layout import CutSheet, Part
 from weald.core.cutting.order import Blank
 from weald.core.drawing import Drawing, Material, Sketch, box
+from weald.core.notation import Notation
 from weald.core.paper import grain_word
 from weald.core.pieces import MATERIAL_FILLS, PieceMaterial
-from weald.core.units import Mm, Notation
+from weald.core.units import Mm
 
 NUMBER = 0.008
 """Height of a cut's number, as a part of the sheet's sides taken together."""

@@ -11,6 +11,7 @@ from typing import Literal
 
 from weald.core.errors import FoldError
 from weald.core.folding.packet import MAX_SHEETS
+from weald.core.notation import MILLIMETRES, Notation
 
 MakeUpRule = Literal["even", "short_last", "full", "one_section", "mix"]
 BlankPlace = Literal["end", "front", "both"]
@@ -48,7 +49,7 @@ class MakeUp:
 _MIX_TERM = re.compile(r"\s*(?:(\d{1,4})\s*[x×*]\s*)?(\d{1,3})\s*")
 
 
-def read_mix(text: str) -> tuple[int, ...]:
+def read_mix(text: str, notation: Notation = MILLIMETRES) -> tuple[int, ...]:
     """Read sheets a section written as a sum: ``5+4+4``, or ``5 + 6x4`` for one of five and six of four.
 
     :raises FoldError: when it is no such sum.
@@ -58,8 +59,12 @@ def read_mix(text: str) -> tuple[int, ...]:
         match = _MIX_TERM.fullmatch(term)
         if match is None or not 1 <= int(match[2]) <= MAX_SHEETS or not 1 <= int(match[1] or 1) <= 5000:
             raise FoldError(
-                f"“{text}” is no mix of signatures; write sheets a signature, 1 to {MAX_SHEETS} each, as "
-                "5+4+4 or 5+6x4."
+                notation.say(
+                    "“{text}” is no mix of {signatures}; write sheets a {signature}, 1 to {most} each, as "
+                    "5+4+4 or 5+6x4.",
+                    text=text,
+                    most=MAX_SHEETS,
+                )
             )
         sheets += [int(match[2])] * int(match[1] or 1)
     return tuple(sheets)

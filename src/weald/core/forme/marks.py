@@ -52,12 +52,15 @@ class SheetLabel:
     """What is written on the waste of a sheet, piece by piece.
 
     Every piece has room for the longest there is, so that it stands in the same place on all sheets.
+
+    :param word: the workshop's, for a section.
     """
 
     title: str
     sections: int
     most_sheets: int
     sewn: bool
+    word: str = "signature"
 
     def sheet(self, sheet: int) -> str:
         """The place of a sheet in its section."""
@@ -65,7 +68,7 @@ class SheetLabel:
 
     def section(self, section: int) -> str:
         """The section."""
-        return f"signature {section} of {self.sections}" if self.sewn else ""
+        return f"{self.word} {section} of {self.sections}" if self.sewn else ""
 
     def rest(self, face: Face) -> str:
         """Side and job."""

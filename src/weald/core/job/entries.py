@@ -19,6 +19,7 @@ from pydantic.fields import FieldInfo
 from pydantic_core import ErrorDetails
 
 from weald.core.errors import SizeError, SpecError
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.units import BareUnit, Mm, parse_length
 from weald.core.upgrades import Format
 
@@ -95,11 +96,12 @@ def _fields_at(root: type[BaseModel], path: tuple[str | int, ...]) -> dict[str, 
     return dict(model.model_fields)
 
 
-def _unit_at(root: type[BaseModel], path: tuple[str | int, ...]) -> str:
-    """The unit limits are said in: millimetres for lengths, none for counts and plain numbers."""
+def _is_length_at(root: type[BaseModel], path: tuple[str | int, ...]) -> bool:
+    """Whether what stands at a path is a length, and no count or plain number."""
+    if len(path) > 1 and path[0] == "measured":
+        return True
     info = _fields_at(root, path[:-1]).get(str(path[-1])) if path else None
-    measured = len(path) > 1 and path[0] == "measured"
-    return " mm" if measured or (info and _is_length(info.metadata, info.annotation)) else ""
+    return bool(info and _is_length(info.metadata, info.annotation))
 
 
 def near(word: str, words: list[str]) -> str:
@@ -109,7 +111,7 @@ def near(word: str, words: list[str]) -> str:
     return f"known are {', '.join(words)}." if len(words) <= 16 else "see the job file's description."
 
 
-def _sentence(error: ErrorDetails, root: type[BaseModel], whole: str) -> str:
+def _sentence(error: ErrorDetails, root: type[BaseModel], whole: str, notation: Notation) -> str:
     kind, context = error["type"], error.get("ctx", {})
     if kind == "extra_forbidden":
         key = str(error["loc"][-1])
@@ -120,20 +122,24 @@ def _sentence(error: ErrorDetails, root: type[BaseModel], whole: str) -> str:
     if kind == "value_error":
         return str(context["error"])
     if kind in _LIMITS:
-        return f"“{error['input']}” {_LIMITS[kind].format(**context)}{_unit_at(root, error['loc'])}."
+        if _is_length_at(root, error["loc"]):
+            context = {name: notation.limit(limit) for name, limit in context.items()}
+        return f"“{error['input']}” {_LIMITS[kind].format(**context)}."
     if kind in _KINDS:
         return f"{_KINDS[kind].format(**context)}.".capitalize()
     return error["msg"] + "."
 
 
-def problems(error: ValidationError, root: type[BaseModel], whole: str) -> dict[str, str]:
+def problems(
+    error: ValidationError, root: type[BaseModel], whole: str, notation: Notation = MILLIMETRES
+) -> dict[str, str]:
     """Every place that is wrong in what was typed, by dotted path, in plain words.
 
     :param root: what was to be read; ``whole`` is what a person calls it: “a job”.
     """
     name = whole.rsplit(maxsplit=1)[-1]
     return {
-        ".".join(str(step) for step in detail["loc"]) or name: _sentence(detail, root, whole)
+        ".".join(str(step) for step in detail["loc"]) or name: _sentence(detail, root, whole, notation)
         for detail in error.errors(include_url=False)
     }
 
@@ -162,20 +168,21 @@ Group = TypeVar("Group", bound=Entries)
 
 
 def read_entries(
-    root: type[Group], data: object, bare: BareUnit = "mm", *, kept_as: Format, whole: str
+    root: type[Group], data: object, notation: Notation | None = None, *, kept_as: Format, whole: str
 ) -> Group:
     """Read what was typed or kept, by this Weald or an earlier one.
 
-    :param bare: the unit of a number in text that has none.
+    :param notation: whose unit a bare number in *text* takes; millimetres where not given.
     :param kept_as: brings old data up to date; ``whole`` is what a person calls it: “a job”.
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
+    reads = notation or MILLIMETRES
     name = whole.rsplit(maxsplit=1)[-1]
     if not isinstance(data, Mapping):
         raise SpecError({name: f"{whole.capitalize()} is written as one group of keys in braces."})
     try:
-        return root.model_validate(kept_as.upgraded(data), context={"bare": bare})
+        return root.model_validate(kept_as.upgraded(data), context={"bare": reads.bare})
     except ValidationError as error:
-        raise SpecError(problems(error, root, whole)) from None
+        raise SpecError(problems(error, root, whole, reads)) from None
     except SizeError as error:
         raise SpecError({name: str(error)}) from None

@@ -31,9 +31,10 @@ from weald.core.job.entries import (
     read_entries,
 )
 from weald.core.job.upgrades import JOB
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.paper import Grade, SheetGrain, calliper_from_bulk
 from weald.core.reckoning import measurable, measurable_ids
-from weald.core.units import Mm, Notation
+from weald.core.units import Mm
 
 
 class RulingMargins(Entries):
@@ -515,7 +516,7 @@ def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
             )
 
 
-def _folding_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
+def _folding_problems(spec: JobSpec, notation: Notation) -> Iterator[tuple[str, str]]:
     folding = spec.folding
     try:
         packet = fold_packet(folding.programme)
@@ -524,7 +525,7 @@ def _folding_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
         return
     if folding.make_up == "mix":
         try:
-            read_mix(folding.mix)
+            read_mix(folding.mix, notation)
         except ValueError as error:
             yield "folding.mix", str(error)
             return
@@ -532,8 +533,13 @@ def _folding_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
     if packet.sewn and sheets > MAX_SHEETS:
         yield (
             "folding.make_up",
-            f"One signature of {sheets} sheets cannot be folded; {MAX_SHEETS} are the most. Share the sheets "
-            "out, or fold each sheet more often.",
+            notation.say(
+                "One {signature} of {sheets} sheets cannot be folded; {most} are the most. Share the "
+                "sheets out, "
+                "or fold each sheet more often.",
+                sheets=sheets,
+                most=MAX_SHEETS,
+            ),
         )
 
 
@@ -560,9 +566,8 @@ def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
     :param notation: whose unit a bare number in *text* takes; millimetres where not given.
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
-    bare = notation.bare if notation else "mm"
-    spec = read_entries(JobSpec, data, bare, kept_as=JOB, whole="a job")
-    if found := dict([*_measured_problems(spec), *_folding_problems(spec)]):
+    spec = read_entries(JobSpec, data, notation, kept_as=JOB, whole="a job")
+    if found := dict([*_measured_problems(spec), *_folding_problems(spec, notation or MILLIMETRES)]):
         raise SpecError(found)
     return spec
 

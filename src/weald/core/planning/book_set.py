@@ -16,8 +16,9 @@ from weald.core.findings import Finding, Patch, finding
 from weald.core.job.entries import Entries, Length, Name, OneLine, Title, read_entries
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan
-from weald.core.units import Mm, Notation
+from weald.core.units import Mm
 from weald.core.upgrades import Format
 
 Numerals = Literal["roman", "roman_iiii", "arabic", "none"]
@@ -99,8 +100,7 @@ def read_set(data: object, notation: Notation | None = None) -> SetSpec:
 
     :raises SpecError: naming every place that is wrong.
     """
-    bare = notation.bare if notation else "mm"
-    return read_entries(SetSpec, data, bare, kept_as=SET, whole="a set")
+    return read_entries(SetSpec, data, notation, kept_as=SET, whole="a set")
 
 
 def numeral(number: int, form: Numerals) -> str:
@@ -158,7 +158,7 @@ def plan_set(book: JobSpec, chosen: SetSpec, notation: Notation) -> SetPlan:
         ),
         shared=tuple(_shared(plans)),
         words=plans[0].structure.words if plans else "",
-        findings=tuple(_mind(chosen, plans)),
+        findings=tuple(_mind(chosen, plans, notation)),
         drawing=draw_spines(chosen, plans, notation),
     )
 
@@ -189,9 +189,9 @@ def _shared(plans: Sequence[Plan]) -> Iterator[SharedSize]:
             yield SharedSize(first.label, first.shown)
 
 
-def _mind(chosen: SetSpec, plans: Sequence[Plan]) -> Iterator[Finding]:
-    yield from _mind_numbers(chosen.volumes)
-    yield from _mind_dates(chosen.volumes)
+def _mind(chosen: SetSpec, plans: Sequence[Plan], notation: Notation) -> Iterator[Finding]:
+    yield from _mind_numbers(chosen.volumes, notation)
+    yield from _mind_dates(chosen.volumes, notation)
     for place, made in enumerate(plans):
         for found in made.findings:
             if found.severity == "stop" or found.code.startswith("finish."):
@@ -199,6 +199,7 @@ def _mind(chosen: SetSpec, plans: Sequence[Plan]) -> Iterator[Finding]:
                 yield finding(
                     "set.volume",
                     f"volumes.{place}",
+                    notation,
                     volume=name,
                     message=found.message,
                     remedy=found.remedy,
@@ -209,15 +210,15 @@ def _name(volume: Volume, place: int) -> str:
     return f"volume {volume.number}" if volume.number else f"the {place + 1}. in the row"
 
 
-def _asked(code: str, place: int, volume: Volume, **terms: int | str) -> Finding:
+def _asked(code: str, place: int, volume: Volume, notation: Notation, **terms: int | str) -> Finding:
     """Something asked about; kept quiet, with its note, where it is meant."""
-    found = finding(code, f"volumes.{place}.number", station="", actions=(), **terms)
+    found = finding(code, f"volumes.{place}.number", notation, station="", actions=(), **terms)
     if volume.note:
-        return finding("set.meant", found.about, what=found.message, note=volume.note)
+        return finding("set.meant", found.about, notation, what=found.message, note=volume.note)
     return found
 
 
-def _mind_numbers(volumes: Sequence[Volume]) -> Iterator[Finding]:
+def _mind_numbers(volumes: Sequence[Volume], notation: Notation) -> Iterator[Finding]:
     seen: dict[int, int] = {}
     before: int | None = None
     for place, volume in enumerate(volumes):
@@ -225,24 +226,26 @@ def _mind_numbers(volumes: Sequence[Volume]) -> Iterator[Finding]:
         if number is None:
             continue
         if number in seen:
-            yield _asked("set.repeat", place, volume, number=number, first=seen[number] + 1, here=place + 1)
+            yield _asked(
+                "set.repeat", place, volume, notation, number=number, first=seen[number] + 1, here=place + 1
+            )
         elif before is not None and number < before:
-            yield _asked("set.back", place, volume, number=number, before=before)
+            yield _asked("set.back", place, volume, notation, number=number, before=before)
         elif before is not None and number > before + 1:
             missing = f"{before + 1}" if number == before + 2 else f"{before + 1} to {number - 1}"
-            yield _asked("set.gap", place, volume, number=number, before=before, missing=missing)
+            yield _asked("set.gap", place, volume, notation, number=number, before=before, missing=missing)
         seen.setdefault(number, place)
         before = number
 
 
-def _mind_dates(volumes: Sequence[Volume]) -> Iterator[Finding]:
+def _mind_dates(volumes: Sequence[Volume], notation: Notation) -> Iterator[Finding]:
     before: int | None = None
     for place, volume in enumerate(volumes):
         years = [int(year) for year in _YEAR.findall(volume.date)]
         if not years:
             continue
         if before is not None and min(years) < before:
-            yield _asked("set.date_back", place, volume, date=volume.date, before=before)
+            yield _asked("set.date_back", place, volume, notation, date=volume.date, before=before)
         before = max(years)
 
 

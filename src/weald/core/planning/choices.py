@@ -12,13 +12,14 @@ from weald.core.folding.programme import NAMED_PROGRAMMES, Programme, parse_prog
 from weald.core.folding.steps import FoldStep, fold_steps, slits_advised
 from weald.core.forme.layout import lay_out
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.paper import calliper_from_bulk, grain_word, lays_on_sheet, sheets_a_section
 from weald.core.press.press import Press, press, sample_sheet
 from weald.core.reckoning import Ledger
 from weald.core.stations import paper as paper_station
 from weald.core.stations.folding import make_up_words
 from weald.core.stations.printing import margin_needed, untrimmed_leaf
-from weald.core.units import TOLERANCE, Mm, Notation
+from weald.core.units import TOLERANCE, Mm
 
 REAM = 500
 AS_GOOD = "as good, a matter of taste"
@@ -223,7 +224,7 @@ def make_up_choices(spec: JobSpec, notation: Notation) -> tuple[MakeUpChoice, ..
         found.setdefault((needed,), {"folding.make_up": "one_section"})
     costed = [_cost(current, made, patch, made == shared, notation) for made, patch in found.items()]
     costed.sort(key=lambda choice: _merit(spec, packet, choice))
-    return tuple(_with_reasons(spec, packet, costed[:MOST_MAKE_UPS], costed))
+    return tuple(_with_reasons(spec, packet, costed[:MOST_MAKE_UPS], costed, notation))
 
 
 def _cost(
@@ -276,7 +277,9 @@ def _merit(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice) -> tuple[f
     return (beyond, round(swollen), choice.blanks, uneven, choice.swell_percent)
 
 
-def _against(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, least: int) -> str:
+def _against(
+    spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, least: int, notation: Notation
+) -> str:
     """What speaks against a make-up, the gravest first; empty where nothing does."""
     low, high = sheets_a_section(spec.paper.grammage)
     folios = _folios(packet, choice)
@@ -285,34 +288,41 @@ def _against(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, least: i
     if choice.swell_percent > 100 * FLAT_BACK_SWELL_LIMIT:
         return f"swell of {choice.swell_percent:.0f} %, more than a flat back takes"
     if folios < low and choice.sections > 1:
-        return f"{folios} folios a signature: more sewing than this paper needs"
+        return notation.say("{folios} folios a {signature}: more sewing than this paper needs", folios=folios)
     if choice.blanks > least:
         return f"{choice.blanks - least} blanks more than need be"
     return ""
 
 
-def _for(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, against: str) -> str:
+def _for(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, against: str, notation: Notation) -> str:
     """Why a make-up is recommended; where none is good, that it is the least of evils."""
     if against:
         return f"the least of evils: {against}"
     blanks = f"{choice.blanks} {'blank' if choice.blanks == 1 else 'blanks'}"
-    return (
-        f"{_folios(packet, choice)} folios a signature suit {spec.paper.grammage:.0f} g/m², swell of "
-        f"{choice.swell_percent:.0f} %, {blanks}"
+    return notation.say(
+        "{folios} folios a {signature} suit {grammage:.0f} g/m², swell of {swell:.0f} %, {blanks}",
+        folios=_folios(packet, choice),
+        grammage=spec.paper.grammage,
+        swell=choice.swell_percent,
+        blanks=blanks,
     )
 
 
 def _with_reasons(
-    spec: JobSpec, packet: FoldedPacket, shown: list[MakeUpChoice], every: list[MakeUpChoice]
+    spec: JobSpec,
+    packet: FoldedPacket,
+    shown: list[MakeUpChoice],
+    every: list[MakeUpChoice],
+    notation: Notation,
 ) -> list[MakeUpChoice]:
     least = min(choice.blanks for choice in every)
     made = []
     for number, choice in enumerate(shown):
-        against = _against(spec, packet, choice, least)
+        against = _against(spec, packet, choice, least, notation)
         best = number == 0
-        reason = _for(spec, packet, choice, against) if best else against
+        reason = _for(spec, packet, choice, against, notation) if best else against
         made.append(replace(choice, reason=reason or AS_GOOD, recommended=best))
     if not any(choice.chosen for choice in made):
         chosen = next(choice for choice in every if choice.chosen)
-        made.append(replace(chosen, reason=_against(spec, packet, chosen, least) or AS_GOOD))
+        made.append(replace(chosen, reason=_against(spec, packet, chosen, least, notation) or AS_GOOD))
     return made

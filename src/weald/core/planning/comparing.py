@@ -9,9 +9,10 @@ from weald.core.drawing import Arc, Area, Drawing, Layer, Line, Sketch
 from weald.core.findings import Patch
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan
 from weald.core.reckoning import QUANTITIES
-from weald.core.units import TOLERANCE, Mm, Notation
+from weald.core.units import TOLERANCE, Mm
 
 VARIANT_LAYERS: tuple[Layer, ...] = ("cut", "fold", "thread")
 COMPARED_STATIONS = ("block", "boards", "sewing")

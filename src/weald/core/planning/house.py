@@ -5,12 +5,11 @@ from the rules; where a job decides otherwise, it *departs* from them, which is 
 by itself.
 """
 
-import re
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, TypeAdapter
+from pydantic import Field
 
 from weald.core.bindings.case_schools import JOINT_SCHOOLS, SPINE_SCHOOLS
 from weald.core.bindings.catalogue import structure_of
@@ -21,18 +20,12 @@ from weald.core.job.entries import Entries, Length, Size, read_entries
 from weald.core.job.patching import value_at, with_entry
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.job.upgrades import JOB
-from weald.core.planning.plan import Plan
+from weald.core.notation import Notation, Vocabulary
 from weald.core.reckoning import Quantity, Station
-from weald.core.units import TOLERANCE, Mm, Notation
+from weald.core.units import TOLERANCE, Mm
 from weald.core.upgrades import Format
 
-Vocabulary = Literal["signature", "section", "gathering"]
 RuleKind = Literal["choice", "length", "number"]
-PLURALS: dict[Vocabulary, str] = {
-    "signature": "signatures",
-    "section": "sections",
-    "gathering": "gatherings",
-}
 
 
 @dataclass(frozen=True, slots=True)
@@ -188,8 +181,7 @@ def read_house(data: object, notation: Notation | None = None) -> House:
 
     :raises SpecError: naming every place that is wrong.
     """
-    bare = notation.bare if notation else "mm"
-    house = read_entries(House, data, bare, kept_as=HOUSE, whole="house rules")
+    house = read_entries(House, data, notation, kept_as=HOUSE, whole="house rules")
     heights = [step.up_to for step in house.squares]
     if heights != sorted(set(heights)):
         raise SpecError(
@@ -338,29 +330,3 @@ def gauge_hints(
             )
         )
     return tuple(found)
-
-
-_SIGNATURE = re.compile(r"\b([Ss])ignature(s?)\b(?![ _-]mark)")
-
-
-def spoken(text: str, vocabulary: Vocabulary) -> str:
-    """Words for people with the workshop's own word for a section; *signature mark* stays what it is."""
-    if vocabulary == "signature":
-        return text
-
-    def word(match: re.Match[str]) -> str:
-        own = PLURALS[vocabulary] if match[2] else vocabulary
-        return own.capitalize() if match[1] == "S" else own
-
-    return _SIGNATURE.sub(word, text)
-
-
-_PLANS = TypeAdapter(Plan)
-
-
-def plan_in_own_words(made: Plan, vocabulary: Vocabulary) -> Plan:
-    """A plan with the workshop's own word for a section throughout; what the binder named stays."""
-    if vocabulary == "signature":
-        return made
-    said = _PLANS.validate_json(spoken(_PLANS.dump_json(made).decode(), vocabulary))
-    return replace(said, title=made.title)

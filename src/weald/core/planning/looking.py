@@ -31,7 +31,7 @@ def what_to_look_at(
         ("finish", _spine(structure)),
         ("cutting", iter(("The grain of every piece, on the piece itself, before it is cut.",))),
     )
-    return tuple(Look(station, text) for station, texts in words for text in texts)
+    return tuple(Look(station, ledger.say(text)) for station, texts in words for text in texts)
 
 
 def _pages(signatures: int) -> Iterator[str]:
@@ -40,8 +40,8 @@ def _pages(signatures: int) -> Iterator[str]:
     if signatures == 1:
         yield "The pages in order, before it is stitched."
     if signatures > 1:
-        yield "The pages of each signature in order, before the next one is folded."
-        yield "All signatures the same way up: a pencil mark on the head of each."
+        yield "The pages of each {signature} in order, before the next one is folded."
+        yield "All {signatures} the same way up: a pencil mark on the head of each."
 
 
 def _sewing(signatures: int) -> Iterator[str]:
@@ -49,7 +49,7 @@ def _sewing(signatures: int) -> Iterator[str]:
         yield "Every stitch in the fold, not beside it, and the outermost leaf not torn."
     if signatures > 1:
         yield "The folds in line at the spine, and the collation marks one clean stair."
-        yield "The thread equally tight from the first signature to the last."
+        yield "The thread equally tight from the first {signature} to the last."
 
 
 def _block(structure: Structure, block: BlockPlan, ledger: Ledger) -> Iterator[str]:

@@ -12,8 +12,9 @@ from weald.core.bindings.catalogue import structure_of
 from weald.core.errors import SizeError
 from weald.core.findings import Patch
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.planning.plan import plan
-from weald.core.units import Mm, Notation
+from weald.core.units import Mm
 
 Found = Literal["tall", "wide", "spine"]
 OF_THE_BLOCK: dict[Found, str] = {

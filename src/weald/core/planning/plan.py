@@ -22,6 +22,7 @@ from weald.core.folding.imposition import Section, Sheet
 from weald.core.folding.packet import FoldedPacket, fold_packet
 from weald.core.folding.steps import FoldStep
 from weald.core.job.spec import JobSpec
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece, draw_pieces, make_piece
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.press.drawings import draw_printed
@@ -42,7 +43,6 @@ from weald.core.stations.finish import FinishPlan
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.stations.text import TextPlan
-from weald.core.units import MILLIMETRES, Notation
 
 DRAWN = (*STATIONS, "pieces")
 """Everything that is drawn."""
@@ -128,7 +128,9 @@ def plan(
     steps = folds_of(spec)
     text, paper, folding = _to_folding(spec, packet, ledger)
     printing = printing_station.reckon(spec, packet, folding, ledger)
-    press = Press(spec, packet, steps, folding.sections, folding.sheets, printing.layout, folding.step)
+    press = Press(
+        spec, packet, steps, folding.sections, folding.sheets, printing.layout, folding.step, notation
+    )
     text_findings = tuple(printing_station.mind_text(spec, ledger))
     structure = structure_of(spec)
     treatment = structure.treatment(spec)
@@ -170,21 +172,21 @@ def plan(
     if "printing" in drawn:
         drawings.append(draw_printed(press, section, notation))
     findings = (
-        *text_station.mind(spec, text),
+        *text_station.mind(spec, text, notation),
         *text_findings,
         *paper_station.mind(spec, packet, paper, ledger),
         *folding_station.mind(spec, packet, paper, folding, ledger),
         *printing_station.mind(spec, packet, folding, printing, ledger),
         *sewing_station.mind(spec, sewing, block, ledger),
         *block_station.mind(spec, treatment, block, ledger),
-        *mind_choices(structure, spec),
+        *mind_choices(structure, spec, notation),
         *mind_suits(structure, spec, signatures, block, ledger),
         *bound.findings,
         *(cover_art.mind(spec, art, ledger) if art else ()),
         *finish_station.mind(spec, finish, ledger),
         *(found for each in stocked for found in each.findings),
         *mind_paper(spec, notation),
-        *mind_unused(spec, pieces),
+        *mind_unused(spec, pieces, notation),
         *_unused_measurements(ledger),
     )
     return Plan(
@@ -215,7 +217,9 @@ def _to_folding(
     return text, paper, folding_station.reckon(spec, packet, text, paper, ledger)
 
 
-def film_of_sewing(spec: JobSpec, left_handed: bool = False) -> SewingFilm:
+def film_of_sewing(
+    spec: JobSpec, notation: Notation = MILLIMETRES, *, left_handed: bool = False
+) -> SewingFilm:
     """The sewing of a job, step by step; without steps where nothing is sewn."""
     ledger = Ledger(measured=spec.measured)
     structure = structure_of(spec)
@@ -223,7 +227,8 @@ def film_of_sewing(spec: JobSpec, left_handed: bool = False) -> SewingFilm:
     block = reckon_block(spec, structure, paper, folding, ledger)
     sewing = sewing_station.reckon(spec, structure.treatment(spec).method, block, ledger, structure.banded)
     loose = structure.name == "link_stitch"
-    return sewing_film(sewing, block.height, max(block.sections, 1), loose, left_handed=left_handed)
+    sections = max(block.sections, 1)
+    return sewing_film(sewing, block.height, sections, loose, notation, left_handed=left_handed)
 
 
 def _sewn_drawings(
@@ -239,7 +244,7 @@ def _sewn_drawings(
         return []
     return [
         folding_drawings.draw_nest(packet, paper, folding, section, spec, ledger),
-        folding_drawings.draw_collation(spec, folding),
+        folding_drawings.draw_collation(spec, folding, ledger.notation),
     ]
 
 
@@ -255,6 +260,7 @@ def _unused_measurements(ledger: Ledger) -> list[Finding]:
         finding(
             "measured.unused",
             f"measured.{key}",
+            ledger.notation,
             station=QUANTITIES[key].station,
             actions=(Action("Clear the measurement", {f"measured.{key}": None}),),
             label=QUANTITIES[key].label.lower(),

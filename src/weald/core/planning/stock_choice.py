@@ -8,11 +8,12 @@ from weald.core.cutting.askew import Askew
 from weald.core.cutting.halving import Torn, torn_sheets
 from weald.core.findings import Patch
 from weald.core.job.spec import PieceStock
+from weald.core.notation import Notation, plain_number
 from weald.core.paper import Lay, SheetGrain, across, grain_word
 from weald.core.pieces import GRAIN_NEEDED, Piece, PieceMaterial
 from weald.core.shelf.stock import FLAT, MM_PER_METRE, OnShelf, StockItem, StockKind, count_words
 from weald.core.stations.cutting import TEXT_SHEET, THICKNESS_NOTICED, lay_askew, lay_of
-from weald.core.units import Mm, Notation, plain_number
+from weald.core.units import Mm
 
 SUITABLE: dict[PieceMaterial, tuple[StockKind, ...]] = {
     "paper": ("paper",),

@@ -2,9 +2,9 @@
 
 from weald.core.drawing import Drawing, Sketch
 from weald.core.forme.layout import Face
+from weald.core.notation import Notation
 from weald.core.press.press import Press, SideMarks
 from weald.core.stations.folding_drawings import draw_face
-from weald.core.units import Notation
 
 VIEW = 1.9
 """Width to height of the window drawings are mostly seen in."""
@@ -37,7 +37,9 @@ def draw_printed(press: Press, section: int, notation: Notation) -> Drawing:
     return sketch.finish(
         "printing.sheet",
         "printing",
-        f"Printed sheet 1 of signature {section}" if press.packet.sewn else "The first printed sheet",
+        notation.say("Printed sheet 1 of {signature} {section}", section=section)
+        if press.packet.sewn
+        else "The first printed sheet",
         rows=(1, 0, 0, 1),
         text=f"{layout.copies} unfolded sheet(s) on a printed sheet of {show(layout.width, True)} by "
         f"{show(layout.height, True)}, seen from its front and from its back.",

@@ -120,7 +120,7 @@ def fold_film(press: Press, section: int, sheet: int) -> Film:
         tuple(_film_cell(shown, pose, programme.columns) for pose in end),
         tuple(made),
         end,
-        _afterwards(press, len(mine)),
+        press.notation.say(_afterwards(press, len(mine))),
     )
 
 
@@ -157,10 +157,10 @@ def _afterwards(press: Press, sheets: int) -> str:
             return "The strip stands in zig-zag; join the next one to its end."
         return "Cut the leaves apart and pile them in order."
     if sheets == 1:
-        return "This sheet is a signature by itself."
+        return "This sheet is a {signature} by itself."
     if press.spec.folding.gather == "together":
-        return f"All {sheets} sheets of the signature lie on one another and are folded as one."
-    return f"Slip the {sheets} folded sheets of the signature into one another, sheet 1 outermost."
+        return f"All {sheets} sheets of the {{signature}} lie on one another and are folded as one."
+    return f"Slip the {sheets} folded sheets of the {{signature}} into one another, sheet 1 outermost."
 
 
 @dataclass(frozen=True, slots=True)

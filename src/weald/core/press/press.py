@@ -17,6 +17,7 @@ from weald.core.forme.layout import Face, Layout, PlacedPage, backs_half_turned,
 from weald.core.forme.marks import Marker, SheetLabel, rotation_of, signature_letters
 from weald.core.forme.page import Rect
 from weald.core.job.spec import JobSpec
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations import folding as folding_station
 from weald.core.stations import paper as paper_station
@@ -42,6 +43,7 @@ class Press:
     sheets: tuple[Sheet, ...]
     layout: Layout
     creep_step: Mm
+    notation: Notation = MILLIMETRES
 
     def pages(self, sheet: Sheet, face: Face) -> list[PlacedPage]:
         """Every page on one side of a printed sheet."""
@@ -96,7 +98,9 @@ class SideMarks:
         )
         self._pages = list(placed_pages(press.layout, sample_sheet(press.packet.programme), face))
         most = max(section.sheets for section in press.sections)
-        self._label = SheetLabel(press.spec.title, len(press.sections), most, press.packet.sewn)
+        self._label = SheetLabel(
+            press.spec.title, len(press.sections), most, press.packet.sewn, press.notation.say("{signature}")
+        )
 
     def _marker(self) -> Marker:
         press = self._press
@@ -178,12 +182,14 @@ def folds_of(spec: JobSpec) -> tuple[FoldStep, ...]:
     return fold_steps(programme, slit, folding.fold_to)
 
 
-def press(spec: JobSpec) -> Press:
+def press(spec: JobSpec, notation: Notation = MILLIMETRES) -> Press:
     """Make a job ready to print.
+
+    :param notation: whose words stand on the sheets and in what is said of them.
 
     :raises weald.core.errors.FoldError: when it cannot be folded.
     """
-    ledger = Ledger(measured=spec.measured)
+    ledger = Ledger(measured=spec.measured, notation=notation)
     packet = fold_packet(spec.folding.programme)
     leaf = paper_station.reckon_leaf(spec, ledger)
     text = text_station.reckon(spec, packet, ledger)
@@ -191,4 +197,5 @@ def press(spec: JobSpec) -> Press:
     folding = folding_station.reckon(spec, packet, text, paper, ledger)
     untrimmed = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
     layout = layout_of(spec, packet, untrimmed)
-    return Press(spec, packet, folds_of(spec), folding.sections, folding.sheets, layout, folding.step)
+    steps = folds_of(spec)
+    return Press(spec, packet, steps, folding.sections, folding.sheets, layout, folding.step, notation)

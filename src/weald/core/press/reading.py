@@ -11,6 +11,7 @@ from typing import Literal
 from weald.core.folding.imposition import Placement, Sheet, folded_section
 from weald.core.folding.packet import FoldedPacket, Side, Up
 from weald.core.forme.layout import Layout, Position
+from weald.core.notation import Notation
 from weald.core.press.press import Press
 from weald.core.units import Mm
 
@@ -167,12 +168,17 @@ def verdicts(
         return (good, *_shifted(press, pile))
     found = [*_wrong_flip(press, pile, wrong[0], flip), *_wrong_pile(press, pile, wrong[0])] or [
         *_missing(press, pages, len(pile)),
-        *_upside_down(pages),
+        *_upside_down(pages, press.notation),
         *_exchanged(press, pages),
     ]
     if found:
         return tuple(found)
-    message = f"{_where(wrong[0])}, in signature {wrong[0].section}, stands {_what(wrong[0])}."
+    message = press.notation.say(
+        "{where}, in {signature} {section}, stands {what}.",
+        where=_where(wrong[0]),
+        section=wrong[0].section,
+        what=_what(wrong[0]),
+    )
     return (Verdict("stop", message, "Compare the pile sheet by sheet with the list of sheets."),)
 
 
@@ -230,12 +236,13 @@ def _shifted(press: Press, pile: Sequence[PrintedSheet]) -> Iterator[Verdict]:
     ]
     if not offsets:
         return
-    right, down = offsets[0]
+    show = press.notation.thickness
+    right, down = (round(each, 1) for each in offsets[0])
     if max(abs(right), abs(down)) > SHIFT_SEEN:
         yield Verdict(
             "mind",
-            f"Backs stand {abs(right):.1f} mm too far {'right' if right > 0 else 'left'} and "
-            f"{abs(down):.1f} mm too {'low' if down > 0 else 'high'}.",
+            f"Backs stand {show(abs(right), True)} too far {'right' if right > 0 else 'left'} and "
+            f"{show(abs(down), True)} too {'low' if down > 0 else 'high'}.",
             "Print the sheet to measure the shift of backs, enter both figures in the printer's profile, "
             "choose it anew and impose again.",
         )
@@ -253,14 +260,20 @@ def _missing(press: Press, pages: Sequence[ReadPage], sheets_found: int) -> Iter
             where = f"; from page {first.expected} on nothing is in order" if first and first.expected else ""
             yield Verdict(
                 "stop",
-                f"Sheet {number} is missing (signature {sheet.section}, sheet {sheet.sheet}, pages "
-                f"{_listed(numbers)}){where}.",
+                press.notation.say(
+                    "Sheet {number} is missing ({signature} {section}, sheet {sheet}, pages {pages}){where}.",
+                    number=number,
+                    section=sheet.section,
+                    sheet=sheet.sheet,
+                    pages=_listed(numbers),
+                    where=where,
+                ),
                 f"Print sheet {number} again (file pages {2 * number - 1} and {2 * number}) and lay it in "
                 "its place before folding. On the spine, the stair of collating marks would show the gap.",
             )
 
 
-def _upside_down(pages: Sequence[ReadPage]) -> Iterator[Verdict]:
+def _upside_down(pages: Sequence[ReadPage], notation: Notation) -> Iterator[Verdict]:
     sections: dict[int, list[ReadPage]] = {}
     for page in pages:
         sections.setdefault(page.section, []).append(page)
@@ -274,9 +287,14 @@ def _upside_down(pages: Sequence[ReadPage]) -> Iterator[Verdict]:
         ):
             yield Verdict(
                 "stop",
-                f"Signature {section} is bound upside down: it reads backwards, on its head.",
-                "Turn it round before sewing; a pencil mark at the head of every signature's fold shows one "
-                "that is turned.",
+                notation.say(
+                    "{Signature} {section} is bound upside down: it reads backwards, on its head.",
+                    section=section,
+                ),
+                notation.say(
+                    "Turn it round before sewing; a pencil mark at the head of every {signature}'s fold "
+                    "shows one that is turned."
+                ),
             )
 
 

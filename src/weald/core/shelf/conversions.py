@@ -8,8 +8,9 @@ from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.errors import SizeError
+from weald.core.notation import plain_number
 from weald.core.paper import BASIC_SIZE_INCHES, LB_PER_REAM_TO_GSM, Grade, calliper_from_bulk, gsm_from_pounds
-from weald.core.units import MM_PER_INCH, MM_PER_POINT, plain_number
+from weald.core.units import MM_PER_INCH, MM_PER_POINT
 
 Quantity = Literal["gsm", "pounds", "mm", "points", "pages_per_inch", "stack"]
 PAGES_A_LEAF = 2

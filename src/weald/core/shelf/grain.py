@@ -9,6 +9,7 @@ from typing import Literal
 
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.paper import CLOTH_GSM_PER_MM
 from weald.core.pieces import Piece, PieceMaterial
 from weald.core.reckoning import Ledger
@@ -96,7 +97,7 @@ def growth(width: Mm, percent: float) -> Mm:
     return width * percent / 100
 
 
-def crosswise(piece: Piece, across: bool) -> Finding:
+def crosswise(piece: Piece, across: bool, notation: Notation) -> Finding:
     """What a piece with its grain the wrong way does to the book, and how to put it right.
 
     :param across: whether that is meant.
@@ -104,9 +105,17 @@ def crosswise(piece: Piece, across: bool) -> Finding:
     effect, remedy = CROSSWISE[piece.material]
     about = f"piece.{piece.id}"
     if across:
-        return finding("piece.across_meant", about, piece=piece.label, effect=effect)
+        return finding("piece.across_meant", about, notation, piece=piece.label, effect=effect)
     meant = Action("It is meant so", {f"stock.{piece.id}.across": True})
-    return finding("piece.across", about, piece=piece.label, effect=effect, remedy=remedy, actions=(meant,))
+    return finding(
+        "piece.across",
+        about,
+        notation,
+        piece=piece.label,
+        effect=effect,
+        remedy=remedy,
+        actions=(meant,),
+    )
 
 
 def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -> Pull:
@@ -124,7 +133,7 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
             "growth": ledger.entry("growth", PAPER_GROWTH_ACROSS, "endpapers.grammage", "percent"),
         },
         rule=f"across the grain 1 to 2.5 %, along it about {PAPER_GROWTH_ALONG:g}; trim the paste-down "
-        f"{PASTEDOWN_NARROWER:g} mm narrower at the fore-edge first",
+        f"{{mm:{PASTEDOWN_NARROWER:g}}} narrower at the fore-edge first",
     )
     cover = cover_gsm if cover_gsm is not None else CLOTH_GSM_PER_MM * binding.cover_thickness
     sides = {
@@ -171,15 +180,15 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
     return Pull(outside, inside, lining)
 
 
-def mind_bow(pull: Pull) -> list[Finding]:
+def mind_bow(pull: Pull, notation: Notation) -> list[Finding]:
     """Which way the boards will tend to bow, and what would balance it."""
     if pull.bow == "flat":
         return []
     if pull.bow == "inward":
-        return [finding("bow.inward", "pull.inside")]
+        return [finding("bow.inward", "pull.inside", notation)]
     weight = 10 * round(pull.lining / 10)
     actions: tuple[Action, ...] = ()
     if LIGHTEST_LINING <= weight <= HEAVIEST_LINING:
         add: Patch = {"binding.linings": [{"side": "inside", "grammage": weight, "name": "lining paper"}]}
         actions = (Action(f"Line the inside with {weight} g/m² paper", add),)
-    return [finding("bow.outward", "pull.outside", weight=max(weight, 40), actions=actions)]
+    return [finding("bow.outward", "pull.outside", notation, weight=max(weight, 40), actions=actions)]

@@ -123,7 +123,8 @@ _DROOP = GrainGuide(
     "droop",
     "Let two strips droop",
     (
-        "Cut two strips of one size, about 15 × 150 mm: one upright on the sheet, one level. Mark them.",
+        "Cut two strips of one size, about {mm:15} × {mm:150}: one upright on the sheet, one level. "
+        "Mark them.",
         "Hold both by one end over the edge of the table.",
         "The strip that holds itself up has the grain along it; the one that droops has it across.",
     ),

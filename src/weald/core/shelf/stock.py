@@ -15,8 +15,9 @@ from pydantic import Field
 from weald.core.errors import SpecError
 from weald.core.job.entries import Entries, Length, Name, Size, Title, read_entries
 from weald.core.job.spec import BasisWeight, Stack
+from weald.core.notation import Notation, plain_number
 from weald.core.paper import SheetGrain, calliper_from_bulk, grain_word, gsm_from_pounds, size_name
-from weald.core.units import TOLERANCE, Gsm, Mm, Notation, plain_number
+from weald.core.units import TOLERANCE, Gsm, Mm
 from weald.core.upgrades import Format
 
 StockKind = Literal[
@@ -135,8 +136,7 @@ def read_stock(data: Mapping[str, Any], notation: Notation | None = None) -> Sto
 
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
-    bare = notation.bare if notation else "mm"
-    item = read_entries(StockItem, data, bare, kept_as=STOCK, whole="an item")
+    item = read_entries(StockItem, data, notation, kept_as=STOCK, whole="an item")
     if found := dict(_contradictions(item)):
         raise SpecError(found)
     return item

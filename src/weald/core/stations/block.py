@@ -128,13 +128,13 @@ def _reckon_thickness(
         total += ledger.reckon(
             "endpapers.thickness",
             2 * end_leaves * calliper_from_bulk(ends.grammage, ends.bulk),
-            "2 × {leaves} × {grammage} × {bulk} / 1000",
+            "2 × {leaves} × {grammage} × {bulk} / {per}",
             {
                 "leaves": ledger.entry("leaves at each end", end_leaves, "endpapers.leaves", "count"),
                 "grammage": ledger.entry("endpaper", ends.grammage, "endpapers.grammage", "grammage"),
                 "bulk": ledger.entry("bulk", ends.bulk, "endpapers.bulk", "factor"),
             },
-            sum_in_mm=True,
+            from_weight=True,
         )
         summed["ends"] = ledger.ref("endpapers.thickness")
     inserted = spec.block.inserted
@@ -144,7 +144,7 @@ def _reckon_thickness(
             inserted * sections,
             "{sections} × {inserted}",
             {
-                "sections": ledger.entry("sewn signatures", sections, "sections.count", "count"),
+                "sections": ledger.entry("sewn {signatures}", sections, "sections.count", "count"),
                 "inserted": ledger.entry("in each", inserted, "block.inserted", "thickness"),
             },
             rule="made good at the spine by guards of the same thickness",
@@ -161,7 +161,7 @@ def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: 
         swell(sections, thread, sewing.swell_factor),
         "{sections} × {thread} × {factor}",
         {
-            "sections": ledger.entry("sewn signatures", sections, "sections.count", "count"),
+            "sections": ledger.entry("sewn {signatures}", sections, "sections.count", "count"),
             "thread": ledger.entry("thread", thread, "sewing.thread", "thickness"),
             "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
         },
@@ -192,7 +192,7 @@ def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: 
             {
                 "part": ledger.entry("swell wanted", wanted, "back.round", "factor"),
                 "thickness": ledger.ref("block.thickness"),
-                "sections": ledger.entry("sewn signatures", sections, "sections.count", "count"),
+                "sections": ledger.entry("sewn {signatures}", sections, "sections.count", "count"),
                 "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
             },
             rule="thick enough to give the round its swell"
@@ -286,7 +286,7 @@ def _rounded(
             board.value,
             "{board}",
             {"board": board},
-            rule="marked on the first and last signature before backing: what lies beyond is bent over",
+            rule="marked on the first and last {signature} before backing: what lies beyond is bent over",
         )
         height_of = ledger.reckon(
             "shoulder.height",
@@ -373,6 +373,7 @@ def mind(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) 
             finding(
                 "block.too_thick",
                 "block.thickness",
+                ledger.notation,
                 thickness=show.length(block.thickness, True),
                 most=show.length(THICKEST, True),
             )
@@ -389,6 +390,7 @@ def mind(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) 
             finding(
                 "measured.far",
                 "block.thickness",
+                ledger.notation,
                 label=quantity.label,
                 measured=quantity.shown,
                 computed=quantity.computed_shown,
@@ -409,6 +411,7 @@ def _much_swell(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: L
     return finding(
         "swell.much",
         "spine.swell_ratio",
+        ledger.notation,
         percent=f"{100 * block.swell / block.thickness:.0f}",
         most=f"{100 * treatment.most_swell:.0f}",
         thread=show.thickness(max(thread, 0.01), True),
@@ -428,12 +431,13 @@ def _mind_round(block: BlockPlan, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
     if block.round < TOLERANCE:
         full = Action("Round it to a fifth of a circle", {"back.round": 0.2, "back.round_rule": "given"})
-        found.append(finding("round.none", "spine.round", actions=(full,)))
+        found.append(finding("round.none", "spine.round", ledger.notation, actions=(full,)))
     elif block.swell > MOST_SWELL * block.thickness:
         found.append(
             finding(
                 "round.impossible",
                 "spine.swell_round",
+                ledger.notation,
                 swell=show.thickness(block.swell, True),
                 most=show.thickness(MOST_SWELL * block.thickness, True),
             )
@@ -443,13 +447,20 @@ def _mind_round(block: BlockPlan, ledger: Ledger) -> list[Finding]:
             finding(
                 "round.forced",
                 "spine.left_over",
+                ledger.notation,
                 short=show.thickness(-left, True),
                 actions=(own,),
             )
         )
     elif left > LEFT_OVER_NOTICED * max(block.shoulder, FORCED_NOTICED):
         found.append(
-            finding("round.left_over", "spine.left_over", left=show.thickness(left, True), actions=(own,))
+            finding(
+                "round.left_over",
+                "spine.left_over",
+                ledger.notation,
+                left=show.thickness(left, True),
+                actions=(own,),
+            )
         )
     return found
 
@@ -460,28 +471,36 @@ def _mind_trimming(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Find
     one, other = spec.block.diagonal_1, spec.block.diagonal_2
     if spec.paper.deckle and trims.fore_edge:
         action = Action("Leave the fore-edge untrimmed", {"leaf.trim.fore_edge": 0})
-        found.append(finding("deckle.trimmed", "leaf.trim.fore_edge", actions=(action,)))
+        found.append(finding("deckle.trimmed", "leaf.trim.fore_edge", ledger.notation, actions=(action,)))
     if spec.block.trimming == "untrimmed" and (trims.head or trims.tail or trims.fore_edge):
         none: dict[str, object] = {f"leaf.trim.{edge}": 0 for edge in ("head", "tail", "fore_edge")}
         found.append(
-            finding("trim.meant", "block.trimming", actions=(Action("Leave every edge as it is", none),))
+            finding(
+                "trim.meant",
+                "block.trimming",
+                ledger.notation,
+                actions=(Action("Leave every edge as it is", none),),
+            )
         )
     if one and other:
         expected, off = ledger.value("block.diagonal"), abs(one - other)
         far = max(abs(one - expected), abs(other - expected))
         if far > 0.1 * expected:
-            found.append(finding("diagonals.far", "block.diagonal_1", expected=show(expected, True)))
+            found.append(
+                finding("diagonals.far", "block.diagonal_1", ledger.notation, expected=show(expected, True))
+            )
         elif off > DIAGONALS_MAY_DIFFER + TOLERANCE:
             found.append(
                 finding(
                     "diagonals.differ",
                     "block.out_of_square",
+                    ledger.notation,
                     off=ledger.notation.thickness(off, True),
                     slid=ledger.shown("block.out_of_square"),
                 )
             )
         else:
-            found.append(finding("diagonals.equal", "block.diagonal_1"))
+            found.append(finding("diagonals.equal", "block.diagonal_1", ledger.notation))
     squares = spec.binding.squares
     band, head = spec.block.end_band_height, min(squares.head, squares.tail)
     if spec.block.end_bands != "none" and band > head - BOARD_COVERS_BAND + TOLERANCE:
@@ -490,6 +509,7 @@ def _mind_trimming(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Find
             finding(
                 "end_band.high",
                 "block.end_band_height",
+                ledger.notation,
                 band=show(band, True),
                 square=show(head, True),
                 actions=(Action(f"Band of {show(fits, True)}", {"block.end_band_height": fits}),),

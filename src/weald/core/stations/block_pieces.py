@@ -28,11 +28,11 @@ def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list
     height = ledger.value("leaf.untrimmed_height")
     calliper = calliper_from_bulk(ends.grammage, ends.bulk)
     how = {
-        "tipped": "folded once, tipped on by a line of 3 mm; trimmed with the block",
+        "tipped": "folded once, tipped on by a line of {mm:3}; trimmed with the block",
         "made": "plain folio; its outer leaf is pasted to the decorated one",
         "cloth_jointed": "folded once; the cloth joint goes round its fold",
-        "sewn": "folded once and sewn on as a signature of its own",
-        "wrapped": "folded once, its hook round the outside of the signature and sewn with it",
+        "sewn": "folded once and sewn on as a {signature} of its own",
+        "wrapped": "folded once, its hook round the outside of the {signature} and sewn with it",
     }[ends.kind]
     folio = (width + (WRAP_HOOK if ends.kind == "wrapped" else 0.0), height)
     pieces = [
@@ -69,7 +69,7 @@ def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list
                 "cloth",
                 2 * copies,
                 (2 * CLOTH_JOINT_ON_LEAF + bridge, height),
-                "15 mm on the fly-leaf, across the joint, 15 mm on the board: wider where the joint is",
+                "{mm:15} on the fly-leaf, across the joint, {mm:15} on the board: wider where the joint is",
             )
         )
     return pieces
@@ -171,7 +171,7 @@ def _mull(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
             "spine": _spine_width(block, ledger),
             "overlap": ledger.entry("on each board", overlap, "block.mull_overlap"),
         },
-        rule="15 to 30 mm on each board",
+        rule="{mm:15–30} on each board",
     )
     height = block.height - 2 * MULL_SHORT
     if height <= 0:
@@ -200,8 +200,8 @@ def _end_bands(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
         block.arc - less,
         "{spine} − {section}" if less else "{spine}",
         {"spine": _spine_width(block, ledger)}
-        | ({"section": ledger.entry("a section", less, "sections.count")} if less else {}),
-        rule="sewn bands end in the middle of the first and last signature"
+        | ({"section": ledger.entry("a {signature}", less, "sections.count")} if less else {}),
+        rule="sewn bands end in the middle of the first and last {signature}"
         if less
         else "cut to the spine, to sit on its edge",
     )

@@ -7,10 +7,11 @@ from weald.core.cutting.askew import Askew, askew
 from weald.core.cutting.order import SQUARED
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.job.spec import JobSpec, PieceStock
+from weald.core.notation import Notation
 from weald.core.paper import Lay, across, grain_word, lays_on_sheet, ways_on_sheet
 from weald.core.pieces import GRAIN_NEEDED, Piece
 from weald.core.shelf.grain import crosswise
-from weald.core.units import TOLERANCE, Mm, Notation
+from weald.core.units import TOLERANCE, Mm
 
 TEXT_SHEET = "text_sheet"
 THICKNESS_NOTICED = 0.1
@@ -70,16 +71,21 @@ def mind_paper(spec: JobSpec, notation: Notation) -> list[Finding]:
     if chosen.grain:
         again: Patch = {**patch, "paper.sheet.grain": chosen.grain}
         actions.insert(0, Action("Take the shelf's sheet", again))
-    return [finding("stock.departs", "paper.sheet", stock=chosen.name, what=what, actions=tuple(actions))]
+    return [
+        finding(
+            "stock.departs", "paper.sheet", notation, stock=chosen.name, what=what, actions=tuple(actions)
+        )
+    ]
 
 
-def mind_unused(spec: JobSpec, pieces: Sequence[Piece]) -> list[Finding]:
+def mind_unused(spec: JobSpec, pieces: Sequence[Piece], notation: Notation) -> list[Finding]:
     """Stock chosen for pieces this book does not have."""
     known = {piece.id for piece in pieces}
     return [
         finding(
             "stock.unused",
             f"stock.{piece_id}",
+            notation,
             piece=piece_id.replace("_", " "),
             actions=(Action("Take the stock out", {f"stock.{piece_id}": None}),),
         )
@@ -150,22 +156,37 @@ def _mind(
     about = f"piece.{piece.id}"
     if laid is not None:
         turn = f"{laid.degrees:.0f}"
-        return [finding("piece.askew", about, piece=piece.label, stock=stock.name, degrees=turn)]
+        return [finding("piece.askew", about, notation, piece=piece.label, stock=stock.name, degrees=turn)]
     if lay is None:
         size = notation.length
         has = size(stock.width, True)
         if stock.height is not None:
             has = f"{size(stock.width, True)} × {size(stock.height, True)}"
         return [
-            finding("piece.too_large", about, piece=piece.label, needs=piece.shown, stock=stock.name, has=has)
+            finding(
+                "piece.too_large",
+                about,
+                notation,
+                piece=piece.label,
+                needs=piece.shown,
+                stock=stock.name,
+                has=has,
+            )
         ]
     found = []
     if stock.grain is None and piece.grain != "any":
         found.append(
-            finding("piece.untested", about, piece=piece.label.lower(), stock=stock.name, needs=piece.needs)
+            finding(
+                "piece.untested",
+                about,
+                notation,
+                piece=piece.label.lower(),
+                stock=stock.name,
+                needs=piece.needs,
+            )
         )
     elif not piece.grain_right:
-        found.append(crosswise(piece, stock.across))
+        found.append(crosswise(piece, stock.across, notation))
     if piece.thickness and stock.thickness and piece.material in ("board", "endpaper"):
         off = abs(stock.thickness - piece.thickness)
         if off > THICKNESS_NOTICED * piece.thickness + TOLERANCE:
@@ -173,6 +194,7 @@ def _mind(
                 finding(
                     "piece.thickness",
                     about,
+                    notation,
                     stock=stock.name,
                     has=notation.thickness(stock.thickness, True),
                     needs=notation.thickness(piece.thickness, True),

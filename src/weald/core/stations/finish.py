@@ -212,7 +212,7 @@ def _volume(
 def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding]:
     """What to mind about the lettering."""
     if plan is None:
-        return [finding("finish.no_spine", "finish.title")] if spec.finish.title else []
+        return [finding("finish.no_spine", "finish.title", ledger.notation)] if spec.finish.title else []
     if plan.title is None:
         return []
     show = ledger.notation.length
@@ -221,6 +221,7 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
             finding(
                 "finish.narrow",
                 "finish.width",
+                ledger.notation,
                 width=show(plan.width, True),
                 least=show(LEAST_SPINE, True),
                 actions=(Action("Letter the front instead", {"finish.placed": "none"}),),
@@ -231,7 +232,7 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
         across = spec.finish.direction == "across"
         turn = (Action("Letter it from head to tail", {"finish.direction": "down"}),) if across else ()
         capital = ledger.notation.thickness(plan.title.capital, True)
-        found.append(finding("finish.small", "title.capital", capital=capital, actions=turn))
+        found.append(finding("finish.small", "title.capital", ledger.notation, capital=capital, actions=turn))
     across_spine = plan.width - 2 * SPINE_SAFETY
     room = across_spine / LINE_HEIGHT if spec.finish.direction != "across" else across_spine
     long = ledger.value("title.length")
@@ -241,6 +242,7 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
             finding(
                 "finish.large",
                 "title.capital",
+                ledger.notation,
                 capital=ledger.notation.thickness(plan.title.capital, True),
                 actions=(Action("As large as fits", {"finish.capital": None}),),
             )

@@ -8,11 +8,12 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
 from weald.core.folding.packet import FoldedPacket, Side
 from weald.core.job.spec import Folding, JobSpec
+from weald.core.notation import Notation
 from weald.core.paper import grain_word, sheets_a_section
 from weald.core.reckoning import Ledger, School
 from weald.core.stations.paper import PaperPlan
 from weald.core.stations.text import TextPlan
-from weald.core.units import Mm, Notation
+from weald.core.units import Mm
 
 CREEP_SCHOOLS = (
     (1.5708, "round fold", "π/2 for each leaf"),
@@ -42,7 +43,7 @@ def reckon(
     folding, made = spec.folding, text.make_up
     sections, sheets = impose(spec.text.pages, made, folding.programme, folding.gather)
     thickest = max(made.sheets)
-    filled = ", every signature filled" if folding.make_up == "full" else ""
+    filled = ", every {signature} filled" if folding.make_up == "full" else ""
     ledger.reckon(
         "sheets.count",
         made.sheet_count,
@@ -57,7 +58,7 @@ def reckon(
         ledger.reckon("sections.count", len(sections), strip)
         return FoldingPlan(sections, sheets, 0.0, 0.0, sewn=False)
     _reckon_sections(folding, made.sheets, ledger)
-    ledger.reckon("sections.sheets", thickest, "the thickest signature")
+    ledger.reckon("sections.sheets", thickest, "the thickest {signature}")
     step = ledger.reckon(
         "creep.step",
         folding.creep_factor * paper.calliper,
@@ -73,7 +74,7 @@ def reckon(
         (folios - 1) * step,
         "({folios} − 1) × {step}",
         {
-            "folios": ledger.entry("folios in the thickest signature", folios, "sections.sheets", "count"),
+            "folios": ledger.entry("folios in the thickest {signature}", folios, "sections.sheets", "count"),
             "step": ledger.ref("creep.step"),
         },
         schools=_creep_schools(spec, paper, folios, ledger),
@@ -84,11 +85,11 @@ def reckon(
 def _reckon_sections(folding: Folding, sheets: tuple[int, ...], ledger: Ledger) -> None:
     rule = make_up_words(sheets)
     if folding.make_up in ("one_section", "mix"):
-        how = "all sheets in one" if folding.make_up == "one_section" else f"as listed, {folding.mix}"
+        how = "all sheets in one" if folding.make_up == "one_section" else "as listed, " + folding.mix
         ledger.reckon("sections.count", len(sheets), how, rule=rule)
         return
     each = ledger.entry(
-        "sheets a signature", folding.sheets_per_section, "folding.sheets_per_section", "count"
+        "sheets a {signature}", folding.sheets_per_section, "folding.sheets_per_section", "count"
     )
     ledger.reckon(
         "sections.count",
@@ -131,7 +132,7 @@ def mind(
     ledger: Ledger,
 ) -> list[Finding]:
     """What to mind about the make-up, creep and bolts."""
-    found = [*_mind_bolts(spec, packet), *_mind_spreads(spec, plan)]
+    found = [*_mind_bolts(spec, packet, ledger.notation), *_mind_spreads(spec, plan, ledger.notation)]
     if not plan.sewn:
         return found
     sheets, (low, high) = spec.folding.sheets_per_section, sheets_a_section(paper.grammage)
@@ -144,13 +145,18 @@ def mind(
             finding(
                 "section.thick" if folios > high else "section.thin",
                 "sections.sheets",
+                ledger.notation,
                 sheets=folios,
                 grammage=f"{paper.grammage:.0f}",
                 low=low,
                 high=high,
                 actions=(
                     Action(
-                        f"{wanted} {'sheet' if wanted == 1 else 'sheets'} a signature",
+                        ledger.say(
+                            "{wanted} {sheets} a {signature}",
+                            wanted=wanted,
+                            sheets="sheet" if wanted == 1 else "sheets",
+                        ),
                         {"folding.sheets_per_section": wanted},
                     ),
                 ),
@@ -162,6 +168,7 @@ def mind(
             finding(
                 "creep.beyond_trim",
                 "sections.creep",
+                ledger.notation,
                 creep=show(plan.creep, True),
                 trim=show(trim.fore_edge, True),
                 needs=show(plan.creep + 1, True),
@@ -176,11 +183,11 @@ def mind(
     return found
 
 
-def _mind_bolts(spec: JobSpec, packet: FoldedPacket) -> list[Finding]:
+def _mind_bolts(spec: JobSpec, packet: FoldedPacket, notation: Notation) -> list[Finding]:
     trim = spec.leaf.trim
     trims = {"head": trim.head, "tail": trim.tail, "fore_edge": trim.fore_edge}
     return [
-        finding("bolts.closed", f"leaf.trim.{edge}", edge=edge.replace("_", "-"))
+        finding("bolts.closed", f"leaf.trim.{edge}", notation, edge=edge.replace("_", "-"))
         for edge in packet.bolts
         if edge != "spine" and trims[edge] == 0
     ]
@@ -195,7 +202,7 @@ def grain_words(packet: FoldedPacket, paper: PaperPlan, notation: Notation) -> s
     return f"The grain runs along the {packet.grain} of the unfolded sheet of {size}{named}."
 
 
-def _mind_spreads(spec: JobSpec, plan: FoldingPlan) -> Iterator[Finding]:
+def _mind_spreads(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Iterator[Finding]:
     """Pictures across two pages that are not one piece of paper."""
     lefts = [int(word) for word in re.findall(r"\d+", spec.text.spreads)]
     if not lefts or not plan.sewn:
@@ -211,16 +218,17 @@ def _mind_spreads(spec: JobSpec, plan: FoldingPlan) -> Iterator[Finding]:
         if one is None or two is None or _whole(one, two):
             continue
         if one[2].spine == "left":
-            yield finding("spread.backs", "text.spreads", left=left, right=left + 1)
+            yield finding("spread.backs", "text.spreads", notation, left=left, right=left + 1)
             continue
         near = sorted(sorted(whole, key=lambda page: abs(page - left))[:3])
         yield finding(
             "spread.crosses",
             "text.spreads",
+            notation,
             left=left,
             right=left + 1,
-            where=f"{_said(one)} and {_said(two)}",
-            whole=", ".join(f"{page}–{page + 1}" for page in near) or "of no signature here",
+            where=f"{_said(one, notation)} and {_said(two, notation)}",
+            whole=", ".join(f"{page}–{page + 1}" for page in near) or notation.say("of no {signature} here"),
         )
 
 
@@ -239,6 +247,11 @@ def _whole(one: _Place, two: _Place) -> bool:
     return one[0] is two[0] and one[1] == two[1] and one[2].spine == "right" and one_piece(one[2], two[2])
 
 
-def _said(where: _Place) -> str:
+def _said(where: _Place, notation: Notation) -> str:
     sheet, side, _ = where
-    return f"signature {sheet.section}, sheet {sheet.sheet}, {side} side"
+    return notation.say(
+        "{signature} {section}, sheet {sheet}, {side} side",
+        section=sheet.section,
+        sheet=sheet.sheet,
+        side=side,
+    )

@@ -7,6 +7,7 @@ from weald.core.folding.steps import SLIT_PAST, FoldStep
 from weald.core.forme.layout import Layout, PlacedPage, lay_out, placed_pages
 from weald.core.forme.marks import COLLATION_LENGTH, collation_place, rotation_of, signature_letters
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
@@ -63,19 +64,23 @@ def draw_section(
     return sketch.finish(
         "folding.section",
         "folding",
-        _title(packet, plan, section, len(shown), len(sheets)),
+        _title(packet, plan, section, len(shown), len(sheets), ledger.notation),
         rows=(1, 0, 0, 1),
         text="; ".join(_side_text(sheet) for sheet in shown),
     )
 
 
-def _title(packet: FoldedPacket, plan: FoldingPlan, section: int, shown: int, sheets: int) -> str:
+def _title(
+    packet: FoldedPacket, plan: FoldingPlan, section: int, shown: int, sheets: int, notation: Notation
+) -> str:
     pages = plan.sections[section - 1]
     span = f"pages {pages.first_page}–{pages.last_page}" if pages.first_page else "blank leaves"
     if not packet.sewn:
         what = "The strip" if packet.kind == "concertina" else "Single leaves"
         return f"{what}: {span}" if shown == sheets else f"{what}: {span}, sheets 1–{shown} of {sheets}"
-    title = f"Signature {section} of {len(plan.sections)}: {span}"
+    title = notation.say(
+        "{Signature} {section} of {count}: {span}", section=section, count=len(plan.sections), span=span
+    )
     return title if shown == sheets else f"{title}, sheets 1–{shown} of {sheets}"
 
 
@@ -213,15 +218,18 @@ def draw_nest(
     return sketch.finish(
         "folding.nest",
         "folding",
-        f"The signature from its tail, leaves {NEST_ENLARGED:g} times as thick",
+        ledger.say("The {signature} from its tail, leaves {times:g} times as thick", times=NEST_ENLARGED),
         rows=(0, 0, 0, 0),
         to_scale=False,
-        text=f"{folios} folios nested; the innermost stands {ledger.shown('sections.creep')} further out "
-        "in the thickest signature.",
+        text=ledger.say(
+            "{folios} folios nested; the innermost stands {creep} further out in the thickest {signature}.",
+            folios=folios,
+            creep=ledger.shown("sections.creep"),
+        ),
     )
 
 
-def draw_collation(spec: JobSpec, plan: FoldingPlan) -> Drawing:
+def draw_collation(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Drawing:
     """The folds of all signatures side by side, as they show on the spine, with their collating marks."""
     count, height = len(plan.sections), spec.leaf.height
     shown = min(count, DRAWN_SPINES)
@@ -241,8 +249,11 @@ def draw_collation(spec: JobSpec, plan: FoldingPlan) -> Drawing:
         f"Collated: the marks make a stair on the spine{'' if shown == count else f', first {shown} shown'}",
         rows=(0, 0, 0, 0),
         to_scale=False,
-        text=f"{count} signatures; each mark stands one step lower than the one before. A gap or a double "
-        "shows a signature missing or bound twice.",
+        text=notation.say(
+            "{count} {signatures}; each mark stands one step lower than the one before. A gap or a double "
+            "shows a {signature} missing or bound twice.",
+            count=count,
+        ),
     )
 
 

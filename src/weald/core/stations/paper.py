@@ -73,9 +73,9 @@ def reckon_leaf(spec: JobSpec, ledger: Ledger) -> tuple[Gsm, Mm]:
     return grammage, ledger.reckon(
         "paper.calliper",
         calliper_from_bulk(grammage, paper.bulk),
-        "{grammage} × {bulk} / 1000",
+        "{grammage} × {bulk} / {per}",
         {"grammage": ledger.ref("paper.grammage"), "bulk": bulk},
-        sum_in_mm=True,
+        from_weight=True,
         rule="grammage × bulk; coated 0.8–0.9, smooth 1.2–1.3, bulky 1.5–1.8 cm³/g",
     )
 
@@ -147,6 +147,7 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
             finding(
                 "sheet.too_small",
                 "paper.sheet.width",
+                ledger.notation,
                 needs=needs,
                 has=f"{show(stock.width, True)} × {show(stock.height, True)}",
                 most_width=show(max(0.0, cell_width - leaf_across), True),
@@ -156,7 +157,7 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
     if not paper.lay.grain_right:
         return [_grain_across(spec, paper, ledger)]
     if paper.lay.turned:
-        return [finding("grain.turned", "paper.sheet.grain")]
+        return [finding("grain.turned", "paper.sheet.grain", ledger.notation)]
     return []
 
 
@@ -166,7 +167,9 @@ def _grain_across(spec: JobSpec, paper: PaperPlan, ledger: Ledger) -> Finding:
     if chosen is not None and chosen.across:
         effect, _ = CROSSWISE["paper"]
         about = "paper.sheet.grain"
-        return finding("piece.across_meant", about, station="paper", piece="The text", effect=effect)
+        return finding(
+            "piece.across_meant", about, ledger.notation, station="paper", piece="The text", effect=effect
+        )
     other = across(stock.grain)
     word = grain_word(stock.width, stock.height, other)
     actions = [
@@ -181,6 +184,7 @@ def _grain_across(spec: JobSpec, paper: PaperPlan, ledger: Ledger) -> Finding:
     return finding(
         "grain.across",
         "paper.sheet.grain",
+        ledger.notation,
         needed_word=word if word == "square" else f"{word} grain",
         turned=f"{show(paper.sheet_height, True)} × {show(paper.sheet_width, True)}",
         actions=tuple(actions),

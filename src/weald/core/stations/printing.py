@@ -20,10 +20,11 @@ from weald.core.forme.layout import (
 )
 from weald.core.forme.page import place_content
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation, plain_number
 from weald.core.paper import SHEET_SIZES
 from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
-from weald.core.units import TOLERANCE, Mm, Notation, plain_number
+from weald.core.units import TOLERANCE, Mm
 
 LEAST_WASTE: Mm = 2.0
 """Marks need this much."""
@@ -181,7 +182,7 @@ def mind(
         return []
     return [
         *_mind_size(spec, packet, plan, ledger),
-        *_mind_flip(spec, plan),
+        *_mind_flip(spec, plan, ledger.notation),
         *_mind_edges(spec, packet, plan, ledger),
     ]
 
@@ -204,6 +205,7 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
         yield finding(
             "printed.too_small",
             "printed.width",
+            ledger.notation,
             needs=size(block.width, block.height),
             has=size(layout.width, layout.height),
             actions=actions,
@@ -212,6 +214,7 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
         yield finding(
             "printed.at_the_edge",
             "printed.least_width",
+            ledger.notation,
             unprintable=show(printer.unprintable, True),
             needs=size(*plan.least),
         )
@@ -222,6 +225,7 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
             yield finding(
                 "printed.too_large",
                 "printed.width",
+                ledger.notation,
                 has=size(layout.width, layout.height),
                 most=size(printer.largest.width, printer.largest.height),
                 actions=others,
@@ -272,16 +276,17 @@ def _other_folds(spec: JobSpec, packet: FoldedPacket, layout: Layout) -> Iterato
             yield Action(f"Fold as {name}", other_fold)
 
 
-def _mind_flip(spec: JobSpec, plan: PrintingPlan) -> Iterator[Finding]:
+def _mind_flip(spec: JobSpec, plan: PrintingPlan, notation: Notation) -> Iterator[Finding]:
     printing, layout = spec.printing, plan.layout
     offered = printing.printer.flips
     natural = natural_flip(layout.width, layout.height)
     if offered == "none":
-        yield finding("printed.by_hand", "printing.printer.flips")
+        yield finding("printed.by_hand", "printing.printer.flips", notation)
     elif offered not in ("both", printing.flip):
         yield finding(
             "printed.flip_not_offered",
             "printing.flip",
+            notation,
             flip=printing.flip,
             offered=offered,
             actions=(Action(f"Flip on the {offered} edge", {"printing.flip": offered}),),
@@ -291,7 +296,12 @@ def _mind_flip(spec: JobSpec, plan: PrintingPlan) -> Iterator[Finding]:
             (Action(f"Flip on the {natural} edge", {"printing.flip": natural}),) if offered == "both" else ()
         )
         yield finding(
-            "printed.backs_turned", "printing.flip", natural=natural, flip=printing.flip, actions=actions
+            "printed.backs_turned",
+            "printing.flip",
+            notation,
+            natural=natural,
+            flip=printing.flip,
+            actions=actions,
         )
 
 
@@ -304,17 +314,19 @@ def _mind_edges(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger:
         yield finding(
             "printed.bleed",
             "printing.bleed",
+            ledger.notation,
             bleed=show(printing.bleed, True),
             trim=show(trims[edge], True),
             edge=edge,
         )
     if printing.marks and max(trim.head, trim.tail, block.top) < LEAST_WASTE:
-        yield finding("printed.no_marks", "printing.marks")
+        yield finding("printed.no_marks", "printing.marks", ledger.notation)
     larger = layout.width > block.width + TOLERANCE or layout.height > block.height + TOLERANCE
     if larger and spec.folding.fold_to == "edges" and packet.leaves_a_sheet > 2:
         yield finding(
             "printed.fold_to_edges",
             "folding.fold_to",
+            ledger.notation,
             needs=f"{show(layout.unfolded_width, True)} × {show(layout.unfolded_height, True)}",
             actions=(Action("Fold to the printed marks", {"folding.fold_to": "marks"}),),
         )
@@ -335,6 +347,7 @@ def mind_text(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
         yield finding(
             "text.other_size",
             "text.placing",
+            ledger.notation,
             text=f"{show(page.width, True)} × {show(page.height, True)}",
             leaf=f"{show(leaf.width, True)} × {show(leaf.height, True)}",
             what="part of each page is cut off" if cut else "white is left around",
@@ -347,6 +360,7 @@ def mind_text(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
         yield finding(
             "text.scaled",
             "text.placing",
+            ledger.notation,
             percent=plain_number(100 * place.scale, 1),
             points=plain_number(_PT_BEFORE_SCALING * place.scale, 1),
             actions=(Action("Print pages as they are", {"text.placing": "as_is"}),),

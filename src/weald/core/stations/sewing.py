@@ -73,7 +73,7 @@ def _reckon_stations(
         "sewing.kettle",
         sewing.kettle,
         "from the trimmed head and tail",
-        rule="12 to 15 mm in, so that no stitch falls in the waste",
+        rule="{mm:12–15} in, so that no stitch falls in the waste",
         entry="sewing.kettle",
     )
     if under_bands:
@@ -118,7 +118,7 @@ def _reckon_support_length(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> N
             "spine": ledger.ref("spine.thickness"),
             "reach": ledger.entry("reach on each side", reach, "binding.tape_reach"),
         },
-        rule="25 to 40 mm on each side; leave more while sewing",
+        rule="{mm:25–40} on each side; leave more while sewing",
     )
 
 
@@ -126,7 +126,7 @@ def _wrap(spec: JobSpec, method: SewingMethod, section: Mm) -> tuple[Mm, str]:
     """Thread it takes to pass round one support or link, and why."""
     sewing = spec.sewing
     if method == "tapes":
-        return TAPE_WRAP, "out beside a tape and in again: 1 mm"
+        return TAPE_WRAP, "out beside a tape and in again: {mm:1}"
     if method == "cords":
         return sewing.support_width, "round a sawn-in cord: as much as it is thick"
     if method == "raised_cords":
@@ -135,7 +135,7 @@ def _wrap(spec: JobSpec, method: SewingMethod, section: Mm) -> tuple[Mm, str]:
             f"wound round a raised cord {turns:.0f} times" if sewing.packed else "once round a raised cord"
         )
     if method == "link":
-        return 2 * section, "down to the signature before and back"
+        return 2 * section, "down to the {signature} before and back"
     return 0.0, "nothing"
 
 
@@ -161,14 +161,14 @@ def _reckon_thread(
                 "span": ledger.entry("kettle to kettle", span, "sewing.kettle"),
                 "supports": ledger.entry("supports", sewing.supports, "sewing.supports", "count"),
                 "wrap": ledger.entry("round each", wrap, "sewing.support_width"),
-                "thick": ledger.entry("a signature", section, "block.thickness"),
+                "thick": ledger.entry("a {signature}", section, "block.thickness"),
             },
             rule=why,
         )
         how = "{sections} × {section} × {spare} + {tail}"
         total = block.sections * length * SPARE_THREAD + TAIL
         terms = {
-            "sections": ledger.entry("sewn signatures", block.sections, "sections.count", "count"),
+            "sections": ledger.entry("sewn {signatures}", block.sections, "sections.count", "count"),
             "tail": ledger.entry("tail", TAIL, "sewing.needleful"),
         }
         needles = math.ceil(total / sewing.needleful - 1e-9)
@@ -186,7 +186,7 @@ def _reckon_thread(
                 "length": ledger.ref("thread.length"),
                 "needleful": ledger.entry("a needleful", sewing.needleful, "sewing.needleful"),
             },
-            rule="60 to 120 cm at a time; join inside a fold with a weaver's knot",
+            rule="{mm:600–1200} at a time; join inside a fold with a weaver's knot",
         )
 
 
@@ -204,6 +204,7 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
             finding(
                 "sewing.crowded",
                 "sewing.supports",
+                ledger.notation,
                 supports=sewing.supports,
                 width=show(sewing.support_width, True),
                 height=show(block.height, True),
@@ -215,6 +216,7 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
             finding(
                 "sewing.few",
                 "sewing.supports",
+                ledger.notation,
                 supports=sewing.supports,
                 height=show(block.height, True),
                 better=better,
@@ -226,12 +228,15 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
             finding(
                 "sewing.near_edge",
                 "sewing.kettle",
+                ledger.notation,
                 kettle=show(sewing.kettle, True),
                 actions=(Action(f"Kettles {show(13, True)} in", {"sewing.kettle": 13}),),
             )
         )
     if block.height > ARMS_REACH:
-        found.append(finding("sewing.two_people", "block.height", height=show(block.height, True)))
+        found.append(
+            finding("sewing.two_people", "block.height", ledger.notation, height=show(block.height, True))
+        )
     return found
 
 

@@ -9,6 +9,7 @@ from weald.core.folding.makeup import MakeUp
 from weald.core.folding.packet import FoldedPacket
 from weald.core.forme.page import ruled_area, ruling
 from weald.core.job.spec import JobSpec, made_up
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
 
@@ -77,24 +78,25 @@ def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
     return TextPlan(made, width, height)
 
 
-def mind(spec: JobSpec, text: TextPlan) -> list[Finding]:
+def mind(spec: JobSpec, text: TextPlan, notation: Notation) -> list[Finding]:
     """What to mind about the text."""
-    return [*_mind_length(spec), *_mind_blanks(spec, text)]
+    return [*_mind_length(spec, notation), *_mind_blanks(spec, text, notation)]
 
 
-def _mind_length(spec: JobSpec) -> Iterator[Finding]:
+def _mind_length(spec: JobSpec, notation: Notation) -> Iterator[Finding]:
     """Whether the uploaded text is as long as what is bound."""
     pages, file = spec.text.pages, spec.text.file_pages
     if file is None or spec.text.blank_book or spec.text.file is None or pages == file:
         return
     actions = (Action(f"Bind {file} pages", {"text.pages": file}),)
     if pages < file:
-        yield finding("text.left_out", "text.pages", pages=pages, file=file, actions=actions)
+        yield finding("text.left_out", "text.pages", notation, pages=pages, file=file, actions=actions)
     else:
         filler = "blanks" if spec.text.filler == "plain" else "notes pages"
         yield finding(
             "text.run_out",
             "text.pages",
+            notation,
             pages=pages,
             first=file + 1,
             file=file,
@@ -103,7 +105,7 @@ def _mind_length(spec: JobSpec) -> Iterator[Finding]:
         )
 
 
-def _mind_blanks(spec: JobSpec, text: TextPlan) -> Iterator[Finding]:
+def _mind_blanks(spec: JobSpec, text: TextPlan, notation: Notation) -> Iterator[Finding]:
     made = text.make_up
     if not made.blanks or spec.text.blank_book or spec.text.filler != "plain":
         return
@@ -111,6 +113,7 @@ def _mind_blanks(spec: JobSpec, text: TextPlan) -> Iterator[Finding]:
     yield finding(
         "text.blanks",
         "text.blanks",
+        notation,
         pages=spec.text.pages,
         blanks=made.blanks,
         pages_word="page" if made.blanks == 1 else "pages",

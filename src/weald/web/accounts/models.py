@@ -5,7 +5,8 @@ from typing import cast
 from django.conf import settings
 from django.db import models
 
-from weald.core.units import Notation, Units
+from weald.core.notation import Notation
+from weald.core.units import Units
 
 
 class Workshop(models.Model):

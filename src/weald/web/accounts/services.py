@@ -1,10 +1,13 @@
 """What is done with people and workshops, each in one transaction."""
 
+from dataclasses import replace
+
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.db import transaction
 
 from weald.core.errors import WealdError
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.house import House, read_house
 from weald.web.accounts.models import Membership, Preferences, Workshop
 
@@ -44,6 +47,15 @@ def _house_preferences(user: User) -> dict[str, object]:
         "mm_division": house.mm_division,
         "inch_division": house.inch_division,
     }
+
+
+def notation_for(user: User | None, workshop: Workshop) -> Notation:
+    """How a person of a workshop reads: their own ruler, the workshop's own words.
+
+    :param user: nobody where they have left.
+    """
+    own = MILLIMETRES if user is None else preferences_of(user).notation
+    return replace(own, vocabulary=house_of(workshop).vocabulary)
 
 
 class StaleHouseError(WealdError):

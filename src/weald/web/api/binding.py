@@ -4,7 +4,6 @@ from typing import Annotated, Any
 
 from django.http import HttpRequest
 from ninja import Body, Router, Schema
-from ninja.decorators import decorate_view
 from pydantic import Field
 
 from weald.core.bindings.choosing import StructureChoice, structure_choices
@@ -16,7 +15,6 @@ from weald.core.planning.offering import Found, Offered, offered_up
 from weald.core.planning.plan import film_of_sewing
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
-from weald.web.api.own_words import in_own_words
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
 
@@ -26,7 +24,6 @@ router = Router(tags=["binding"])
 @router.post(
     "/structures", response={200: list[StructureChoice], 422: Problem}, operation_id="compareStructures"
 )
-@decorate_view(in_own_words)
 def compare_structures(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[StructureChoice]:
     """Every way to bind a job's text, the simplest first."""
     notation = notation_of(request)
@@ -34,11 +31,10 @@ def compare_structures(request: HttpRequest, job: dict[str, Any] = Body(...)) ->
 
 
 @router.post("/sewing", response={200: SewingFilm, 422: Problem}, operation_id="sewingFilm")
-@decorate_view(in_own_words)
 def sewing(request: HttpRequest, job: dict[str, Any] = Body(...)) -> SewingFilm:
     """The sewing of a job's signatures, step by step, as the house's hand sews."""
-    hand = house_of(workshop_of(request)).hand
-    return film_of_sewing(read_spec(job, notation_of(request)), left_handed=hand == "left")
+    notation, hand = notation_of(request), house_of(workshop_of(request)).hand
+    return film_of_sewing(read_spec(job, notation), notation, left_handed=hand == "left")
 
 
 class CompareOrder(Schema):
@@ -49,7 +45,6 @@ class CompareOrder(Schema):
 
 
 @router.post("/ways", response={200: list[Way], 422: Problem}, operation_id="listWays")
-@decorate_view(in_own_words)
 def list_ways(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[Way]:
     """What a job's binding can be compared with: other structures, other schools."""
     notation = notation_of(request)
@@ -57,7 +52,6 @@ def list_ways(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[Way
 
 
 @router.post("/compare", response={200: Comparison, 422: Problem}, operation_id="compareWays")
-@decorate_view(in_own_words)
 def compare_ways(request: HttpRequest, order: CompareOrder) -> Comparison:
     """Two or three ways to bind a job, side by side."""
     notation = notation_of(request)
@@ -78,7 +72,6 @@ class OfferQuestion(Schema):
 
 
 @router.post("/offered-up", response={200: list[Offered], 422: Problem}, operation_id="offerUp")
-@decorate_view(in_own_words)
 def offer_up(request: HttpRequest, question: OfferQuestion) -> list[Offered]:
     """How to go on from a case offered up to its block and found not to fit."""
     notation = notation_of(request)

@@ -15,9 +15,9 @@ from weald.core.cutting.layout import CutSheet, Usage, verdict
 from weald.core.cutting.order import Blank
 from weald.core.cutting.sheet_drawing import draw_sheet
 from weald.core.drawing import Drawing
+from weald.core.notation import Notation
 from weald.core.pieces import GRAIN_NEEDED
 from weald.core.shelf.stock import OnShelf, count_words, size_words
-from weald.core.units import Notation
 
 CuttingState = Literal["waiting", "working", "done", "failed", "cancelled"]
 

@@ -12,10 +12,11 @@ from weald.core.cutting.layout import CutSheet
 from weald.core.cutting.sheet_drawing import draw_sheet
 from weald.core.drawing import Drawing
 from weald.core.job.spec import read_spec
+from weald.core.notation import Notation
 from weald.core.pieces import GRAIN_NEEDED
 from weald.core.planning.plan import plan
 from weald.core.planning.stock_choice import Choice, choose_stock
-from weald.core.units import Notation, parse_length
+from weald.core.units import parse_length
 from weald.exchange.cuts_csv import cuts_csv
 from weald.exchange.cutting_sheets import cutting_sheets_pdf
 from weald.exchange.drawing_dxf import drawing_dxf

@@ -13,18 +13,18 @@ from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import facts_of
 from weald.core.drawing import Drawing
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.planning.plan import plan
 from weald.core.stations.finish import DIRECTION_WORDS, spine_title
-from weald.core.units import Notation
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.job_file import write_job_file
 from weald.exchange.job_sheet import job_sheet_pdf
 from weald.exchange.pieces_csv import pieces_csv
 from weald.exchange.true_size import true_size_pdf
-from weald.web.accounts.services import house_of, preferences_of
+from weald.web.accounts.services import preferences_of
 from weald.web.api.jobs import job_of
-from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.people import notation_of, person
 from weald.web.api.schemas import Problem
 
 router = Router(tags=["downloads"])
@@ -105,8 +105,7 @@ def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Que
     """The job sheet as a PDF."""
     spec, notation = _spec(request, job_id), notation_of(request)
     facts = tuple(_facts(spec, notation))
-    word = house_of(workshop_of(request)).vocabulary
-    content = job_sheet_pdf(plan(spec, notation), _paper(request, paper), facts, word)
+    content = job_sheet_pdf(plan(spec, notation), _paper(request, paper), facts, notation)
     return file_response(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
 
 

@@ -33,9 +33,9 @@ def _spec(error: SpecError) -> Answer:
     return _problem(422, "invalid", message, error.fields)
 
 
-def _stale(error: StaleVersionError) -> Answer:
+def _stale(request: HttpRequest, error: StaleVersionError) -> Answer:
     status, body = _problem(409, "stale", str(error), error.fields)
-    return status, body | {"job": job_reply(error.job).model_dump(mode="json")}
+    return status, body | {"job": job_reply(request, error.job).model_dump(mode="json")}
 
 
 def _request(error: ValidationError) -> Answer:
@@ -45,7 +45,6 @@ def _request(error: ValidationError) -> Answer:
 
 _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
-    StaleVersionError: _stale,
     StaleHouseError: lambda error: _problem(409, "stale_house", str(error)),
     StaleSetError: lambda error: _problem(409, "stale_set", str(error)),
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
@@ -72,3 +71,8 @@ def install(api: NinjaAPI) -> None:
     """Teach ``api`` to answer every error as {code, message, fields}."""
     for kind, answer in _ANSWERS.items():
         api.add_exception_handler(kind, partial(_respond, api, answer))
+
+    @api.exception_handler(StaleVersionError)
+    def stale(request: HttpRequest, error: Any) -> HttpResponse:
+        status, body = _stale(request, error)
+        return api.create_response(request, body, status=status)

@@ -4,14 +4,12 @@ from typing import Any
 
 from django.http import HttpRequest
 from ninja import Body, Query, Router
-from ninja.decorators import decorate_view
 from pydantic.dataclasses import dataclass
 
 from weald.core.job.spec import read_spec
 from weald.core.planning.choices import FoldChoice, MakeUpChoice, fold_choices, make_up_choices
 from weald.core.press.dummy import Film, Opening, fold_film, openings, true_spreads
 from weald.core.press.press import press
-from weald.web.api.own_words import in_own_words
 from weald.web.api.people import notation_of
 from weald.web.api.schemas import Problem
 
@@ -29,7 +27,6 @@ class Dummy:
 
 
 @router.post("/folds", response={200: list[FoldChoice], 422: Problem}, operation_id="compareFolds")
-@decorate_view(in_own_words)
 def compare_folds(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[FoldChoice, ...]:
     """Every way to fold a job's text."""
     notation = notation_of(request)
@@ -37,7 +34,6 @@ def compare_folds(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tupl
 
 
 @router.post("/make-ups", response={200: list[MakeUpChoice], 422: Problem}, operation_id="compareMakeUps")
-@decorate_view(in_own_words)
 def compare_make_ups(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[MakeUpChoice, ...]:
     """Ways to make a job's text up into signatures, best first."""
     notation = notation_of(request)
@@ -45,7 +41,6 @@ def compare_make_ups(request: HttpRequest, job: dict[str, Any] = Body(...)) -> t
 
 
 @router.post("/film", response={200: Film, 422: Problem}, operation_id="foldFilm")
-@decorate_view(in_own_words)
 def film(
     request: HttpRequest,
     job: dict[str, Any] = Body(...),
@@ -53,13 +48,14 @@ def film(
     sheet: int = Query(1, ge=1),
 ) -> Film:
     """One sheet of a job folded step by step."""
-    return fold_film(press(read_spec(job, notation_of(request))), section, sheet)
+    notation = notation_of(request)
+    return fold_film(press(read_spec(job, notation), notation), section, sheet)
 
 
 @router.post("/dummy", response={200: Dummy, 422: Problem}, operation_id="openDummy")
-@decorate_view(in_own_words)
 def dummy(request: HttpRequest, job: dict[str, Any] = Body(...), section: int = Query(1, ge=1)) -> Dummy:
     """One signature of the folded dummy, to page through."""
-    ready = press(read_spec(job, notation_of(request)))
+    notation = notation_of(request)
+    ready = press(read_spec(job, notation), notation)
     section = min(section, len(ready.sections))
     return Dummy(section, len(ready.sections), openings(ready, section), true_spreads(ready))

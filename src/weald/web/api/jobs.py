@@ -9,6 +9,7 @@ from ninja import Body, File, Query, Router, Status
 from ninja.files import UploadedFile
 
 from weald.core.job.spec import read_spec
+from weald.core.notation import Notation
 from weald.core.planning.house import with_house
 from weald.exchange.job_file import read_job_file
 from weald.web.accounts.services import house_of
@@ -47,11 +48,17 @@ def job_of(request: HttpRequest, job_id: int) -> Job:
     return get_object_or_404(jobs_of(request).select_related("head"), pk=job_id)
 
 
-def job_reply(job: Job) -> JobReply:
+def job_row(job: Job, notation: Notation) -> JobRow:
+    """A job as it stands in a list, for one who reads so."""
+    row = JobRow.from_orm(job)
+    return row.model_copy(update={"to_mind": notation.read(row.to_mind)})
+
+
+def job_reply(request: HttpRequest, job: Job) -> JobReply:
     """A job as it goes over the wire."""
     can_undo, can_redo = services.can_move(job)
     return JobReply(
-        **JobRow.from_orm(job).model_dump(),
+        **job_row(job, notation_of(request)).model_dump(),
         version=job.version,
         can_undo=can_undo,
         can_redo=can_redo,
@@ -69,6 +76,7 @@ def list_jobs(
     page: int = Query(1, ge=1, le=100000),
 ) -> JobPage:
     """A page of the workshop's jobs."""
+    notation = notation_of(request)
     jobs = jobs_of(request).filter(archived=archived)
     words = search.replace("\0", "").strip()
     if words:
@@ -80,7 +88,7 @@ def list_jobs(
     order = "-id" if sort.startswith("-") else "id"
     rows = list(jobs.order_by(sort, order)[first : first + PAGE_SIZE])
     return JobPage(
-        jobs=[JobRow.from_orm(row) for row in rows],
+        jobs=[job_row(row, notation) for row in rows],
         count=count,
         page=page,
         pages=max(1, -(-count // PAGE_SIZE)),
@@ -92,7 +100,7 @@ def create_job(request: HttpRequest, job: dict[str, Any] = Body(...)) -> Status:
     """Begin a job from a job file; what is missing takes house defaults."""
     notation, workshop = notation_of(request), workshop_of(request)
     spec = read_spec(with_house(job, house_of(workshop), notation), notation)
-    return Status(201, job_reply(services.create_job(workshop, person(request), spec)))
+    return Status(201, job_reply(request, services.create_job(workshop, person(request), spec)))
 
 
 @router.post("/jobs/import", response={201: JobReply, 422: Problem}, operation_id="importJob")
@@ -102,13 +110,13 @@ def import_job(request: HttpRequest, file: UploadedFile = File(...)) -> Status:
     spec = read_spec(with_house(data, house_of(workshop_of(request))))
     summary = f"imported from {file.name}".replace("\0", "")[:300]
     made = services.create_job(workshop_of(request), person(request), spec, summary)
-    return Status(201, job_reply(made))
+    return Status(201, job_reply(request, made))
 
 
 @router.get("/jobs/{int:job_id}", response={200: JobReply, 404: Problem}, operation_id="openJob")
 def open_job(request: HttpRequest, job_id: int) -> JobReply:
     """Open a job."""
-    return job_reply(job_of(request, job_id))
+    return job_reply(request, job_of(request, job_id))
 
 
 _WRITE = {200: JobReply, 404: Problem, 409: StaleReply, 422: Problem}
@@ -123,26 +131,26 @@ def save_job(
 ) -> JobReply:
     """Save a job that was read at ``version``."""
     spec = read_spec(job, notation_of(request))
-    return job_reply(services.save_job(job_of(request, job_id), version, person(request), spec))
+    return job_reply(request, services.save_job(job_of(request, job_id), version, person(request), spec))
 
 
 @router.post("/jobs/{int:job_id}/rename", response=_WRITE, operation_id="renameJob")
 def rename_job(request: HttpRequest, job_id: int, rename: Rename) -> JobReply:
     """Give a job another title."""
     job = job_of(request, job_id)
-    return job_reply(services.rename_job(job, rename.version, person(request), rename.title))
+    return job_reply(request, services.rename_job(job, rename.version, person(request), rename.title))
 
 
 @router.post("/jobs/{int:job_id}/undo", response=_WRITE, operation_id="undo")
 def undo(request: HttpRequest, job_id: int, at: Versioned) -> JobReply:
     """Go back by one change."""
-    return job_reply(services.undo(job_of(request, job_id), at.version, person(request)))
+    return job_reply(request, services.undo(job_of(request, job_id), at.version, person(request)))
 
 
 @router.post("/jobs/{int:job_id}/redo", response=_WRITE, operation_id="redo")
 def redo(request: HttpRequest, job_id: int, at: Versioned) -> JobReply:
     """Go forward again."""
-    return job_reply(services.redo(job_of(request, job_id), at.version, person(request)))
+    return job_reply(request, services.redo(job_of(request, job_id), at.version, person(request)))
 
 
 _OTHER = {200: JobReply, 404: Problem}
@@ -155,25 +163,25 @@ _OTHER = {200: JobReply, 404: Problem}
 )
 def duplicate_job(request: HttpRequest, job_id: int) -> Status:
     """Begin another job like this one."""
-    return Status(201, job_reply(services.duplicate_job(job_of(request, job_id), person(request))))
+    return Status(201, job_reply(request, services.duplicate_job(job_of(request, job_id), person(request))))
 
 
 @router.post("/jobs/{int:job_id}/archive", response=_OTHER, operation_id="archiveJob")
 def archive_job(request: HttpRequest, job_id: int) -> JobReply:
     """Put a job away."""
-    return job_reply(services.set_archived(job_of(request, job_id), True))
+    return job_reply(request, services.set_archived(job_of(request, job_id), True))
 
 
 @router.post("/jobs/{int:job_id}/restore", response=_OTHER, operation_id="restoreJob")
 def restore_job(request: HttpRequest, job_id: int) -> JobReply:
     """Take a job out again."""
-    return job_reply(services.set_archived(job_of(request, job_id), False))
+    return job_reply(request, services.set_archived(job_of(request, job_id), False))
 
 
 @router.post("/jobs/{int:job_id}/state", response=_OTHER, operation_id="setJobState")
 def set_job_state(request: HttpRequest, job_id: int, change: StateChange) -> JobReply:
     """Say how far a job has come."""
-    return job_reply(services.set_state(job_of(request, job_id), change.state))
+    return job_reply(request, services.set_state(job_of(request, job_id), change.state))
 
 
 @router.get(

@@ -7,9 +7,9 @@ from django.http import HttpRequest
 from ninja import Router
 from ninja.errors import AuthorizationError
 
-from weald.core.units import Notation
+from weald.core.notation import Notation
 from weald.web.accounts.models import Membership, Workshop
-from weald.web.accounts.services import house_of, preferences_of
+from weald.web.accounts.services import house_of, notation_for, preferences_of
 from weald.web.api.schemas import PaperName, Person, PreferencesChange, ThemeName
 
 router = Router(tags=["people"])
@@ -34,8 +34,8 @@ def workshop_of(request: HttpRequest) -> Workshop:
 
 
 def notation_of(request: HttpRequest) -> Notation:
-    """How the person who is asking reads lengths."""
-    return preferences_of(person(request)).notation
+    """How the person who is asking reads what Weald says."""
+    return notation_for(person(request), workshop_of(request))
 
 
 def _reply(request: HttpRequest) -> Person:

@@ -9,11 +9,12 @@ from ninja import Body, Query, Router
 from pydantic import TypeAdapter
 
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
+from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
-from weald.core.planning.house import departures, gauge_hints, spoken
+from weald.core.planning.house import departures, gauge_hints
 from weald.core.planning.plan import DRAWN, plan
 from weald.core.reckoning import Station
-from weald.core.units import Notation, parse_length
+from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import (
@@ -59,8 +60,7 @@ def plan_job(
         departures=departures(spec, house, notation),
         gauges=gauge_hints(spec, {each.id: each for each in made.quantities}, house, notation),
     )
-    content = _plan_writer().dump_json(reply).decode()
-    return HttpResponse(spoken(content, house.vocabulary), content_type="application/json")
+    return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")
 
 
 @router.post("/length", response={200: LengthReply, 422: Problem}, operation_id="readLength")

@@ -9,11 +9,10 @@ from typing import Literal
 from django.http import FileResponse, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema, Status
-from ninja.decorators import decorate_view
 from pydantic import Field
 
 from weald.core.forme.layout import Face, Flip
-from weald.core.job.spec import JobSpec, read_spec
+from weald.core.job.spec import JobSpec
 from weald.core.press.press import Press, press
 from weald.core.press.reading import fold_and_read, verdicts
 from weald.core.press.shift_sheet import draw_shift_sheet
@@ -24,8 +23,7 @@ from weald.exchange.read_imposed import read_imposed
 from weald.standins.duplex_printer import Mishap, Run, back_half_turned, print_pile, turned_sections
 from weald.web.api.downloads import file_response, name_file
 from weald.web.api.jobs import job_of
-from weald.web.api.own_words import in_own_words
-from weald.web.api.people import person
+from weald.web.api.people import notation_of, person
 from weald.web.api.printers import printer_of
 from weald.web.api.schemas import Problem
 from weald.web.api.texts import picture_response
@@ -170,7 +168,7 @@ def _imposed(ready: Press, text: Path | None, order: Order) -> bytes:
 def test_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
     """The first sheet of a job, both sides, to try the printer with."""
     job = job_of(request, job_id)
-    ready = services.ready_to_print(job, _spec(job))
+    ready = services.ready_to_print(job, _spec(job), notation_of(request))
     content = _imposed(ready, services.text_of(job, ready.spec), Order(one_sheet=True))
     return file_response(content, job.title, "-test-sheet.pdf", "application/pdf")
 
@@ -181,7 +179,7 @@ def test_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
 def fold_dummy(request: HttpRequest, job_id: int, section: int = Query(1, ge=1)) -> HttpResponse:
     """One signature at true size with nothing on it but page numbers, to fold."""
     job = job_of(request, job_id)
-    ready = services.ready_to_print(job, _spec(job))
+    ready = services.ready_to_print(job, _spec(job), notation_of(request))
     section = min(section, len(ready.sections))
     order = Order(content="numbers", sections=frozenset({section}))
     return file_response(_imposed(ready, None, order), job.title, "-fold-dummy.pdf", "application/pdf")
@@ -255,11 +253,10 @@ class TryReply(Schema):
     response={200: TryReply, 404: Problem, 422: Problem},
     operation_id="tryPrint",
 )
-@decorate_view(in_own_words)
 def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: TryOrder) -> TryReply:
     """Print a file on the simulated printer, fold what comes out, and read it."""
     made = whole_print_of(job_of(request, job_id), print_id)
-    ready = press(read_spec(made.change.spec))
+    ready = press(made.change.read(), notation_of(request))
     size = (ready.layout.width, ready.layout.height)
     printer = ready.spec.printing.printer
     if order.printer_id is not None:

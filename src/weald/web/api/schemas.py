@@ -9,7 +9,8 @@ from pydantic import Field
 
 from weald.core.job.entries import Title
 from weald.core.job.spec import JobSpec
-from weald.core.planning.house import Departure, GaugeHint, Vocabulary
+from weald.core.notation import Vocabulary
+from weald.core.planning.house import Departure, GaugeHint
 from weald.core.planning.plan import Plan
 from weald.core.units import Units
 

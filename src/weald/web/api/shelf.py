@@ -14,6 +14,7 @@ from pydantic import Field
 from weald.core.drawing import Drawing
 from weald.core.errors import SpecError, WealdError
 from weald.core.job.entries import lengths_of
+from weald.core.notation import Notation
 from weald.core.paper import Grade, SheetGrain
 from weald.core.shelf.conversions import Quantity, convert
 from weald.core.shelf.grain_tests import guides
@@ -31,7 +32,6 @@ from weald.core.shelf.stock import (
     weight_words,
 )
 from weald.core.shelf.words import read_stock_words
-from weald.core.units import Notation
 from weald.exchange.stock_csv import read_stock_csv, stock_csv
 from weald.web.api.downloads import file_response
 from weald.web.api.people import notation_of, person, workshop_of

@@ -7,7 +7,7 @@ from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema, Status
 
-from weald.core.units import Notation
+from weald.core.notation import Notation
 from weald.exchange.page_images import WIDEST, page_png
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem

@@ -18,7 +18,8 @@ from weald.web.accounts.models import Workshop
 
 class Job(models.Model):
     """One book to bind. ``title``, ``structure`` and the counts of findings repeat what
-    follows from the spec, so that a list of jobs need not plan every one."""
+    follows from the spec, so that a list of jobs need not plan every one; ``to_mind`` is a sentence
+    kept for anybody, to be read by :meth:`weald.core.notation.Notation.read`."""
 
     class State(models.TextChoices):
         PLANNED = "planned", "Being planned"
@@ -31,7 +32,7 @@ class Job(models.Model):
     state = models.CharField(max_length=10, choices=State.choices, default=State.PLANNED)
     stops = models.PositiveSmallIntegerField(default=0)
     minds = models.PositiveSmallIntegerField(default=0)
-    to_mind = models.CharField(max_length=300, default="", blank=True)
+    to_mind = models.TextField(default="", blank=True)
     version = models.PositiveIntegerField(default=1)
     head = models.ForeignKey("Change", on_delete=models.PROTECT, null=True, related_name="+")
     archived = models.BooleanField(default=False)

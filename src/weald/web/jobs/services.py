@@ -8,6 +8,7 @@ from django.db import transaction
 
 from weald.core.errors import WealdError
 from weald.core.job.spec import JobSpec, read_spec
+from weald.core.notation import FOR_ANYBODY
 from weald.core.planning.plan import plan
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job, Move
@@ -65,7 +66,7 @@ def _summary(old: Mapping[str, Any], new: Mapping[str, Any]) -> str:
 
 def _note_follows(job: Job, spec: JobSpec) -> None:
     """Bring up to date what a list of jobs shows."""
-    findings = plan(spec, drawn=()).findings
+    findings = plan(spec, FOR_ANYBODY, drawn=()).findings
     serious = sorted(
         (each for each in findings if each.severity != "note"),
         key=lambda each: each.severity != "stop",
@@ -74,7 +75,7 @@ def _note_follows(job: Job, spec: JobSpec) -> None:
     job.structure = spec.binding.structure
     job.stops = sum(each.severity == "stop" for each in findings)
     job.minds = sum(each.severity == "mind" for each in findings)
-    job.to_mind = serious[0].message[:300] if serious else ""
+    job.to_mind = serious[0].message if serious else ""
 
 
 def _stand_at(job: Job, change: Change, spec: JobSpec, author: User | None, verb: Move.Verb) -> Job:

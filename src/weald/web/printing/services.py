@@ -13,11 +13,13 @@ from django.utils import timezone
 
 from weald.core.errors import WealdError
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.press.press import Press, press
 from weald.exchange.artwork import Kind, read_artwork
 from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
 from weald.exchange.text_pdf import TextError, read_text
 from weald.web.accounts.models import Workshop
+from weald.web.accounts.services import notation_for
 from weald.web.jobs.models import Job
 from weald.web.jobs.services import flat, plain
 from weald.web.printing.files import (
@@ -132,7 +134,7 @@ def ask_for_print(job: Job, author: User, part: str) -> PrintFile:
     """
     from weald.web.printing.tasks import impose
 
-    made = ready_to_print(job, job.spec)
+    made = ready_to_print(job, job.spec, notation_for(author, job.workshop))
     text_of(job, made.spec)
     asked = PrintFile.objects.create(
         job=job, change=job.standing, author=author, part=part, sheets=len(made.sheets)
@@ -141,17 +143,21 @@ def ask_for_print(job: Job, author: User, part: str) -> PrintFile:
     return asked
 
 
-def ready_to_print(job: Job, spec: JobSpec) -> Press:
+def ready_to_print(job: Job, spec: JobSpec, notation: Notation) -> Press:
     """A job laid out for printing.
+
+    :param notation: whose words stand on the sheets.
 
     :raises weald.core.errors.WealdError: when its sheets do not fit the paper or the printer.
     """
-    made = press(spec)
+    made = press(spec, notation)
     if not made.layout.fits:
         block, layout = made.layout.block, made.layout
+        needs = f"{notation.length(block.width, True)} × {notation.length(block.height, True)}"
+        has = f"{notation.length(layout.width, True)} × {notation.length(layout.height, True)}"
         raise WealdError(
-            f"What is printed needs a sheet of {block.width:.1f} × {block.height:.1f} mm, and this one is "
-            f"{layout.width:.1f} × {layout.height:.1f} mm. Choose another at the station Printing."
+            f"What is printed needs a sheet of {needs}, and this one is {has}. Choose another at the station "
+            "Printing."
         )
     return made
 
@@ -258,7 +264,8 @@ def _telling(made: PrintFile) -> Callable[[int, int], None]:
 
 def _write(made: PrintFile, path: Path) -> None:
     spec = made.change.read()
-    ready, text, tell = ready_to_print(made.job, spec), text_of(made.job, spec), _telling(made)
+    reads = notation_for(made.author, made.job.workshop)
+    ready, text, tell = ready_to_print(made.job, spec, reads), text_of(made.job, spec), _telling(made)
     if made.part != PrintFile.Part.SIGNATURES:
         faces: dict[str, Faces] = {"whole": "both", "fronts": "fronts", "backs": "backs"}
         impose_pdf(ready, text, path, Order(faces=faces[made.part]), tell)
@@ -268,5 +275,5 @@ def _write(made: PrintFile, path: Path) -> None:
         for section in ready.sections:
             order = Order(sections=frozenset({section.section}))
             impose_pdf(ready, text, one, order, lambda part, of, before=done: tell(before + part, of))  # type: ignore[misc]
-            archive.write(one, f"signature-{section.section:0{digits}}.pdf")
+            archive.write(one, f"{reads.vocabulary}-{section.section:0{digits}}.pdf")
             done += section.sheets

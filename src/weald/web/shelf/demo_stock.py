@@ -5,8 +5,8 @@ from pathlib import Path
 
 from django.contrib.auth.models import User
 
+from weald.core.notation import MILLIMETRES
 from weald.core.shelf.stock import GrainMethod, GrainTest, offcut_of
-from weald.core.units import MILLIMETRES
 from weald.exchange.stock_csv import read_stock_csv
 from weald.web.accounts.models import Workshop
 from weald.web.shelf.models import Movement, ShelfItem

@@ -1,0 +1,236 @@
+"""How one person reads what Weald says: lengths on their ruler, and the workshop's own words.
+
+Vocabulary: the *division* is the finest mark on a ruler, in millimetres or as the denominator of an
+inch. A *sentence* is one of the catalogues', with names in braces; what people wrote themselves goes into
+it as a term and is never looked into.
+"""
+
+import math
+import re
+from collections.abc import Callable
+from dataclasses import dataclass
+from fractions import Fraction
+from functools import lru_cache
+from typing import Literal
+
+from weald.core.units import MM_PER_INCH, TOLERANCE, BareUnit, Mm, Units
+
+
+def plain_number(number: float, decimals: int) -> str:
+    """A number to so many decimals, without zeros that say nothing."""
+    text = f"{number:.{decimals}f}"
+    text = text.rstrip("0").rstrip(".") if "." in text else text
+    return "0" if text == "-0" else text
+
+
+def _nearest(marks: float) -> int:
+    """The nearest mark; half-way goes up, as one reads a ruler."""
+    return math.floor(marks + 0.5 + TOLERANCE)
+
+
+Vocabulary = Literal["signature", "section", "gathering"]
+"""The workshop's word for a folded section."""
+
+
+def usual_inches(length: Mm) -> str:
+    """A length of a rule of thumb as the plainest fraction of an inch that is less than a tenth off."""
+    inches = abs(length) / MM_PER_INCH
+    for under in (8, 16, 32, 64):
+        marks = _nearest(inches * under)
+        if marks and (under == 64 or abs(marks / under - inches) <= 0.1 * inches):
+            whole, part = divmod(Fraction(marks, under), 1)
+            shown = f"{whole if whole or not part else ''} {part if part else ''}".strip()
+            return f"{shown}″"
+    return f"{plain_number(length / MM_PER_INCH, 3)}″"
+
+
+@dataclass(frozen=True, slots=True)
+class _UsualLengths:
+    """Lengths of a rule of thumb within a sentence: ``{mm:12–15}`` is “12–15 mm” or “½–⅝″”."""
+
+    notation: "Notation"
+
+    def __format__(self, spec: str) -> str:
+        lengths = [float(each) for each in spec.split("–")]
+        if self.notation.units == "inch":
+            return "–".join(map(usual_inches, lengths))
+        metric = f"{'–'.join(plain_number(each, 3) for each in lengths)} mm"
+        if self.notation.units == "mm":
+            return metric
+        return f"{metric} ({'–'.join(map(usual_inches, lengths))})"
+
+
+@dataclass(frozen=True, slots=True)
+class Notation:
+    """How one person reads what Weald says: units, how fine a ruler, and the workshop's words.
+
+    Every sentence for people is made by :meth:`say`, where it arises; what people wrote themselves goes
+    in as a term and is never looked into.
+
+    :param mm_division: finest mark of a metric ruler, in millimetres.
+    :param inch_division: denominator of the finest mark of an inch ruler.
+    """
+
+    units: Units = "mm"
+    mm_division: Mm = 0.5
+    inch_division: int = 32
+    vocabulary: Vocabulary = "signature"
+
+    def read(self, sentence: str) -> str:
+        """A sentence kept by :data:`FOR_ANYBODY`, in this person's words and lengths."""
+        return _OPEN.sub(self._filled, sentence)
+
+    def _filled(self, open_place: re.Match[str]) -> str:
+        what, value, written, number, unit = open_place.groups()
+        if what == "word":
+            return str(_words(self).get(value, value))
+        if what == "usual":
+            return format(_UsualLengths(self), value)
+        write: Callable[..., str] = getattr(self, written)
+        return write(float(number), with_unit=True) if unit else write(float(number))
+
+    def say(self, sentence: str, /, **terms: object) -> str:
+        """A sentence of the catalogues in this person's words.
+
+        ``{signature}``, ``{signatures}``, ``{Signature}`` and ``{Signatures}`` stand for the workshop's word,
+        ``{mm:12–15}`` for the lengths of a rule of thumb, and every other name for one of ``terms``.
+        """
+        return sentence.format(**_words(self), **terms)
+
+    @property
+    def bare(self) -> BareUnit:
+        """The unit of a number typed without one."""
+        return "inch" if self.units == "inch" else "mm"
+
+    def round_mm(self, value: Mm) -> Mm:
+        """The nearest mark on the metric ruler."""
+        return _nearest(value / self.mm_division) * self.mm_division
+
+    def _mm(self, value: Mm) -> str:
+        return plain_number(self.round_mm(value), 2)
+
+    def _inch(self, value: Mm) -> str:
+        marks = _nearest(abs(value) / MM_PER_INCH * self.inch_division)
+        whole, part = divmod(Fraction(marks, self.inch_division), 1)
+        shown = str(whole) if whole or not part else ""
+        if part:
+            shown = f"{shown} {part.numerator}/{part.denominator}".strip()
+        return ("−" if value < 0 and marks else "") + shown + "″"
+
+    def length(self, value: Mm, with_unit: bool = False) -> str:
+        """A length as read off the ruler, such as ``216``, ``8 1/2″`` or ``216 (8 1/2″)``."""
+        mm = self._mm(value) + (" mm" if with_unit else "")
+        if self.units == "mm":
+            return mm
+        return self._inch(value) if self.units == "inch" else f"{mm} ({self._inch(value)})"
+
+    def figure(self, value: Mm, with_unit: bool = False) -> str:
+        """A length beside its dimension line, where there is room for one unit only: millimetres
+        for those who read both."""
+        if self.units == "both":
+            return self._mm(value) + (" mm" if with_unit else "")
+        return self.length(value, with_unit)
+
+    def thickness(self, value: Mm, with_unit: bool = False) -> str:
+        """A thickness as read off a calliper: hundredths of a millimetre, thousandths of an inch."""
+        mm = plain_number(value, 3 if abs(value) < 1 else 2) + (" mm" if with_unit else "")
+        inch = f"{plain_number(value / MM_PER_INCH, 4)}″"
+        if self.units == "mm":
+            return mm
+        return inch if self.units == "inch" else f"{mm} ({inch})"
+
+    def limit(self, value: Mm) -> str:
+        """A limit or a size one bought: as it is, never rounded to a ruler, with its unit."""
+        decimals = 3 if abs(value) >= MM_PER_INCH / 4 else 4
+        mm, inch = f"{plain_number(value, 3)} mm", f"{self._whole_inches(value, decimals)}″"
+        if self.units == "mm":
+            return mm
+        return inch if self.units == "inch" else f"{mm} ({inch})"
+
+    def exact(self, value: Mm, decimals: int = 2) -> str:
+        """A length as it stands in a sum, finer than the ruler and without its unit."""
+        if self.units == "inch":
+            return plain_number(value / MM_PER_INCH, decimals + 1)
+        return plain_number(value, decimals)
+
+    def editable(self, value: Mm) -> str:
+        """A length as it stands in a field: one unit, and read back as the same size.
+
+        Inches are shown as a fraction only where the fraction is exact.
+        """
+        return self._whole_inches(value, 5) if self.units == "inch" else plain_number(value, 4)
+
+    def _whole_inches(self, value: Mm, decimals: int) -> str:
+        """Inches as a fraction where that is exact, else in decimals."""
+        inches = Fraction(abs(value) / MM_PER_INCH).limit_denominator(64)
+        sign = "−" if value < 0 else ""
+        if abs(float(inches) * MM_PER_INCH - abs(value)) < 1e-4 and 64 % inches.denominator == 0:
+            whole, part = divmod(inches, 1)
+            fraction = f"{part.numerator}/{part.denominator}" if part else ""
+            return sign + (f"{whole or ''} {fraction}".strip() or "0")
+        return sign + plain_number(abs(value) / MM_PER_INCH, decimals)
+
+    def stepped(self, value: Mm, steps: int) -> Mm:
+        """The mark ``steps`` divisions up (or down) the ruler from ``value``."""
+        division = MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division
+        return max(0.0, (_nearest(value / division) + steps) * division)
+
+
+@lru_cache(maxsize=256)
+def _words(notation: Notation) -> dict[str, object]:
+    """What stands in sentences besides their own terms."""
+    one = notation.vocabulary
+    many = f"{one}s"
+    return {
+        "signature": one,
+        "signatures": many,
+        "Signature": one.capitalize(),
+        "Signatures": many.capitalize(),
+        "mm": _UsualLengths(notation),
+    }
+
+
+MILLIMETRES = Notation()
+
+_OPEN = re.compile(
+    "\ue000(?:(word|usual) (\\w+|[0-9.–]+)|(length|figure|thickness|limit) (-?[0-9.e+-]+)( unit)?)\ue001"
+)
+"""A place left open in a kept sentence; no keyboard writes the signs it stands between."""
+
+
+def _left_open(what: str, value: object) -> str:
+    return f"\ue000{what} {value}\ue001"
+
+
+class _Usual:
+    def __format__(self, spec: str) -> str:
+        return _left_open("usual", spec)
+
+
+class _ForAnybody(Notation):
+    """Leaves every length and every word of the workshop open, to be filled in for whoever reads."""
+
+    __slots__ = ()
+
+    def say(self, sentence: str, /, **terms: object) -> str:
+        return sentence.format(**_OPEN_WORDS, **terms)
+
+    def length(self, value: Mm, with_unit: bool = False) -> str:
+        return _left_open("length", f"{value!r}{' unit' if with_unit else ''}")
+
+    def figure(self, value: Mm, with_unit: bool = False) -> str:
+        return _left_open("figure", f"{value!r}{' unit' if with_unit else ''}")
+
+    def thickness(self, value: Mm, with_unit: bool = False) -> str:
+        return _left_open("thickness", f"{value!r}{' unit' if with_unit else ''}")
+
+    def limit(self, value: Mm) -> str:
+        return _left_open("limit", f"{value!r}")
+
+
+_OPEN_WORDS: dict[str, object] = {
+    **{word: _left_open("word", word) for word in ("signature", "signatures", "Signature", "Signatures")},
+    "mm": _Usual(),
+}
+FOR_ANYBODY: Notation = _ForAnybody()
+"""For sentences that are kept and read later, by people who read lengths each in their own way."""
