@@ -147,3 +147,45 @@ def test_title_and_volume_stand_in_the_second_and_fourth_panels() -> None:
     assert (title.text, volume.text) == ("Log", "II")
     assert title.y == pytest.approx(spaces[1].top + spaces[1].height / 2)
     assert volume.y == pytest.approx(spaces[3].top + spaces[3].height / 2)
+
+
+@pytest.mark.parametrize("direction", ["down", "up", "across"])
+@pytest.mark.parametrize("capital", [None, 2.0, 4.0, 40.0])
+def test_the_title_is_as_long_in_reckoning_drawing_and_proof_and_never_beyond_the_spine(
+    direction: str, capital: float | None
+) -> None:
+    finish = {"direction": direction, "capital": capital, "volume": "XXVIII"}
+    made = planned({"title": "Tides", "text": {"pages": 400}, "finish": finish})
+    drawings = {each.id: each for each in made.drawings}
+    spine = drawings["finish.spine"]
+    labels = [each for each in spine.elements if isinstance(each, Label)]
+    title = next(each for each in labels if each.text == "Tides")
+    length, chosen = value(made, "title.length"), value(made, "title.capital")
+    assert title.width == pytest.approx(length * title.height / chosen)
+    if "finish.large" not in codes(made):
+        assert (title.width, title.height) == pytest.approx((length, chosen))
+        proof = [each for each in drawings["finish.proof"].elements if isinstance(each, Label)]
+        assert any(each.text == "Tides" and each.width == pytest.approx(length) for each in proof)
+    assert ("finish.large" in codes(made)) == (capital == 40.0)
+    left, top, right, bottom = spine.extent
+    for each in labels:
+        along, across = each.width / 2, each.height / 2
+        wide, tall = (across, along) if each.rotation else (along, across)
+        assert left <= each.x - wide <= each.x + wide <= right, each
+        assert top <= each.y - tall <= each.y + tall <= bottom, each
+
+
+@pytest.mark.parametrize("bands", [0, 1, 2, 3, 5])
+@pytest.mark.parametrize("direction", ["down", "across"])
+def test_a_volumes_number_stands_clear_of_the_title(bands: int, direction: str) -> None:
+    job = job_in("laced_boards")
+    job["binding"]["bands"] = {"count": bands}
+    job["finish"] = {"volume": "IV", "direction": direction}
+    made = planned(job | {"title": "Lighthouse log of the northern shore"})
+    spine = next(each for each in made.drawings if each.id == "finish.spine")
+    labels = [each for each in spine.elements if isinstance(each, Label)]
+    number = next(each for each in labels if each.text == "IV")
+    for each in labels:
+        if each is not number:
+            half = (each.width if each.rotation else each.height) / 2 + number.height / 2
+            assert abs(each.y - number.y) >= half, each

@@ -32,7 +32,8 @@ def test_the_contract_job_agrees_with_the_sums_on_paper(contract_job: dict[str, 
     assert value(made, "cover.width") == pytest.approx(349.5)
     assert value(made, "corner.cut") == 3
     assert piece(made, "board") == pytest.approx((141, 216))
-    assert piece(made, "mull") == (67.5, 190)
+    # over the joint, and 25 on each board: 17.5 + 2·(3 + 25)
+    assert piece(made, "mull") == (73.5, 190)
     # what the paper would have given: 94 × 0.117 + 4 × 0.156
     assert quantity(made, "block.thickness").computed == pytest.approx(11.622)
 
@@ -58,8 +59,8 @@ def test_every_school_of_spine_board(contract_job: dict[str, Any], rule: str, wi
     [
         (1.0, 5.5, 7.0, 1 + 2 * math.sqrt(2.5**2 + 1)),
         (2.0, 7.0, 8.0, 2 + 2 * math.sqrt(2.5**2 + 4)),
-        (2.5, 8.0, 8.5, 2.5 + 2 * math.sqrt(2.5**2 + 6.25)),
-        (3.0, 9.0, 9.0, 3 + 2 * math.sqrt(2.5**2 + 9)),
+        (2.5, 8.5, 8.5, 2.5 + 2 * math.sqrt(2.5**2 + 6.25)),
+        (3.0, 10.0, 9.0, 3 + 2 * math.sqrt(2.5**2 + 9)),
     ],
 )
 def test_every_school_of_joint(board: float, by_board: float, plus_6: float, from_inset_5: float) -> None:

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from tests.conftest import codes, planned, quantity, value
+from tests.conftest import codes, planned, value
 from weald.core.drawing import Hatch, Label
 from weald.core.findings import Action
 from weald.core.job.spec import read_spec
@@ -166,8 +166,6 @@ def test_the_pull_of_cover_against_paste_down_by_hand() -> None:
     linings = action.patch["binding.linings"]
     balanced = planned({**job, "binding": {"cover_thickness": 0.5, "linings": linings}})
     assert not codes(balanced) & {"bow.outward", "bow.inward"}
-    assert value(made, "pastedown.growth") == pytest.approx(140 * 0.0175)
-    assert not quantity(made, "pastedown.growth").measurable
 
 
 def on_shelf(number: int, count: int, **entries: Any) -> OnShelf:

@@ -1,7 +1,7 @@
 """Stations, thread, and the sewing followed stitch by stitch."""
 
 from collections import Counter
-from itertools import pairwise
+from itertools import combinations, pairwise
 from typing import Any
 
 import pytest
@@ -9,12 +9,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, job_in, planned, value
-from weald.core.block.holes import Hole, crowded, holes_of, supports_for
-from weald.core.block.stitches import Stitch, sew
-from weald.core.drawing import Line
+from weald.core.block.holes import Hole, SewingPlan, crowded, holes_of, supports_for
+from weald.core.block.stitches import Stitch, sections_shown, sew, sewing_film
+from weald.core.drawing import Label, Line
 from weald.core.job.spec import Sewing, SewingMethod, read_spec
 from weald.core.planning.plan import film_of_sewing
-from weald.core.stations.sewing import SewingPlan
 
 
 def places(method: SewingMethod, height: float = 210, **entries: Any) -> list[float]:
@@ -65,8 +64,7 @@ def film_of(
 @pytest.mark.parametrize("sections", [1, 2, 3, 9])
 def test_a_needle_following_the_steps_never_jumps(method: SewingMethod, sections: int) -> None:
     holes, stitches = film_of(method, sections)
-    shown = min(sections, 4)
-    for section in range(1, shown + 1):
+    for section in sections_shown(sections):
         mine = [each for each in stitches if each.section == section]
         # in at one kettle, out at the other; next time the other way
         ends = (0, len(holes) - 1)
@@ -79,7 +77,7 @@ def test_a_needle_following_the_steps_never_jumps(method: SewingMethod, sections
         assert {each.start for each in inside} | {each.end for each in inside} == set(range(len(holes)))
     # from one section to the next at the same end
     for before, after in pairwise(stitches):
-        if before.section != after.section:
+        if after.section == before.section + 1:
             assert before.end == after.start
 
 
@@ -98,10 +96,41 @@ def test_every_support_is_passed_once_a_section_on_the_spine(method: SewingMetho
 def test_links_and_kettles_catch_the_section_below() -> None:
     _, stitches = film_of("link", 9, supports=2)
     caught = {(each.section, each.catches) for each in stitches if each.catches is not None}
-    assert caught == {(2, 1), (3, 2), (4, 3)}
+    assert caught == {(2, 1), (3, 2), (4, 3), (9, 8)}
     ends = [stitches[index] for index in range(len(stitches)) if "ettle" in stitches[index].words]
     assert any("square knot" in each.words for each in stitches if each.section == 2)
     assert any(each.words.startswith("Kettle stitch") for each in ends if each.section == 3)
+
+
+def test_the_film_goes_on_to_the_last_knot() -> None:
+    film = film_of_sewing(read_spec({"text": {"pages": 320}}))
+    last = film.sections[-1]
+    assert last == 20
+    assert film.names == ("first", "second", "third", "following", "last")
+    assert len(film.insides) == 5
+    assert film.steps[-1].section == last
+    assert "two half hitches" in film.steps[-1].words
+    joined = [step for step in film.steps if "weaver's knot" in step.words]
+    assert [(step.section, step.side) for step in joined] == [(4, "inside")]
+    assert film.steps[-1].words.startswith("Kettle stitch")
+    short = film_of_sewing(read_spec({"text": {"pages": 32}, "folding": {"sheets_per_section": 4}}))
+    assert short.sections == (1, 2)
+    assert short.names == ("first", "last")
+    assert not any("weaver" in step.words for step in short.steps)
+
+
+@given(st.floats(60, 700), st.integers(0, 12), st.sampled_from(["tapes", "raised_cords", "cords", "link"]))
+def test_numbers_of_holes_never_run_into_one_another(
+    height: float, supports: int, method: SewingMethod
+) -> None:
+    sewing = Sewing(method=method, supports=supports, support_width=6)
+    plan = SewingPlan(method, holes_of(method, sewing, height), crowded=False)
+    inside = sewing_film(plan, height, 1).insides[0]
+    numbers = [each for each in inside.elements if isinstance(each, Label) and each.text.isdigit()]
+    assert len(numbers) == len(plan.holes)
+    for one, other in combinations(numbers, 2):
+        half = 0.95 * one.height * (len(one.text) + len(other.text)) / 2
+        assert abs(one.x - other.x) > half or abs(one.y - other.y) > one.height
 
 
 @pytest.mark.parametrize("count", [3, 5])
@@ -169,7 +198,7 @@ def test_the_film_draws_thread_only_as_it_goes(method: str) -> None:
     assert film.steps
     before = (0, 0)
     for step in film.steps:
-        inside = film.insides[step.section - 1]
+        inside = film.insides[film.sections.index(step.section)]
         assert step.spine_shown <= len(film.spine.elements)
         assert step.inside_shown <= len(inside.elements)
         fresh = film.spine.elements[step.spine_shown - 1] if step.side == "spine" else None

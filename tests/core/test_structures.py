@@ -398,13 +398,14 @@ def test_a_laced_card_case_by_hand() -> None:
             "measured": {"block.thickness": 15},
         }
     )
-    # 2·(140 + 3) + 15 + 2·0.5 by 210 + 4
-    assert size(made, "cover") == (302, 214)
+    # as sewn 15 + 8 × 0.2 × 0.5 thick; 2·(140 + 3) + 15.8 + 2·0.5 by 210 + 4
+    assert value(made, "spine.thickness") == pytest.approx(15 + value(made, "spine.swell"))
+    assert size(made, "cover") == pytest.approx((302.8, 214))
     assert value(made, "slit.length") == 13
     flat = next(each for each in made.drawings if each.id == "case.flat")
     slits = [each for each in flat.elements if isinstance(each, Line) and each.layer == "slit"]
     assert len(slits) == 12  # four a support
-    assert sorted({slit.points[0][0] for slit in slits}) == [138, 143, 159, 164]
+    assert sorted({slit.points[0][0] for slit in slits}) == pytest.approx([138, 143, 159.8, 164.8])
     middle = (slits[0].points[0][1] + slits[0].points[1][1]) / 2
     assert middle == pytest.approx(2 + 13 + 46)  # square, kettle, one interval of (210 − 26) / 4
 
@@ -426,9 +427,11 @@ def test_papers_covers_coverless_and_link_by_hand() -> None:
 def test_thick_leather_is_levelled_between_its_pieces_and_its_turn_ins(contract_job: dict[str, Any]) -> None:
     contract_job["binding"] |= {"covering": "quarter", "material": "leather", "cover_thickness": 0.8}
     made = planned(contract_job)
-    # board 141 × 216, 30 under leather; 18 − 2 of the turn-in lie inside
-    assert size(made, "infill") == pytest.approx((111, 216))
-    assert size(made, "infill_inside") == pytest.approx((125, 184))
+    # leather 0.3 thicker than ordinary cloth: joint 7.3, so that boards begin 2·√(2.65² − 2²) = 3.48 in
+    width = 140 - 2 * math.sqrt(2.65**2 - 4) + 4
+    # 30 of the board lie under leather; 18 − 2 of the turn-in lie inside
+    assert size(made, "infill") == pytest.approx((width - 30, 216))
+    assert size(made, "infill_inside") == pytest.approx((width - 16, 184))
     contract_job["binding"] |= {"cover_thickness": 0.3}
     assert not any(each.id == "infill" for each in planned(contract_job).pieces)
 
@@ -438,7 +441,8 @@ def test_closed_and_corner_are_drawn_as_they_come_to(contract_job: dict[str, Any
     made = planned(contract_job)
     closed = next(each for each in made.drawings if each.id == "case.closed")
     shown = {each.about: each.text for each in closed.elements if isinstance(each, Dimension)}
-    assert shown == {"closed.head": "4", "closed.tail": "4", "closed.fore_edge": "4", "joint.inset": "3"}
+    # the spine board lies between the boards: 2 + h + √(h² + 2²) = 7 gives h = 2.1, so they begin 4.2 in
+    assert shown == {"closed.head": "4", "closed.tail": "4", "closed.fore_edge": "5", "closed.inset": "4"}
     corner = next(each for each in made.drawings if each.id == "case.corner")
     cloth = next(each for each in corner.elements if isinstance(each, Area) and each.material == "cloth")
     # the cut edge runs at 45°, 3 mm from the board's corner at the origin

@@ -121,11 +121,11 @@ def test_what_is_cut_for_a_block_by_hand() -> None:
         "measured": {"block.thickness": 12},
     }
     found = pieces(job)
-    assert found["mull"] == (52, 190, 1)
+    assert found["mull"] == (52 + 2 * 3, 190, 1)  # over the joint, 3 on each side
     assert found["spine_lining"] == (12, 210, 2)
     assert found["end_band"] == (12, 2, 2)
-    # 0.25 glued into each of eight sections: three stubs of 0.1
-    assert found["guard"] == (20, 216, 24)
+    # 0.25 glued into each of eight sections: two folded guards of 0.2, cut twice as wide
+    assert found["guard"] == (40, 216, 16)
     assert "mull" not in pieces(job | {"block": {"mull": False}})
 
 

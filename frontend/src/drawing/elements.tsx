@@ -106,6 +106,8 @@ function Label({ element, view }: { element: Kind<"label">; view: View }) {
       fontSize={size}
       textAnchor={element.anchor}
       dominantBaseline="central"
+      textLength={element.width ? element.width * view.scale : undefined}
+      lengthAdjust="spacingAndGlyphs"
       transform={element.rotation ? `rotate(${element.rotation} ${x} ${y})` : undefined}
     >
       {element.text}

@@ -92,8 +92,12 @@ class Arc:
 
 @dataclass(frozen=True, slots=True)
 class Label:
-    """A word at a point. ``height`` is that of its capitals in millimetres of the thing drawn;
-    0 leaves it to the writer, as for notes that are to be read at any scale."""
+    """A word at a point.
+
+    :param height: that of its capitals in millimetres of the thing drawn; 0 leaves it to the writer, as for
+        notes that are to be read at any scale.
+    :param width: the length it takes, for lettering reckoned to fit; 0 leaves it to the type.
+    """
 
     x: Mm
     y: Mm
@@ -103,6 +107,7 @@ class Label:
     rotation: float = 0.0
     layer: Layer = "text"
     about: str = ""
+    width: Mm = 0.0
     kind: Literal["label"] = "label"
 
 
@@ -227,9 +232,10 @@ class Sketch:
         anchor: Anchor = "middle",
         rotation: float = 0.0,
         about: str = "",
+        length: Mm = 0.0,
     ) -> None:
-        """Write a word."""
-        self.elements.append(Label(x, y, text, height, anchor, rotation, "text", about))
+        """Write a word; ``length`` is what it has to take."""
+        self.elements.append(Label(x, y, text, height, anchor, rotation, "text", about, length))
 
     def name(self, x: Mm, y: Mm, width: Mm, height: Mm, text: str, *, tallest: Mm, about: str = "") -> None:
         """Write the name of a rectangle along its longer side, no larger than it has room for."""

@@ -231,6 +231,13 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "The block is to stay untrimmed, and trims are set.",
         "Leave every edge as it is, or say how the block is trimmed.",
     ),
+    "trim.in_boards": (
+        "mind",
+        "block",
+        "Trimming in boards needs boards laced on, and the boards of this binding come after the block "
+        "is cut.",
+        "Trim the block by itself, out of boards.",
+    ),
     "diagonals.differ": (
         "mind",
         "block",
@@ -362,7 +369,26 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "mind",
         "boards",
         "Closed with the pieces as they are, the {edge} square comes out {found} instead of {asked}.",
-        "Cut the boards anew, or accept the square.",
+        "{remedy}",
+    ),
+    "case.gapes": (
+        "stop",
+        "boards",
+        "A spine board {spine} wide holds the boards {lift} off the block: the book is out of parallel by "
+        "{parallel}.",
+        "Take a spine board of up to {fits}, or a joint of at least {gap}.",
+    ),
+    "cover.small": (
+        "stop",
+        "boards",
+        "A cover of {width} × {height} does not reach round the edges of the boards.",
+        "Cut it {needs}, or make the boards smaller.",
+    ),
+    "leaf.small": (
+        "stop",
+        "text",
+        "The leaf as cut is {has}, and the finished page is to be {page}.",
+        "Trim less, make the page smaller, or cut the sheets anew.",
     ),
     "turn_in.short": (
         "mind",
@@ -507,6 +533,18 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "finish",
         "In {volume}: {message}",
         "{remedy}",
+    ),
+    "pastedown.grows": (
+        "mind",
+        "boards",
+        "Pasted, the paste-down grows {growth} and comes to within {left} of the board's edge.",
+        "Trim {trim} off its fore-edge first, to {width}.",
+    ),
+    "pastedown.over": (
+        "mind",
+        "boards",
+        "Pasted, the paste-down grows {growth} and reaches {left} over the board's edge.",
+        "Trim {trim} off its fore-edge first, to {width}.",
     ),
     "side.narrow": (
         "stop",
@@ -668,14 +706,14 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
     "measured.unused": (
         "note",
         "text",
-        "A measurement of {label} is kept, but this binding has no such size.",
+        "A measurement of {label} is kept, but nothing is made of it in this binding.",
         "Clear it, or leave it for another binding.",
     ),
     "measured.far": (
         "mind",
         "block",
-        "{label} was measured as {measured}, but comes out as {computed} from the paper.",
-        "Measure again; if it stands, check the paper's thickness and the number of pages.",
+        "{label} was measured as {measured}, but comes out as {computed} by the reckoning.",
+        "Measure again; if it stands, look which of the numbers it was reckoned from is not so.",
     ),
 }
 

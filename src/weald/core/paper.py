@@ -43,7 +43,8 @@ BASIC_SIZE_INCHES: dict[Grade, tuple[float, float]] = {
 }
 
 GREYBOARD_GSM_PER_MM: Gsm = 640.0
-CLOTH_GSM_PER_MM: Gsm = 600.0
+COVER_GSM_PER_MM: dict[str, Gsm] = {"cloth": 600.0, "leather": 870.0, "paper": 800.0, "card": 780.0}
+"""What a covering weighs, for each millimetre of its thickness."""
 
 
 @dataclass(frozen=True, slots=True)

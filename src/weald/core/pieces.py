@@ -36,7 +36,7 @@ class Piece:
     :param count: for all copies.
     :param grain: the side of the piece its grain has to run along.
     :param grain_right: whether the chosen stock gives it so; ``None`` where no stock is chosen.
-    :param allowance: left on the width when cutting, beyond the size stated.
+    :param allowance: left on the width when cutting, beyond the size stated; ``higher`` on the height.
     :param spare: more of them than the book needs, for what gets spoilt.
     :param stock: what it is cut from; nothing where none is chosen. ``item`` is its number on the shelf.
     :param needs: in words, which way its grain has to run; ``has``: how it comes out of the stock.
@@ -55,6 +55,7 @@ class Piece:
     shown: str = ""
     grain_right: bool | None = None
     allowance: Mm = 0.0
+    higher: Mm = 0.0
     spare: int = 0
     stock: str = ""
     item: int | None = None
@@ -67,6 +68,11 @@ class Piece:
     def cut_width(self) -> Mm:
         """The width it is cut to."""
         return self.width + self.allowance
+
+    @property
+    def cut_height(self) -> Mm:
+        """The height it is cut to."""
+        return self.height + self.higher
 
 
 MATERIAL_FILLS: dict[PieceMaterial, Material] = {
@@ -94,17 +100,21 @@ def make_piece(
     *,
     thickness: Mm | None = None,
     allowance: Mm = 0.0,
+    higher: Mm = 0.0,
     grain: PieceGrain = "height",
 ) -> Piece:
     """A piece of ``size``, width by height, with its size written as ``ledger`` writes lengths.
 
-    :param allowance: cut so much wider, to be cut to size in the case.
+    :param allowance: cut so much wider, to be cut to size in the case; ``higher`` by what is ploughed off
+        with the block.
     """
     width, height = size
     show = ledger.notation.length
     how = ledger.say(how)
     if allowance:
         how = f"{how}; cut {show(allowance, True)} wider, to be cut to size in the case"
+    if higher:
+        how = f"{how}; cut {show(higher, True)} higher, to be ploughed with the block"
     return Piece(
         id=id,
         label=label,
@@ -116,6 +126,7 @@ def make_piece(
         grain=grain,
         how=how,
         allowance=allowance,
+        higher=higher,
         shown=f"{show(width, True)} × {show(height, True)}",
     )
 

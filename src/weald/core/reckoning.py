@@ -54,16 +54,21 @@ _UNITS: dict[Kind, str] = {
 
 @dataclass(frozen=True, slots=True)
 class Definition:
-    """What a quantity is, whatever its value. Lengths and thicknesses can be measured."""
+    """What a quantity is, whatever its value.
+
+    :param measured: whether a measurement may replace it. Nothing follows from what is only seen, chosen or
+        compared, and no measurement of it is asked for.
+    """
 
     station: Station
     label: str
     kind: Kind = "length"
+    measured: bool = True
 
     @property
     def measurable(self) -> bool:
         """Whether a measurement made at the bench may replace it."""
-        return self.kind in ("length", "thickness")
+        return self.measured and self.kind in ("length", "thickness")
 
 
 QUANTITIES: dict[str, Definition] = {
@@ -74,8 +79,8 @@ QUANTITIES: dict[str, Definition] = {
     "leaf.untrimmed_height": Definition("text", "Leaf height before trimming"),
     "paper.grammage": Definition("paper", "Grammage", "grammage"),
     "paper.calliper": Definition("paper", "Thickness of a leaf", "thickness"),
-    "sheet.width": Definition("paper", "Unfolded sheet, width"),
-    "sheet.height": Definition("paper", "Unfolded sheet, height"),
+    "sheet.width": Definition("paper", "Unfolded sheet, width", measured=False),
+    "sheet.height": Definition("paper", "Unfolded sheet, height", measured=False),
     "stock.per_sheet": Definition("paper", "Out of one stock sheet", "count"),
     "stock.sheets": Definition("paper", "Stock sheets to take", "count"),
     "sections.count": Definition("folding", "{Signatures}", "count"),
@@ -84,10 +89,10 @@ QUANTITIES: dict[str, Definition] = {
     "creep.step": Definition("folding", "Creep from folio to folio", "thickness"),
     "sections.creep": Definition("folding", "Creep in all", "thickness"),
     "text.scale": Definition("printing", "Pages of the text are scaled to", "percent"),
-    "printed.width": Definition("printing", "Printed sheet, width"),
-    "printed.height": Definition("printing", "Printed sheet, height"),
-    "printed.least_width": Definition("printing", "Smallest sheet that takes it, width"),
-    "printed.least_height": Definition("printing", "Smallest sheet that takes it, height"),
+    "printed.width": Definition("printing", "Printed sheet, width", measured=False),
+    "printed.height": Definition("printing", "Printed sheet, height", measured=False),
+    "printed.least_width": Definition("printing", "Smallest sheet that takes it, width", measured=False),
+    "printed.least_height": Definition("printing", "Smallest sheet that takes it, height", measured=False),
     "printed.copies": Definition("printing", "Copies a printed sheet", "count"),
     "printed.sheets": Definition("printing", "Sheets to print, spoilage included", "count"),
     "sewing.holes": Definition("sewing", "Holes in the fold", "count"),
@@ -107,7 +112,7 @@ QUANTITIES: dict[str, Definition] = {
     "spine.swell": Definition("block", "Swell", "thickness"),
     "spine.swell_ratio": Definition("block", "Swell to thickness", "percent"),
     "spine.thickness": Definition("block", "Spine as sewn"),
-    "thread.suits": Definition("block", "Thread that would suit", "thickness"),
+    "thread.suits": Definition("block", "Thread that would suit", "thickness", measured=False),
     "spine.swell_round": Definition("block", "Round the swell asks for", "factor"),
     "spine.round": Definition("block", "Round, part of a circle", "factor"),
     "shoulder.line": Definition("block", "Shoulder line, from the spine"),
@@ -115,19 +120,25 @@ QUANTITIES: dict[str, Definition] = {
     "spine.chord": Definition("block", "Across the shoulders"),
     "spine.arc": Definition("block", "Arc of the spine"),
     "spine.rise": Definition("block", "Rise of the round"),
-    "spine.left_over": Definition("block", "Swell left for the shoulders", "thickness"),
+    "spine.left_over": Definition("block", "Swell left for the shoulders", "thickness", measured=False),
     "shoulder.width": Definition("block", "From shoulder to fore-edge"),
     "block.diagonal": Definition("block", "Diagonal of the block"),
-    "block.out_of_square": Definition("block", "Out of square", "thickness"),
+    "block.out_of_square": Definition("block", "Out of square", "thickness", measured=False),
     "guards.count": Definition("block", "Guards a {signature}", "count"),
     "end_band.length": Definition("block", "End band"),
     "hollow.width": Definition("block", "Paper for the hollow"),
+    "lining.head": Definition("block", "Lining at the head"),
+    "lining.between": Definition("block", "Lining between cords"),
+    "lining.tail": Definition("block", "Lining at the tail"),
+    "mull.head": Definition("block", "Mull at the head"),
+    "mull.between": Definition("block", "Mull between cords"),
+    "mull.tail": Definition("block", "Mull at the tail"),
     "mull.width": Definition("block", "Mull, width"),
     "mull.height": Definition("block", "Mull, height"),
     "board.thickness": Definition("boards", "Board thickness", "thickness"),
-    "squares.head": Definition("boards", "Square, head"),
-    "squares.tail": Definition("boards", "Square, tail"),
-    "squares.fore_edge": Definition("boards", "Square, fore-edge"),
+    "squares.head": Definition("boards", "Square, head", measured=False),
+    "squares.tail": Definition("boards", "Square, tail", measured=False),
+    "squares.fore_edge": Definition("boards", "Square, fore-edge", measured=False),
     "board.height": Definition("boards", "Board height"),
     "spine_board.thickness": Definition("boards", "Spine board thickness", "thickness"),
     "joint.groove": Definition("boards", "Depth of the groove"),
@@ -147,8 +158,8 @@ QUANTITIES: dict[str, Definition] = {
     "slit.step": Definition("boards", "From slit to slit"),
     "cover.height": Definition("boards", "Cover height"),
     "cover.width": Definition("boards", "Cover width"),
-    "art.width": Definition("boards", "Printed cover, document width"),
-    "art.height": Definition("boards", "Printed cover, document height"),
+    "art.width": Definition("boards", "Printed cover, document width", measured=False),
+    "art.height": Definition("boards", "Printed cover, document height", measured=False),
     "spine_piece.width": Definition("boards", "Spine piece, width"),
     "side.width": Definition("boards", "Side, width"),
     "corner.leg": Definition("boards", "Corner, leg on the board"),
@@ -156,13 +167,15 @@ QUANTITIES: dict[str, Definition] = {
     "panel.width": Definition("boards", "Old cover trimmed, width"),
     "panel.spine": Definition("boards", "Old spine trimmed, width"),
     "panel.height": Definition("boards", "Old cover trimmed, height"),
-    "panel.each": Definition("boards", "Panel between bands"),
+    "panel.each": Definition("boards", "Panel between bands", measured=False),
     "bands.take_up": Definition("boards", "Drawn in over the bands"),
-    "turn_in.inside": Definition("boards", "Turn-in seen inside"),
+    "turn_in.inside": Definition("boards", "Turn-in seen inside", measured=False),
     "corner.cut": Definition("boards", "Corner cut, from the board's corner"),
-    "closed.head": Definition("boards", "Closed: square at the head"),
-    "closed.tail": Definition("boards", "Closed: square at the tail"),
-    "closed.fore_edge": Definition("boards", "Closed: square at the fore-edge"),
+    "closed.head": Definition("boards", "Closed: square at the head", measured=False),
+    "closed.tail": Definition("boards", "Closed: square at the tail", measured=False),
+    "closed.fore_edge": Definition("boards", "Closed: square at the fore-edge", measured=False),
+    "closed.inset": Definition("boards", "Closed: boards begin from the spine", measured=False),
+    "closed.parallel": Definition("boards", "Closed: out of parallel", measured=False),
     "joint.ease": Definition("boards", "Inset, in board thicknesses", "factor"),
     "book.weight": Definition("boards", "Weight of the book", "weight"),
     "finish.width": Definition("finish", "Spine to letter"),
@@ -173,31 +186,21 @@ QUANTITIES: dict[str, Definition] = {
     "volume.capital": Definition("finish", "Capitals of the volume"),
     "ribbon.length": Definition("finish", "Ribbon"),
     "pastedown.growth": Definition("boards", "Paste-down grows when pasted", "thickness"),
+    "pastedown.trim": Definition("boards", "Trimmed off the paste-down", measured=False),
+    "pastedown.width": Definition("boards", "Paste-down, cut width", measured=False),
+    "pastedown.margin": Definition("boards", "Margin of the paste-down", measured=False),
     "pull.outside": Definition("boards", "Pull of the cover", "factor"),
     "pull.inside": Definition("boards", "Pull of paste-down and linings", "factor"),
     "pull.lining": Definition("boards", "Lining that would balance it", "grammage"),
 }
 
 _LONE_TERM = re.compile(r"\{\w+\}")
-_NEVER_MEASURED = (
-    "closed.",
-    "printed.",
-    "pastedown.",
-    "thread.suits",
-    "spine.left_over",
-    "block.out_of",
-    "art.",
-)
 
 
 def measurable(quantity_id: str) -> bool:
-    """Whether a job may hold a measurement of this quantity.
-
-    What the closed case shows is a check on the pieces, and the printed sheet is chosen, so neither is
-    replaced by hand.
-    """
+    """Whether a job may hold a measurement of this quantity."""
     definition = QUANTITIES.get(quantity_id)
-    return bool(definition and definition.measurable and not quantity_id.startswith(_NEVER_MEASURED))
+    return bool(definition and definition.measurable)
 
 
 def measurable_ids() -> list[str]:
@@ -251,6 +254,19 @@ class Quantity:
     measurable: bool
     entry: str | None
     """Path of the entry this number is, where it is simply what was decided."""
+
+
+DOUBTED: dict[Kind, tuple[float, Mm]] = {"length": (0.2, 3.0), "thickness": (0.5, 0.2)}
+"""A measurement is doubted that is off by more than this part of what was reckoned, and by this much."""
+
+
+def is_doubted(quantity: Quantity) -> bool:
+    """Whether a measurement is so far from what was reckoned that one of the two is wrong."""
+    kind = QUANTITIES[quantity.id].kind
+    if quantity.measured is None or kind not in DOUBTED:
+        return False
+    part, least = DOUBTED[kind]
+    return abs(quantity.measured - quantity.computed) > max(part * abs(quantity.computed), least)
 
 
 def show(kind: Kind, value: float, notation: Notation) -> str:
@@ -349,6 +365,7 @@ class Ledger:
         entry: str | None = None,
         from_weight: bool = False,
         label: str | None = None,
+        measurable: bool = True,
     ) -> float:
         """Enter a quantity and give back the value to go on with.
 
@@ -356,11 +373,13 @@ class Ledger:
         :param from_weight: for sums of grammage and bulk: ``{per}`` in the formula turns g/m² × cm³/g
             into the reader's unit.
         :param label: what it is called here, where its usual name does not fit.
+        :param measurable: ``False`` where this book makes nothing of it, though others do.
         :returns: the measurement, where there is one, else ``value``.
         """
         definition = QUANTITIES[quantity_id]
         terms = terms or {}
-        measured = self.measured.get(quantity_id) if measurable(quantity_id) else None
+        measurable = measurable and definition.measurable
+        measured = self.measured.get(quantity_id) if measurable else None
         effective = value if measured is None else measured
         computed_shown = show(definition.kind, value, self.notation)
         per = {"per": self._per_weight} if from_weight else {}
@@ -382,7 +401,7 @@ class Ledger:
             measured=measured,
             computed=value,
             computed_shown=computed_shown,
-            measurable=measurable(quantity_id),
+            measurable=measurable,
             entry=entry,
         )
         return effective

@@ -1,6 +1,7 @@
 """Drawings as DXF for cutters and other programs: millimetres, y up, one layer a meaning."""
 
 import io
+import math
 
 from ezdxf import units
 from ezdxf.document import Drawing as Document
@@ -79,7 +80,13 @@ def _put(
             rotation=-element.rotation,
             dxfattribs={"layer": "TEXT"},
         )
-        text.set_placement(at((element.x, element.y)), align=_ALIGN[element.anchor])
+        if element.width:
+            turn = math.radians(element.rotation)
+            across, down = element.width / 2 * math.cos(turn), element.width / 2 * math.sin(turn)
+            ends = (at((element.x - across, element.y - down)), at((element.x + across, element.y + down)))
+            text.set_placement(*ends, align=TextEntityAlignment.FIT)
+        else:
+            text.set_placement(at((element.x, element.y)), align=_ALIGN[element.anchor])
     elif isinstance(element, Dimension):
         space.add_line(at(element.start), at(element.end), dxfattribs={"layer": "DIMENSION"})
     else:

@@ -82,7 +82,15 @@ class Paper:
         if isinstance(mark, Stroke):
             self._stroke(mark)
         else:
-            self.write(mark.x, mark.y, mark.text, mark.height, anchor=mark.anchor, rotation=mark.rotation)
+            self.write(
+                mark.x,
+                mark.y,
+                mark.text,
+                mark.height,
+                anchor=mark.anchor,
+                rotation=mark.rotation,
+                width=mark.width,
+            )
 
     def drawing(self, placed: Frame) -> None:
         """Put a whole drawing on the page."""
@@ -116,14 +124,20 @@ class Paper:
         anchor: str = "start",
         rotation: float = 0.0,
         font: str = SANS,
+        width: Mm = 0.0,
     ) -> None:
-        """Write words whose capitals are ``height`` high, centred on ``y``."""
+        """Write words whose capitals are ``height`` high, centred on ``y``.
+
+        :param width: as long as this; as the type has them where 0.
+        """
         size = type_size(height)
         self.canvas.saveState()
         self.canvas.translate(x * mm, self.height - y * mm)
         self.canvas.rotate(-rotation)
         self.canvas.setFillColor(HexColor(LOOKS["text"].colour))
         self.canvas.setFont(font, size)
+        if width:
+            self.canvas.scale(width * mm / pdfmetrics.stringWidth(printable(text), font, size), 1)
         put = {
             "start": self.canvas.drawString,
             "middle": self.canvas.drawCentredString,

@@ -69,6 +69,8 @@ def _write(group: ET.Element, words: Words) -> None:
         "text-anchor": words.anchor,
         "dominant-baseline": "central",
     }
+    if words.width:
+        attributes |= {"textLength": _number(words.width), "lengthAdjust": "spacingAndGlyphs"}
     if words.rotation:
         attributes["transform"] = f"rotate({_number(words.rotation)} {_number(words.x)} {_number(words.y)})"
     ET.SubElement(group, "text", attributes).text = words.text

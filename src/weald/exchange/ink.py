@@ -49,7 +49,7 @@ class Stroke:
 
 @dataclass(frozen=True, slots=True)
 class Words:
-    """Words on the paper; ``rotation`` in degrees, clockwise."""
+    """Words on the paper; ``rotation`` in degrees, clockwise; ``width`` what they have to take, or 0."""
 
     x: Mm
     y: Mm
@@ -57,6 +57,7 @@ class Words:
     height: Mm
     anchor: Anchor
     rotation: float
+    width: Mm = 0.0
 
 
 Mark = Stroke | Words
@@ -117,7 +118,8 @@ def _element(element: Element, placed: Frame) -> Iterator[Mark]:
     elif isinstance(element, Label):
         x, y = placed.at((element.x, element.y))
         height = element.height * placed.scale or NOTE_HEIGHT
-        yield Words(x, y, element.text, height, element.anchor, element.rotation)
+        width = element.width * placed.scale
+        yield Words(x, y, element.text, height, element.anchor, element.rotation, width)
     else:
         yield from _dimension(element, placed)
 

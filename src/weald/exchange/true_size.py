@@ -14,7 +14,7 @@ from reportlab.pdfgen.canvas import Canvas
 from weald.core.drawing import Drawing
 from weald.core.units import Mm
 from weald.exchange.drawing_pdf import BOLD, PAPERS, Paper
-from weald.exchange.ink import Stroke, frame, marks, size_on_paper
+from weald.exchange.ink import Stroke, frame, size_on_paper
 
 MARGIN: Mm = 10.0
 """Kept free on every edge: no printer reaches further."""
@@ -23,6 +23,7 @@ FOOT: Mm = 16.0
 SHARED: Mm = 10.0
 """Strip that neighbouring tiles both show."""
 CHECK_BAR: Mm = 100.0
+_WHOLE = "drawing"
 _PRINT_ADVICE = "This bar measures 100 mm. Print at 100 %, never “fit to page”."
 
 
@@ -67,17 +68,32 @@ def true_size_pdf(drawing: Drawing, title: str, paper: str) -> bytes:
     canvas = Canvas(buffer, pagesize=page)
     canvas.setTitle(f"{title}: {drawing.title}, true size")
     canvas.setViewerPreference("PrintScaling", "None")
+    _draw_once(canvas, drawing, page)
     for row in range(tiling.rows):
         for column in range(tiling.columns):
             sheet = Paper(canvas, page[1])
-            _draw_tile(sheet, drawing, tiling, column, row)
+            _draw_tile(sheet, tiling, column, row)
             _draw_foot(sheet, title, drawing, tiling, column, row, page[1] / mm)
             canvas.showPage()
     canvas.save()
     return buffer.getvalue()
 
 
-def _draw_tile(sheet: Paper, drawing: Drawing, tiling: Tiling, column: int, row: int) -> None:
+def _draw_once(canvas: Canvas, drawing: Drawing, page: tuple[float, float]) -> None:
+    """The whole drawing, written once; every tile shows its part of it."""
+    width, height = size_on_paper(drawing, 1.0)
+    canvas.beginForm(
+        _WHOLE,
+        lowerx=0,
+        lowery=page[1] - (height + MARGIN) * mm,
+        upperx=(width + MARGIN) * mm,
+        uppery=page[1],
+    )
+    Paper(canvas, page[1]).drawing(frame(drawing, 1.0, 0.0, 0.0))
+    canvas.endForm()
+
+
+def _draw_tile(sheet: Paper, tiling: Tiling, column: int, row: int) -> None:
     canvas = sheet.canvas
     canvas.saveState()
     clip = canvas.beginPath()
@@ -90,8 +106,8 @@ def _draw_tile(sheet: Paper, drawing: Drawing, tiling: Tiling, column: int, row:
     canvas.clipPath(clip, stroke=0, fill=0)
     left = MARGIN - column * (tiling.window_width - SHARED)
     top = MARGIN - row * (tiling.window_height - SHARED)
-    for mark in marks(frame(drawing, 1.0, left, top)):
-        sheet.put(mark)
+    canvas.translate(left * mm, -top * mm)
+    canvas.doForm(_WHOLE)
     canvas.restoreState()
     right, bottom = MARGIN + tiling.window_width, MARGIN + tiling.window_height
     if column + 1 < tiling.columns:

@@ -12,6 +12,7 @@ from weald.core.bindings.case_findings import mind
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.covering_findings import mind_covering, reckon_covering
 from weald.core.bindings.coverings import Ground, cover_parts, cover_pieces
+from weald.core.bindings.pastedown import reckon_pastedown
 from weald.core.bindings.protocol import Bound
 from weald.core.job.spec import Covering, JobSpec
 from weald.core.pieces import Piece, make_piece
@@ -30,6 +31,7 @@ CASE_ENTRIES = (
     "binding.groove",
     "binding.cover",
     "binding.turn_in",
+    "binding.tape_reach",
 )
 INFILL_FROM: Mm = 0.5
 """Leather as thick as this shows its edge through sides and paste-downs unless it is levelled."""
@@ -37,24 +39,28 @@ COVERINGS: tuple[Covering, ...] = ("full", "quarter", "half", "fore_edge")
 
 
 def bind_case(
-    spec: JobSpec, case: Case, covering: Covering, ledger: Ledger, *, joined: bool = False
+    spec: JobSpec, case: Case, covering: Covering, ledger: Ledger, *, joined: bool = False, higher: Mm = 0.0
 ) -> Bound:
     """Cover a case, draw it, and say what to mind.
 
     :param joined: whether boards are joined by a strip of paper first, then covered.
+    :param higher: what is cut off the boards together with the block.
     """
-    ground = Ground(case.board_width, case.middle, case.board_height, case.turn_in, case.corner)
-    reckon_covering(covering, spec.binding, ground, ledger)
-    parts = cover_parts(covering, spec.binding, ground)
+    ground = Ground(
+        case.board_width, case.middle, case.board_height, case.turn_in, case.corner, case.turn_side
+    )
+    as_cut = reckon_covering(covering, spec.binding, ground, ledger)
+    parts = cover_parts(covering, as_cut, ground)
     joined = joined or covering == "three_piece"
     pieces = [
-        *board_pieces(spec, (case.board_width, case.board_height), ledger),
+        *board_pieces(spec, (case.board_width, case.board_height), ledger, higher),
         *_spine_pieces(spec, case, ledger),
     ]
     joining: Mm | None = None
     if joined:
-        joining = spec.binding.overlap
-        pieces.append(_joining_strip(spec, case, ledger))
+        strip = _joining_strip(spec, case, ledger)
+        joining = (strip.width - case.middle) / 2
+        pieces.append(strip)
     pieces += cover_pieces(parts, spec.binding, spec.copies, ledger)
     pieces += infills(covering, spec, ledger)
     drawings = [
@@ -68,18 +74,23 @@ def bind_case(
     elif case.spine != "bare" and (covering != "full" or joined):
         drawings.append(draw_spacer(case.gap, case.board_height, "joint", ledger))
     cover = spec.stock.get("cover")
+    pasted = reckon_pastedown(spec, ledger)
     pull = reckon_pull(spec, ledger, cover.grammage if cover else None)
     findings = (
         *mind(spec, case, ledger),
-        *mind_covering(covering, spec.binding, ground, ledger),
+        *mind_covering(covering, as_cut, ground, ledger),
+        *pasted,
         *mind_bow(pull, ledger.notation),
     )
-    profile = tuple(cover_profile(case, case.inset + case.board_width))
+    profile = tuple(cover_profile(case, case.closed.inset + case.board_width))
     return Bound(tuple(pieces), tuple(drawings), findings, profile)
 
 
-def board_pieces(spec: JobSpec, size: tuple[Mm, Mm], ledger: Ledger) -> list[Piece]:
-    """Two boards and what is glued on them: as high and wide as they are."""
+def board_pieces(spec: JobSpec, size: tuple[Mm, Mm], ledger: Ledger, higher: Mm = 0.0) -> list[Piece]:
+    """Two boards and what is glued on them: as high and wide as they are.
+
+    :param higher: what is cut off them together with the block.
+    """
     binding = spec.binding
     return [
         make_piece(
@@ -92,6 +103,7 @@ def board_pieces(spec: JobSpec, size: tuple[Mm, Mm], ledger: Ledger) -> list[Pie
             "front and back, alike",
             thickness=binding.board,
             allowance=binding.cut_in_case,
+            higher=higher,
         ),
         *(
             make_piece(
@@ -103,6 +115,8 @@ def board_pieces(spec: JobSpec, size: tuple[Mm, Mm], ledger: Ledger) -> list[Pie
                 size,
                 "laminated to the board" if lining.side == "core" else f"on the {lining.side} of the boards",
                 thickness=lining.effective,
+                allowance=binding.cut_in_case,
+                higher=higher,
             )
             for number, lining in enumerate(binding.linings, start=1)
         ),

@@ -20,10 +20,10 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
     :param joining: how far a paper strip that joins the boards reaches on each.
     """
     show, sketch = ledger.notation.figure, Sketch()
-    turn = case.turn_in
+    turn, side = case.turn_in, case.turn_side
     width, height = case.cover_width, case.cover_height
     for part in parts:
-        outline = [(x + turn, y + turn) for x, y in part.outline]
+        outline = [(x + side, y + turn) for x, y in part.outline]
         about = "cover.width cover.height corner.cut" if part.id == "cover" else f"piece.{part.id}"
         sketch.area(outline, part.fill, "cut", about)
         if part.material != "leather":
@@ -43,7 +43,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         sketch.line((*strip, strip[0]), "hidden", "strip.width")
     _flat_dimensions(sketch, case, (back, spine, front), show)
     for part in parts[1:] if len(parts) > 1 else ():
-        sketch.line([(x + turn, y + turn) for x, y in (*part.outline, part.outline[0])], "hidden")
+        sketch.line([(x + side, y + turn) for x, y in (*part.outline, part.outline[0])], "hidden")
     corner = case.corner / math.sqrt(2)
     tip = (front + case.board_width, turn)
     sketch.line((tip, (tip[0] + corner, tip[1] - corner)), "dimension", "corner.cut")
@@ -61,7 +61,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
 
 def _lefts(case: Case) -> tuple[Mm, Mm, Mm]:
     """Left edges of back board, spine and front board."""
-    back = case.turn_in
+    back = case.turn_side
     spine = back + case.board_width + case.gap
     return back, spine, spine + case.spine_width + case.gap
 
@@ -122,39 +122,40 @@ def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show:
 
 
 def cover_profile(case: Case, reach: Mm) -> list[Point]:
-    """Half of the covering, from the spine's middle over its edge, through the groove, to x = ``reach``."""
-    half = case.block.thickness / 2
-    outside = half + case.board
-    if case.spine == "none":
-        return [(0.0, 0.0), (0.0, -half), (case.inset, -outside), (reach, -outside)]
-    floor = -max(outside - case.groove, 0.0)
+    """Half of the covering, from the spine's middle over its edge, through the groove, to x = ``reach``.
+
+    Drawn as the case closes, with the pieces as they are.
+    """
+    over = [(x, -y) for x, y in case.hinge.path(case.closed.inset, case.closed.lift)]
+    outside = over[-1][1]
     if case.spine in ("inlay", "bare"):
         back, chord = shoulder_back(case.block), case.block.chord
         arc = [(x - back - case.spine_board, y) for x, y in arc_points(chord, case.block.rise)]
-        upper = [point for point in reversed(arc) if point[1] <= 0]
-        tip = (-back, -chord / 2)
-        return [*upper, tip, (case.inset / 2, floor), (case.inset, -outside), (reach, -outside)]
-    edge = -case.spine_width / 2
-    return [
-        (-case.spine_board, 0.0),
-        (-case.spine_board, edge),
-        (0.0, edge),
-        (case.inset / 2, floor if case.groove else -outside),
-        (case.inset, -outside),
-        (reach, -outside),
-    ]
+        return [*(point for point in reversed(arc) if point[1] <= 0), *over, (reach, outside)]
+    if case.spine == "board":
+        return [(-case.spine_board, 0.0), *over, (reach, outside)]
+    return [*over, (reach, outside)]
 
 
 def draw_section(case: Case, ledger: Ledger) -> Drawing:
     """The closed spine cut across, seen from the tail: block, boards, the covering in the grooves."""
     show, sketch = ledger.notation.figure, Sketch()
-    reach = max(SECTION_DEPTH, case.inset + 4 * case.board)
+    reach = max(SECTION_DEPTH, case.closed.inset + 4 * case.board)
     half = case.block.thickness / 2
     draw_block_section(sketch, case.block, reach)
+    inset, lift = case.closed.inset, case.closed.lift
+    # held off at the spine, a board comes down to the block at the fore-edge
+    end = lift * (1 - (reach - inset) / case.board_width) if case.board_width > reach - inset else 0.0
     for side in (-1, 1):
-        top = -half - case.board if side < 0 else half
-        board = box(case.inset, top, reach - case.inset, case.board)
-        sketch.area(board, "board", about="joint.inset binding.board")
+        near, far = side * (half + lift), side * (half + end)
+        board = (
+            (inset, near),
+            (reach, far),
+            (reach, far + side * case.board),
+            (inset, near + side * case.board),
+        )
+        about = "closed.inset binding.board"
+        sketch.area(board, "board", about=f"{about} closed.parallel" if lift else about)
     if case.spine == "board":
         spine = box(-case.spine_board, -case.spine_width / 2, case.spine_board, case.spine_width)
         sketch.area(spine, "board", about="spine_board.width spine_board.thickness")
@@ -165,7 +166,8 @@ def draw_section(case: Case, ledger: Ledger) -> Drawing:
     )
     sketch.line([*reversed(upper), *lower[1:]], "thread", about)
     outside = -half - case.board
-    sketch.dimension((0, outside), (case.inset, outside), show(case.inset), about="joint.inset", offset=1)
+    if inset > 0:
+        sketch.dimension((0, outside), (inset, outside), show(inset), about="closed.inset joint.inset")
     if case.spine == "board":
         edge = case.spine_width / 2
         outer = -case.spine_board
@@ -177,12 +179,14 @@ def draw_section(case: Case, ledger: Ledger) -> Drawing:
     sketch.dimension((reach, -half), (reach, half), show(case.block.thickness), about="block.thickness")
     sketch.dimension((reach, outside), (reach, -half), show(case.board), about="binding.board", offset=2)
     dips = f"; the covering dips {show(case.groove, True)} into the joint" if case.spine != "none" else ""
+    if lift:
+        dips = f"; they are held {show(lift, True)} off the block there, so that the book is out of parallel"
     return sketch.finish(
         "case.section",
         "boards",
         "The closed spine in section",
         rows=(1, 1, 2, 0),
-        text=f"The boards begin {show(case.inset, True)} from the spine{dips}.",
+        text=f"The boards begin {show(inset, True)} from the spine{dips}.",
     )
 
 
@@ -241,7 +245,7 @@ def draw_closed(case: Case, ledger: Ledger) -> Drawing:
     edges = sorted((fore_edge, right))
     sketch.dimension((edges[1], bottom), (edges[0], bottom), show(across), about="closed.fore_edge")
     if left > 0:
-        sketch.dimension((0, -closed.head), (left, -closed.head), show(left), about="joint.inset")
+        sketch.dimension((0, -closed.head), (left, -closed.head), show(left), about="closed.inset")
     return sketch.finish(
         "case.closed",
         "boards",

@@ -2,7 +2,7 @@
 
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.joint import EASY_INSET
-from weald.core.findings import Action, Finding, finding
+from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.job.spec import JobSpec
 from weald.core.paper import board_for_height
 from weald.core.reckoning import Ledger
@@ -33,6 +33,8 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     )
     if "joint.gap" in spec.measured or "joint.inset" in spec.measured:
         actions = ()
+    if case.closed.lift:
+        return [_gapes(spec, case, ledger)]
     if case.too_tight:
         return [
             finding(
@@ -46,13 +48,13 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 actions=actions,
             )
         ]
-    if case.inset < case.board - TOLERANCE:
+    if case.closed.inset < case.board - TOLERANCE:
         return [
             finding(
                 "joint.stiff",
                 "joint.inset",
                 ledger.notation,
-                inset=show(case.inset, True),
+                inset=show(case.closed.inset, True),
                 square=show(case.board, True),
                 easy=show(EASY_INSET * case.board, True),
                 actions=actions,
@@ -61,14 +63,28 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     return []
 
 
+def _gapes(spec: JobSpec, case: Case, ledger: Ledger) -> Finding:
+    """The covering cannot reach the boards, so that they are held off the block."""
+    show = ledger.notation.length
+    fits = case.block.thickness + 2 * case.board
+    action = Action("As wide as block and boards", {"binding.spine_rule": "flush"})
+    clear = Action("Clear the measurement", {"measured.spine_board.width": None})
+    return finding(
+        "case.gapes",
+        "closed.parallel",
+        ledger.notation,
+        lift=ledger.notation.thickness(case.closed.lift, True),
+        parallel=ledger.shown("closed.parallel"),
+        spine=show(case.spine_width, True),
+        fits=show(fits, True),
+        gap=show(case.least_gap, True),
+        actions=(clear,) if "spine_board.width" in spec.measured else (action,),
+    )
+
+
 def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
     show, asked = ledger.notation.length, spec.binding.squares
-    edges = (
-        ("head", ledger.value("squares.head"), case.closed.head),
-        ("tail", ledger.value("squares.tail"), case.closed.tail),
-        ("fore_edge", ledger.value("squares.fore_edge"), case.closed.fore_edge),
-    )
     if abs(asked.head - asked.tail) > TOLERANCE:
         found.append(
             finding(
@@ -80,11 +96,13 @@ def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 actions=(Action(f"Both {show(asked.head, True)}", {"binding.squares.tail": asked.head}),),
             )
         )
-    for edge, square, closed in edges:
-        name = edge.replace("_", "-")
+    edges = (("head", case.closed.head), ("tail", case.closed.tail), ("fore_edge", case.closed.fore_edge))
+    for edge, closed in edges:
+        square, name = ledger.value(f"squares.{edge}"), edge.replace("_", "-")
         if square < TOLERANCE:
             found.append(finding("squares.none", f"squares.{edge}", ledger.notation, edge=name))
-        if abs(closed - square) > SQUARE_NOTICED and not case.too_tight:
+        if abs(closed - square) > SQUARE_NOTICED and not (case.too_tight or case.closed.lift):
+            remedy, actions = (_narrower if edge == "fore_edge" else _lower)(case, closed - square, ledger)
             found.append(
                 finding(
                     "squares.off",
@@ -93,9 +111,36 @@ def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                     edge=name,
                     found=show(closed, True),
                     asked=show(square, True),
+                    remedy=remedy,
+                    actions=actions,
                 )
             )
     return found
+
+
+def _narrower(case: Case, over: Mm, ledger: Ledger) -> tuple[str, tuple[Action, ...]]:
+    """The board width, or the gap for the boards as they are, that brings the fore-edge square right."""
+    show, width, inset = ledger.notation.length, case.board_width - over, case.closed.inset - over
+    said = f"Cut the boards {show(width, True)} wide"
+    cut: Patch = {"measured.board.width": round(width, 3)}
+    actions = [Action(said, cut)]
+    if case.spine == "board" and inset >= case.board:
+        gap = case.hinge.length(inset)
+        keep: Patch = {
+            "binding.joint_rule": "fixed",
+            "binding.joint": round(gap, 3),
+            "measured.board.width": round(case.board_width, 3),
+        }
+        said += f", or make the joint {show(gap, True)} with the boards as they are"
+        actions.append(Action(f"Joint of {show(gap, True)}", keep))
+    return f"{said}; or accept the square.", tuple(actions)
+
+
+def _lower(case: Case, over: Mm, ledger: Ledger) -> tuple[str, tuple[Action, ...]]:
+    """The board height that brings the squares at head and tail right."""
+    height = case.board_height - 2 * over
+    said = f"Cut the boards {ledger.notation.length(height, True)} high"
+    return f"{said}, or accept the squares.", (Action(said, {"measured.board.height": round(height, 3)}),)
 
 
 def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
@@ -112,20 +157,33 @@ def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 "board.thin",
                 "binding.board",
                 ledger.notation,
-                board=show(case.board, True),
+                board=ledger.notation.limit(case.board),
                 height=show(case.block.height, True),
-                better=show(better, True),
-                actions=(Action(f"Take {show(better, True)} board", {"binding.board": better}),),
+                better=ledger.notation.limit(better),
+                actions=(Action(f"Take {ledger.notation.limit(better)} board", {"binding.board": better}),),
             )
         )
-    if case.turn_in - case.board < LEAST_TURN_IN_INSIDE:
+    turned = min(case.turn_in, case.turn_side)
+    if turned < case.board + case.cover:
+        found.append(
+            finding(
+                "cover.small",
+                "cover.width" if case.turn_side < case.turn_in else "cover.height",
+                ledger.notation,
+                width=show(case.cover_width, True),
+                height=show(case.cover_height, True),
+                needs=f"{show(case.cover_width + 2 * (spec.binding.turn_in - case.turn_side), True)} × "
+                f"{show(case.cover_height + 2 * (spec.binding.turn_in - case.turn_in), True)}",
+            )
+        )
+    elif turned - case.board < LEAST_TURN_IN_INSIDE:
         needs = LEAST_TURN_IN_INSIDE + case.board
         found.append(
             finding(
                 "turn_in.short",
                 "turn_in.inside",
                 ledger.notation,
-                inside=show(max(0.0, case.turn_in - case.board), True),
+                inside=show(max(0.0, turned - case.board), True),
                 needs=show(needs, True),
                 least=show(LEAST_TURN_IN_INSIDE, True),
                 actions=(Action(f"Turn in {show(needs, True)}", {"binding.turn_in": needs}),),

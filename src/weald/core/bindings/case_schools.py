@@ -2,10 +2,9 @@
 
 from collections.abc import Mapping
 
-from weald.core.bindings.joint import gap_by_board
+from weald.core.bindings.joint import gap_by_board, thicker
 from weald.core.job.spec import JobSpec, JointRule, SpineRule
 from weald.core.reckoning import Ledger, School, Term
-from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 
 DEFAULT_FIXED_GAP: Mm = 7.0
@@ -28,7 +27,11 @@ SPINE_SCHOOLS: tuple[tuple[SpineRule, str, float, Mm, str], ...] = (
     ("flush", "block + 2 boards", 2.0, 0.0, "flush with the outside of the boards"),
 )
 JOINT_SCHOOLS: tuple[tuple[JointRule, str, str], ...] = (
-    ("by_board", "fixed by the board", "by eye, ordinary cloth: 5.5, 7, 8 or 9"),
+    (
+        "by_board",
+        "fixed by the board",
+        "by eye: {mm:5.5} for thin board, {mm:7} up to {mm:2}, more above",
+    ),
     ("board_plus_6", "board + 6", "wider as the board grows"),
     ("inset", "from the inset wanted", "says how far the board stands off the spine"),
     ("fixed", "a width of one's own", "a gauge strip one owns"),
@@ -76,7 +79,7 @@ def wanted_inset(spec: JobSpec) -> Mm:
 
 def _gap_by_rule(spec: JobSpec, rule: JointRule, board: Mm, from_inset: Mm) -> Mm:
     if rule == "by_board":
-        return gap_by_board(board)
+        return gap_by_board(board, spec.binding.cover_thickness)
     if rule == "board_plus_6":
         return board + BOARD_PLUS
     if rule == "inset":
@@ -128,6 +131,10 @@ def reckon_joint(
         how, terms = inset_sum
     elif binding.joint_rule == "by_board":
         how, terms = f"by eye for a {board.shown} board", {}
+        if extra := thicker(binding.cover_thickness):
+            cover = ledger.entry("more for thick covering", extra, "binding.cover_thickness", "thickness")
+            usual = ledger.entry("by eye for this board", gap - extra, "binding.joint_rule")
+            how, terms = "{usual} + {cover}", {"usual": usual, "cover": cover}
     else:
         how, terms = "a width of one's own", {}
     return ledger.reckon(
@@ -141,15 +148,15 @@ def reckon_joint(
     )
 
 
-def reckon_spine_width(spec: JobSpec, block: BlockPlan, board: Term, ledger: Ledger) -> Mm:
+def reckon_spine_width(spec: JobSpec, block: Term, board: Term, ledger: Ledger) -> Mm:
     """Enter the width of the spine, of board or of card, by the rule chosen, and give it back.
 
-    :param board: thickness of what lies on either side of the block.
+    :param block: its thickness, pressed or as sewn; ``board`` that of what lies on either side of it.
     """
     schools: list[School] = []
-    value, how = block.thickness, "{block}"
+    value, how = block.value, "{block}"
     for rule, label, boards, more, effect in SPINE_SCHOOLS:
-        width = block.thickness + boards * board.value + more
+        width = block.value + boards * board.value + more
         chosen = spec.binding.spine_rule == rule
         schools.append(
             ledger.school(rule, label, width, {"binding.spine_rule": rule}, chosen=chosen, effect=effect)
@@ -159,7 +166,7 @@ def reckon_spine_width(spec: JobSpec, block: BlockPlan, board: Term, ledger: Led
             how = "{block}" + (f" + {boards:g} × {{board}}" if boards else "")
             how += " − {less}" if more else ""
     terms = {
-        "block": ledger.ref("block.thickness"),
+        "block": block,
         "board": board,
         "less": ledger.entry("{mm:1}", 1.0, "binding.spine_rule"),
     }

@@ -16,12 +16,12 @@ from weald.core.bindings.case_schools import (
     wanted_inset,
 )
 from weald.core.bindings.closing import ClosedCase, CutCase, Hinge, close_case
-from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, least_gap
-from weald.core.job.spec import JobSpec
-from weald.core.paper import CLOTH_GSM_PER_MM, GREYBOARD_GSM_PER_MM
+from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, thicker
+from weald.core.job.spec import Covering, JobSpec
+from weald.core.paper import COVER_GSM_PER_MM, GREYBOARD_GSM_PER_MM
 from weald.core.reckoning import Ledger, Term
-from weald.core.stations.block import BlockPlan, book_weight
-from weald.core.units import Gsm, Mm
+from weald.core.stations.block import BlockPlan
+from weald.core.units import TOLERANCE, Gsm, Mm
 
 INLAY_THICKNESS: Mm = 0.4
 """Thin flexible card, that bends round the spine."""
@@ -35,7 +35,9 @@ class Case:
     :param spine: what stiffens its spine; ``spine_board`` is how thick that is, ``spine_width`` how wide.
         A bare one is the block's own, to which the covering is glued.
     :param gap: from the spine to a board as it lies flat; of a case without a spine, none.
-    :param least_gap: what the groove needs; ``too_tight`` says that the gap is less.
+    :param inset: what the boards were sized for; ``closed.inset`` is where they come to begin.
+    :param turn_in: at head and tail; ``turn_side`` at the fore-edges. Both are what the cover as cut leaves.
+    :param hinge: the covering's way over the joint; ``least_gap`` what it needs at least.
     """
 
     block: BlockPlan
@@ -52,10 +54,16 @@ class Case:
     cover_width: Mm
     cover_height: Mm
     turn_in: Mm
+    turn_side: Mm
     corner: Mm
     closed: ClosedCase
-    too_tight: bool
+    hinge: Hinge
     least_gap: Mm
+
+    @property
+    def too_tight(self) -> bool:
+        """Whether the covering cannot go down into the groove and up to the board."""
+        return self.gap < self.least_gap - TOLERANCE
 
     @property
     def middle(self) -> Mm:
@@ -74,11 +82,9 @@ class _Middle:
     inset: Mm
     groove: Mm
     hinge: Hinge
-    least_gap: Mm
-    too_tight: bool
 
 
-def size_flat(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+def size_flat(spec: JobSpec, block: BlockPlan, covering: Covering, ledger: Ledger) -> Case:
     """Size a case with a spine board, and close it to read off its squares."""
     reckon_heights(spec, ledger)
     binding = spec.binding
@@ -115,7 +121,10 @@ def size_flat(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
             "groove": ledger.ref("joint.groove"),
         },
     )
-    spine_width = reckon_spine_width(spec, block, ledger.ref("board.thickness"), ledger)
+    spine_width = reckon_spine_width(
+        spec, ledger.ref("block.thickness"), ledger.ref("board.thickness"), ledger
+    )
+    outside = block.thickness / 2 + ledger.value("board.thickness")
     middle = _Middle(
         spine="board",
         spine_board=spine_board,
@@ -123,14 +132,12 @@ def size_flat(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         gap=gap,
         inset=inset,
         groove=groove,
-        hinge=Hinge((0.0, 0.0), ((0.0, spine_board),), spine_board, groove),
-        least_gap=least_gap(spine_board, groove),
-        too_tight=found is None,
+        hinge=Hinge((-spine_board, spine_width / 2), (0.0, spine_width / 2), outside, outside - groove),
     )
-    return _finish(spec, block, middle, ledger)
+    return _finish(spec, block, middle, covering, ledger)
 
 
-def size_rounded(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+def size_rounded(spec: JobSpec, block: BlockPlan, covering: Covering, ledger: Ledger) -> Case:
     """Size a case whose spine is a flexible inlay as wide as the arc over the shoulders."""
     reckon_heights(spec, ledger)
     groove = _reckon_groove(spec, ledger)
@@ -155,7 +162,7 @@ def size_rounded(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         else "nothing: {gap} does not reach into a groove of {groove}",
         {"gap": ledger.ref("joint.gap"), "groove": ledger.ref("joint.groove")},
     )
-    ledger.reckon(
+    inlay = ledger.reckon(
         "spine_board.thickness",
         INLAY_THICKNESS,
         "thin card or stout paper that bends round the spine",
@@ -169,21 +176,20 @@ def size_rounded(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         rule="an inlay of flexible card, no board",
         label="Spine inlay width",
     )
+    half = block.thickness / 2
     middle = _Middle(
         spine="inlay",
-        spine_board=INLAY_THICKNESS,
+        spine_board=inlay,
         spine_width=spine_width,
         gap=gap,
         inset=inset,
         groove=groove,
-        hinge=Hinge((-back, block.shoulder), (), board, groove),
-        least_gap=backed_gap(0.0, *tip),
-        too_tight=found is None,
+        hinge=Hinge((-back, half + block.shoulder), None, half + board, half + board - groove),
     )
-    return _finish(spec, block, middle, ledger)
+    return _finish(spec, block, middle, covering, ledger)
 
 
-def size_without_spine(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+def size_without_spine(spec: JobSpec, block: BlockPlan, covering: Covering, ledger: Ledger) -> Case:
     """Size a case with no spine board: the covering alone goes round the back of a thin block."""
     reckon_heights(spec, ledger)
     board = ledger.value("board.thickness")
@@ -201,6 +207,7 @@ def size_without_spine(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         },
         rule="measured over the cloth; a spacer strip of this width sets the boards",
     )
+    half = block.thickness / 2
     middle = _Middle(
         spine="none",
         spine_board=0.0,
@@ -208,14 +215,14 @@ def size_without_spine(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         gap=distance / 2,
         inset=inset,
         groove=0.0,
-        hinge=Hinge((0.0, -block.thickness / 2), ((0.0, 0.0),), board, None),
-        least_gap=0.0,
-        too_tight=False,
+        hinge=Hinge((0.0, 0.0), (0.0, half), half + board, None),
     )
-    return _finish(spec, block, middle, ledger)
+    return _finish(spec, block, middle, covering, ledger)
 
 
-def size_in_shoulder(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
+def size_in_shoulder(
+    spec: JobSpec, block: BlockPlan, covering: Covering, ledger: Ledger, *, laminated: bool = False
+) -> Case:
     """Size boards that sit in the shoulders and are held by the block itself, and the covering over them."""
     reckon_heights(spec, ledger)
     binding, board = spec.binding, ledger.value("board.thickness")
@@ -243,6 +250,7 @@ def size_in_shoulder(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         rule="the covering's own way over the spine",
         label="Over the spine",
     )
+    half = block.thickness / 2
     middle = _Middle(
         spine="bare",
         spine_board=0.0,
@@ -250,11 +258,9 @@ def size_in_shoulder(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Case:
         gap=travel,
         inset=french,
         groove=groove,
-        hinge=Hinge((-back, block.shoulder), (), board, groove),
-        least_gap=0.0,
-        too_tight=False,
+        hinge=Hinge((-back, half + block.shoulder), None, half + board, half + board - groove),
     )
-    return _finish(spec, block, middle, ledger)
+    return _finish(spec, block, middle, covering, ledger, laminated=laminated)
 
 
 def reckon_heights(spec: JobSpec, ledger: Ledger) -> None:
@@ -300,35 +306,29 @@ def reckon_board_width(block: BlockPlan, inset: Term, ledger: Ledger) -> Mm:
     )
 
 
-def _finish(spec: JobSpec, block: BlockPlan, middle: _Middle, ledger: Ledger) -> Case:
+def _finish(
+    spec: JobSpec,
+    block: BlockPlan,
+    middle: _Middle,
+    covering: Covering,
+    ledger: Ledger,
+    *,
+    laminated: bool = False,
+) -> Case:
     """Boards and cover round a middle; then the case is closed on its block."""
-    binding = spec.binding
     thickness, board_height = ledger.value("board.thickness"), ledger.value("board.height")
-    turn_in = ledger.entry("turn-in", binding.turn_in, "binding.turn_in")
     board_width = reckon_board_width(block, ledger.ref("joint.inset"), ledger)
-    between = middle.spine_width + 2 * middle.gap
-    cover_height = ledger.reckon(
-        "cover.height",
-        board_height + 2 * binding.turn_in,
-        "{board} + 2 × {turn_in}",
-        {"board": ledger.ref("board.height"), "turn_in": turn_in},
-    )
-    if middle.spine == "none":
-        how, terms = "{distance}", {"distance": ledger.ref("case.distance")}
-    else:
-        how = "{spine} + 2 × {gap}"
-        terms = {"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")}
-    cover_width = ledger.reckon(
-        "cover.width",
-        2 * board_width + between + 2 * binding.turn_in,
-        f"2 × {{board}} + {how} + 2 × {{turn_in}}",
-        {"board": ledger.ref("board.width"), **terms, "turn_in": turn_in},
-    )
+    cover_width, cover_height = _reckon_cover(spec, middle, covering, ledger)
+    turn_side = (cover_width - 2 * board_width - middle.spine_width - 2 * middle.gap) / 2
+    turn_in = (cover_height - board_height) / 2
     ledger.reckon(
         "turn_in.inside",
-        binding.turn_in - thickness,
+        min(turn_in, turn_side) - thickness,
         "{turn_in} − {board}",
-        {"turn_in": turn_in, "board": ledger.ref("board.thickness")},
+        {
+            "turn_in": ledger.entry("turn-in", min(turn_in, turn_side), "binding.turn_in"),
+            "board": ledger.ref("board.thickness"),
+        },
         rule="the turn-in goes over the board's edge first",
     )
     corner = reckon_corner(spec, ledger)
@@ -343,17 +343,10 @@ def _finish(spec: JobSpec, block: BlockPlan, middle: _Middle, ledger: Ledger) ->
         ),
         block,
     )
-    for edge, square in (("head", closed.head), ("tail", closed.tail), ("fore_edge", closed.fore_edge)):
-        ledger.reckon(f"closed.{edge}", square, "read off the case closed on its block")
-    ledger.reckon(
-        "joint.ease",
-        middle.inset / thickness,
-        "{inset} / {board}",
-        {"inset": ledger.ref("joint.inset"), "board": ledger.ref("board.thickness")},
-        rule="from 1 the boards open square, from 1½ easily",
-    )
-    stiff = 2 * board_width + (middle.spine_width if middle.spine == "board" else 0.0)
-    reckon_weight(spec, block, (stiff, cover_width), ledger)
+    _reckon_closed(spec, closed, ledger)
+    spine_volume = middle.spine_width * middle.spine_board if middle.spine == "board" else 0.0
+    boards = spec.binding.board + (spec.binding.thin_board if laminated else 0.0)
+    reckon_weight(spec, block, cover_width, boards, ledger, spine_volume=spine_volume)
     return Case(
         block=block,
         board=thickness,
@@ -365,29 +358,81 @@ def _finish(spec: JobSpec, block: BlockPlan, middle: _Middle, ledger: Ledger) ->
         gap=middle.gap,
         inset=middle.inset,
         groove=middle.groove,
-        cover=binding.cover_thickness,
+        cover=spec.binding.cover_thickness,
         cover_width=cover_width,
         cover_height=cover_height,
-        turn_in=binding.turn_in,
+        turn_in=turn_in,
+        turn_side=turn_side,
         corner=corner,
         closed=closed,
-        too_tight=middle.too_tight,
-        least_gap=middle.least_gap,
+        hinge=middle.hinge,
+        least_gap=middle.hinge.length(0.0) if middle.spine in ("board", "inlay") else 0.0,
     )
 
 
-def reckon_weight(spec: JobSpec, block: BlockPlan, widths: tuple[Mm, Mm], ledger: Ledger) -> None:
-    """Enter the weight of the book; ``widths`` are those of all boards together, and of the cover."""
-    boards, cover = widths
+def _reckon_cover(spec: JobSpec, middle: _Middle, covering: Covering, ledger: Ledger) -> tuple[Mm, Mm]:
+    """Enter width and height of the cover. Only a cover in one piece can be measured across."""
+    turn_in = ledger.entry("turn-in", spec.binding.turn_in, "binding.turn_in")
+    height = ledger.reckon(
+        "cover.height",
+        ledger.value("board.height") + 2 * spec.binding.turn_in,
+        "{board} + 2 × {turn_in}",
+        {"board": ledger.ref("board.height"), "turn_in": turn_in},
+    )
+    if middle.spine == "none":
+        how, terms = "{distance}", {"distance": ledger.ref("case.distance")}
+    else:
+        how = "{spine} + 2 × {gap}"
+        terms = {"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")}
+    width = ledger.reckon(
+        "cover.width",
+        2 * ledger.value("board.width") + middle.spine_width + 2 * middle.gap + 2 * spec.binding.turn_in,
+        f"2 × {{board}} + {how} + 2 × {{turn_in}}",
+        {"board": ledger.ref("board.width"), **terms, "turn_in": turn_in},
+        measurable=covering in ("full", "three_piece"),
+    )
+    return width, height
+
+
+def _reckon_closed(spec: JobSpec, closed: ClosedCase, ledger: Ledger) -> None:
+    """Enter what the closed case shows; a thick covering, turned in round the edges, is seen there too."""
+    cover = thicker(spec.binding.cover_thickness) and spec.binding.cover_thickness
+    rule = "with the covering, which is thick enough to count, round the board's edge" if cover else None
+    for edge, square in (("head", closed.head), ("tail", closed.tail), ("fore_edge", closed.fore_edge)):
+        ledger.reckon(f"closed.{edge}", square + cover, "read off the case closed on its block", rule=rule)
+    ledger.reckon("closed.inset", closed.inset, "read off the case closed on its block")
+    if closed.lift:
+        ledger.reckon(
+            "closed.parallel",
+            2 * closed.lift,
+            "how much further apart the boards are at the spine than at the fore-edge",
+        )
+    ledger.reckon(
+        "joint.ease",
+        closed.inset / ledger.value("board.thickness"),
+        "{inset} / {board}",
+        {"inset": ledger.ref("closed.inset"), "board": ledger.ref("board.thickness")},
+        rule="from 1 the boards open square, from 1½ easily",
+    )
+
+
+def reckon_weight(
+    spec: JobSpec, block: BlockPlan, cover_width: Mm, board: Mm, ledger: Ledger, *, spine_volume: float = 0.0
+) -> None:
+    """Enter the weight of the book.
+
+    :param cover_width: of all the covering together; ``board`` the thickness of each board as bought.
+    :param spine_volume: width × thickness of a spine board, in mm².
+    """
     height = ledger.value("board.height")
-    linings = 2e-6 * height * ledger.value("board.width") * _lining_gsm(spec)
-    cover_area = ledger.value("cover.height") * cover / 1e6
+    area = height * ledger.value("board.width") / 1e6
+    board_gsm = 2 * area * (GREYBOARD_GSM_PER_MM * board + _lining_gsm(spec))
+    spine = GREYBOARD_GSM_PER_MM * spine_volume * height / 1e6
+    weighs = COVER_GSM_PER_MM[spec.binding.material] * spec.binding.cover_thickness
+    cover = weighs * ledger.value("cover.height") * cover_width / 1e6
     ledger.reckon(
         "book.weight",
-        linings
-        + book_weight(
-            spec, block, height * boards / 1e6, cover_area, CLOTH_GSM_PER_MM * spec.binding.cover_thickness
-        ),
+        block.leaf_mass + board_gsm + spine + cover,
         "leaves + boards and their linings + cover, each area × its weight",
         rule="greyboard 640 g/m² for each millimetre",
     )

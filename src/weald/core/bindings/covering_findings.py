@@ -12,14 +12,16 @@ LEAST_SIDE: Mm = 20.0
 USUAL_OVERLAP = (20.0, 40.0)
 
 
-def reckon_covering(covering: Covering, binding: Binding, ground: Ground, ledger: Ledger) -> None:
-    """Enter the sizes of spine piece, sides and corners; a full cover has only its own."""
+def reckon_covering(covering: Covering, binding: Binding, ground: Ground, ledger: Ledger) -> Binding:
+    """Enter the sizes of spine piece, sides and corners; a full cover has only its own.
+
+    :returns: the binding with overlaps and corners as the pieces measured leave them.
+    """
     if covering in ("full", "three_piece"):
-        return
+        return binding
     overlap = ledger.entry("overlap", binding.overlap, "binding.overlap")
-    turn_in = ledger.entry("turn-in", binding.turn_in, "binding.turn_in")
     over = ledger.entry("over it", binding.sides_over, "binding.sides_over")
-    ledger.reckon(
+    spine_piece = ledger.reckon(
         "spine_piece.width",
         ground.middle + 2 * binding.overlap,
         "{middle} + 2 × {overlap}",
@@ -29,12 +31,14 @@ def reckon_covering(covering: Covering, binding: Binding, ground: Ground, ledger
         },
         rule="{mm:20–40} on each board",
     )
+    reaches = (spine_piece - ground.middle) / 2
+    overlap = ledger.entry("overlap", reaches, "binding.overlap")
     less = binding.fore_edge_strip if covering == "fore_edge" else 0.0
     board = ledger.ref("board.width")
     if covering == "fore_edge":
-        ledger.reckon(
+        side = ledger.reckon(
             "side.width",
-            board.value - binding.overlap - less + 2 * binding.sides_over,
+            board.value - reaches - less + 2 * binding.sides_over,
             "{board} − {overlap} − {strip} + 2 × {over}",
             {
                 "board": board,
@@ -44,31 +48,37 @@ def reckon_covering(covering: Covering, binding: Binding, ground: Ground, ledger
             },
         )
     else:
-        ledger.reckon(
+        turn_in = ledger.entry("turn-in", ground.side, "binding.turn_in")
+        side = ledger.reckon(
             "side.width",
-            board.value - binding.overlap + binding.sides_over + binding.turn_in,
+            board.value - reaches + binding.sides_over + ground.side,
             "{board} − {overlap} + {over} + {turn_in}",
             {"board": board, "overlap": overlap, "over": over, "turn_in": turn_in},
             rule="begins {mm:2} over the edge of the spine piece",
         )
+    shared = 2 if covering == "fore_edge" else 1
+    laps = (side - board.value + reaches + (less or -ground.side)) / shared
+    as_cut: dict[str, float] = {"overlap": reaches, "sides_over": laps}
     if covering == "half":
-        leg = corner_leg(binding, ground.height)
         given = binding.corner_leg is not None
-        ledger.reckon(
+        turn_in = ledger.entry("turn-in", ground.turn_in, "binding.turn_in")
+        leg = ledger.reckon(
             "corner.leg",
-            leg,
+            corner_leg(binding, ground.height),
             "as decided" if given else f"{CORNER_PART:g} × {{board}}",
             {} if given else {"board": ledger.ref("board.height")},
             rule="a quarter to a third of the board's height",
             entry="binding.corner_leg" if given else None,
         )
-        ledger.reckon(
+        size = ledger.reckon(
             "corner.size",
-            leg + 2 * binding.turn_in,
+            leg + 2 * ground.turn_in,
             "{leg} + 2 × {turn_in}",
             {"leg": ledger.ref("corner.leg"), "turn_in": turn_in},
             rule="of the square it is cut from",
         )
+        as_cut["corner_leg"] = size - 2 * ground.turn_in
+    return binding.model_copy(update=as_cut)
 
 
 def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: Ledger) -> list[Finding]:

@@ -64,13 +64,22 @@ class CoverPart:
 
 @dataclass(frozen=True, slots=True)
 class Ground:
-    """What is to be covered: two boards ``board`` wide with ``middle`` between them."""
+    """What is to be covered: two boards ``board`` wide with ``middle`` between them.
+
+    ``turn_in`` is that at head and tail, and at the fore-edges too unless ``turn_side`` says otherwise.
+    """
 
     board: Mm
     middle: Mm
     height: Mm
     turn_in: Mm
     corner: Mm
+    turn_side: Mm | None = None
+
+    @property
+    def side(self) -> Mm:
+        """The turn-in at the fore-edges."""
+        return self.turn_in if self.turn_side is None else self.turn_side
 
     @property
     def width(self) -> Mm:
@@ -80,7 +89,7 @@ class Ground:
     @property
     def cut(self) -> Mm:
         """Legs of the triangle cut off at a corner, its cut ``corner`` away from the board's corner."""
-        return max(0.0, 2 * self.turn_in - math.sqrt(2) * self.corner)
+        return max(0.0, self.turn_in + self.side - math.sqrt(2) * self.corner)
 
 
 def corner_leg(binding: Binding, height: Mm) -> Mm:
@@ -91,9 +100,9 @@ def corner_leg(binding: Binding, height: Mm) -> Mm:
 def cover_parts(covering: Covering, binding: Binding, ground: Ground) -> tuple[CoverPart, ...]:
     """The pieces of a covering where they lie, those underneath first."""
     main, sides = COVERS[binding.material], SIDES[binding.sides]
-    turn, height, width = ground.turn_in, ground.height, ground.width
+    turn, side, height, width = ground.turn_in, ground.side, ground.height, ground.width
     if covering in ("full", "three_piece"):
-        outline = _cut_corners(-turn, width + turn, ground, cut_left=True, cut_right=True)
+        outline = _cut_corners(-side, width + side, ground, cut_left=True, cut_right=True)
         return (CoverPart("cover", "Cover", main, outline, "corners cut at 45° after gluing"),)
     overlap, over = binding.overlap, binding.sides_over
     spine_left, spine_right = ground.board - overlap, width - ground.board + overlap
@@ -101,7 +110,7 @@ def cover_parts(covering: Covering, binding: Binding, ground: Ground) -> tuple[C
     parts = [CoverPart("spine_piece", "Spine piece", main, spine, "laid first, turned in at head and tail")]
     near = spine_left + over
     if covering == "quarter":
-        outline = _cut_corners(-turn, near, ground, cut_left=True, cut_right=False)
+        outline = _cut_corners(-side, near, ground, cut_left=True, cut_right=False)
         how = f"over the spine piece by {{mm:{over:g}}}"
     elif covering == "half":
         leg = corner_leg(binding, height)
@@ -110,7 +119,7 @@ def cover_parts(covering: Covering, binding: Binding, ground: Ground) -> tuple[C
         how = f"mitred over the corners, over each piece by {{mm:{over:g}}}"
     else:
         strip = binding.fore_edge_strip
-        edge = _cut_corners(-turn, strip, ground, cut_left=True, cut_right=False)
+        edge = _cut_corners(-side, strip, ground, cut_left=True, cut_right=False)
         parts += _both("fore_edge_strip", "Fore-edge strip", main, edge, ground, "laid before the sides")
         outline = box(strip - over, -turn, near - strip + over, height + 2 * turn)
         how = f"between the two, over each by {{mm:{over:g}}}"
@@ -155,20 +164,20 @@ def _mitred(right: Mm, mitre: Mm, ground: Ground) -> tuple[Point, ...]:
 
     Large corners meet the spine piece, or one another, in the turn-ins already; the side ends there.
     """
-    turn, height = ground.turn_in, ground.height
+    turn, side, height = ground.turn_in, ground.side, ground.height
     top: tuple[Point, ...] = ((right, mitre - right),)
     if mitre + turn < right:
         top = ((mitre + turn, -turn), (right, -turn))
     left: tuple[Point, ...] = ((mitre - height / 2, height / 2),)
-    if mitre + turn < height / 2:
-        left = ((-turn, height - mitre - turn), (-turn, mitre + turn))
+    if mitre + side < height / 2:
+        left = ((-side, height - mitre - side), (-side, mitre + side))
     bottom = tuple((x, height - y) for x, y in reversed(top))
     return (*top, *bottom, *left)
 
 
 def _corners(ground: Ground, leg: Mm, material: PieceMaterial) -> list[CoverPart]:
-    turn, cut, height = ground.turn_in, ground.cut, ground.height
-    top = ((-turn, leg + turn), (-turn, cut - turn), (cut - turn, -turn), (leg + turn, -turn))
+    turn, side, cut, height = ground.turn_in, ground.side, ground.cut, ground.height
+    top = ((-side, leg + side), (-side, cut - turn), (cut - side, -turn), (leg + turn, -turn))
     bottom = tuple((x, height - y) for x, y in top)
     how = f"leg on the board, and turn-ins; {{mm:{leg:.0f}}} shows along each edge"
     return [

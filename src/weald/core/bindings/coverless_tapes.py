@@ -2,7 +2,7 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.protocol import Bound, Structure
-from weald.core.block.holes import Hole
+from weald.core.block.holes import Hole, support_middles
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import finding
 from weald.core.job.spec import JobSpec
@@ -27,7 +27,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
 def _draw(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], reach: float, ledger: Ledger) -> Drawing:
     """The block opened out round its spine: back, spine with tapes, front."""
     show, sketch = ledger.notation.figure, Sketch()
-    spine = block.thickness + block.swell
+    spine = block.spine
     for left, width, about in (
         (-block.width, block.width, "block.width"),
         (0.0, spine, "spine.thickness"),
@@ -35,9 +35,8 @@ def _draw(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], reach: float
     ):
         sheet = box(left, 0, width, block.height)
         sketch.area(sheet, "paper" if about == "block.width" else "block", "outline", about)
-    for number in sorted({hole.support for hole in holes if hole.support}):
-        places = [hole.place for hole in holes if hole.support == number]
-        middle, half = sum(places) / len(places), spec.sewing.support_width / 2
+    half = spec.sewing.support_width / 2
+    for middle in support_middles(holes):
         tape = box(-reach, middle - half, spine + 2 * reach, 2 * half)
         sketch.area(tape, "lining", "cut", "sewing.support_length slip.length")
         for left in (-reach, spine):
@@ -81,4 +80,5 @@ STRUCTURE = Structure(
     boards=False,
     lined=False,
     lettered=False,
+    attachment="leaf",
 )

@@ -16,7 +16,8 @@ from weald.core.stations.block import BlockPlan
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the case on ``block``, close it, draw it, and say what to mind."""
-    return bind_case(spec, size_flat(spec, block, ledger), STRUCTURE.covering(spec), ledger)
+    covering = STRUCTURE.covering(spec)
+    return bind_case(spec, size_flat(spec, block, covering, ledger), covering, ledger)
 
 
 def draw(sketch: Sketch) -> None:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.job.spec import JobSpec
-from weald.core.paper import CLOTH_GSM_PER_MM
+from weald.core.paper import COVER_GSM_PER_MM
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
@@ -62,7 +62,7 @@ def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> None:
     area = cover.width * cover.height / 1e6
     ledger.reckon(
         "book.weight",
-        cover.block.leaf_mass + area * CLOTH_GSM_PER_MM * 1.3 * spec.binding.cover_thickness,
+        cover.block.leaf_mass + area * COVER_GSM_PER_MM["card"] * spec.binding.cover_thickness,
         "leaves + cover, each area × its weight",
         rule="card weighs about 780 g/m² for each millimetre",
     )

@@ -14,8 +14,10 @@ the board, whose outside lies one board's thickness from the block.
 
 import math
 
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
+ORDINARY_COVER: Mm = 0.5
+"""Coverings up to this thickness are not reckoned with in joint and squares."""
 EASY_INSET = 1.5
 """Inset to board thickness from which a board opens easily; at 1 it just reaches a right angle."""
 _HALVINGS = 60
@@ -39,13 +41,22 @@ def inset_for_gap(gap: Mm, spine_board: Mm, groove: Mm) -> Mm | None:
     return 2 * math.sqrt(run**2 - groove**2)
 
 
-def gap_by_board(board: Mm) -> Mm:
-    """The gap many use by eye for ordinary cloth: 5.5 for thin board, 7 for 1.5 to 2 mm, 8 and 9 above."""
-    if board < 1.5:
-        return 5.5
-    if board <= 2:
-        return 7.0
-    return 8.0 if board <= 2.5 else 9.0
+def gap_by_board(board: Mm, cover: Mm = 0.0) -> Mm:
+    """The gap many use by eye for ordinary cloth: 5.5 for thin board, 7 for 1.5 to 2 mm, 8 and 9 above.
+
+    Where that would not let the boards open square in a full groove, it is the next half millimetre that
+    does: 8.5 for 2.5 mm board, 10 for 3 mm. Material thicker than 0.5 adds what it is thicker.
+
+    :param cover: thickness of the covering.
+    """
+    usual = 5.5 if board < 1.5 else 7.0 if board <= 2 else 8.0 if board <= 2.5 else 9.0
+    square = math.ceil(2 * gap_for_inset(board, board, board) - TOLERANCE) / 2 if board > 2 else usual
+    return max(usual, square) + thicker(cover)
+
+
+def thicker(cover: Mm) -> Mm:
+    """What a covering is thicker than ordinary cloth, which counts for nothing."""
+    return max(0.0, cover - ORDINARY_COVER)
 
 
 def backed_gap(inset: Mm, back: Mm, out: Mm, board: Mm, groove: Mm) -> Mm:

@@ -12,6 +12,7 @@ from weald.core.bindings.shoulder_boards import (
     SECOND_HOLE,
     bind_in_shoulder,
     board_places,
+    ploughed_off,
     with_lacing,
 )
 from weald.core.block.holes import Hole
@@ -24,12 +25,13 @@ from weald.core.stations.block import BlockPlan
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size boards to the shoulders, place the lacing holes opposite the cords, and cover them."""
-    case = size_in_shoulder(spec, block, ledger)
-    ledger.reckon("lacing.first", FIRST_HOLE, "from the board's spine edge", rule="{mm:10–12}")
-    ledger.reckon("lacing.second", SECOND_HOLE, "further in, and offset along the board")
-    bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
+    covering = STRUCTURE.covering(spec)
+    case = size_in_shoulder(spec, block, covering, ledger)
+    first = ledger.reckon("lacing.first", FIRST_HOLE, "from the board's spine edge", rule="{mm:10–12}")
+    second = ledger.reckon("lacing.second", SECOND_HOLE, "further in, and offset along the board")
+    bound = bind_in_shoulder(spec, case, covering, ledger, higher=ploughed_off(spec))
     places = board_places(holes, ledger.value("squares.head"))
-    flat = with_lacing(bound.drawings[0], case, places)
+    flat = with_lacing(bound.drawings[0], case, places, (first, second))
     return replace(bound, drawings=(flat, *bound.drawings[1:]))
 
 
@@ -57,12 +59,13 @@ STRUCTURE = Structure(
     shoulders=("90", "45"),
     coverings=COVERINGS,
     in_shoulders=True,
-    entries=(*ENTRIES, "binding.bands", "block.hollow"),
+    entries=(*ENTRIES, "binding.tape_reach", "binding.bands", "block.hollow"),
     chooses={
         "binding.material": "leather",
         "binding.cover_thickness": 0.8,
         "sewing.method": "raised_cords",
         "sewing.support_width": 3,
+        "binding.tape_reach": 18,
     },
     thinnest=10.0,
     thickest=120.0,
@@ -70,4 +73,5 @@ STRUCTURE = Structure(
     most_swell=MOST_SWELL,
     hollow=True,
     banded=True,
+    attachment="laced",
 )

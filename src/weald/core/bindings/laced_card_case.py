@@ -7,15 +7,18 @@ from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
-from weald.core.block.holes import Hole
+from weald.core.block.holes import Hole, support_middles
 from weald.core.drawing import Sketch
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
+from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
 
+STIFFENER_CLEAR: Mm = 1.0
+"""A stiffener ends so much short of slits and edges."""
 FIT_MARK: Mm = 2.0
 """Half as large as the signs that say which support goes through which slits."""
 
@@ -25,7 +28,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     reckon_squares(spec, ledger)
     binding = spec.binding
     card = ledger.entry("card", binding.cover_thickness, "binding.cover_thickness")
-    spine = reckon_spine_width(spec, block, card, ledger)
+    spine = reckon_spine_width(spec, ledger.ref("spine.thickness"), card, ledger)
     leaf = ledger.reckon(
         "cover.leaf",
         block.width + ledger.value("squares.fore_edge"),
@@ -63,10 +66,9 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     sketch, drawing = draw_cover(cover, ledger)
     head = ledger.value("squares.head")
-    supports = sorted({hole.support for hole in holes if hole.support})
-    for number in supports:
-        places = [hole.place for hole in holes if hole.support == number]
-        middle = head + sum(places) / len(places)
+    supports = support_middles(holes)
+    for number, place in enumerate(supports, start=1):
+        middle = head + place
         for x in (leaf, leaf + spine):
             inward = -step if x == leaf else step
             for at in (x, x + inward):
@@ -78,8 +80,23 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     piece = cover_piece(spec, cover, "scored at the spine; slits cut from the outside, burr inside", ledger)
     section = draw_wrapped(block, binding.cover_thickness, ledger)
     return Bound(
-        (piece,), (flat, section), tuple(_mind(len(supports), block, ledger.notation)), cover.profile
+        (piece, *_stiffeners(spec, cover, step, ledger)),
+        (flat, section),
+        tuple(_mind(len(supports), block, ledger.notation)),
+        cover.profile,
     )
+
+
+def _stiffeners(spec: JobSpec, cover: FlatCover, step: Mm, ledger: Ledger) -> list[Piece]:
+    """Cards laid inside both sides, clear of the slits."""
+    thickness = spec.binding.stiffener
+    if thickness is None:
+        return []
+    size = (cover.leaf - step - STIFFENER_CLEAR, cover.height - 2 * STIFFENER_CLEAR)
+    how = "inside the cover, from beyond the slits to the fore-edge; held by the paste-down or a folded edge"
+    return [
+        make_piece(ledger, "stiffener", "Stiffener", "card", 2 * spec.copies, size, how, thickness=thickness)
+    ]
 
 
 def _fit_mark(sketch: Sketch, number: int, x: Mm, y: Mm) -> None:
@@ -127,6 +144,7 @@ STRUCTURE = Structure(
         "binding.slit_step",
         "binding.slit_play",
         "binding.tape_reach",
+        "binding.stiffener",
     ),
     chooses={"binding.cover_thickness": 0.5, "binding.squares.fore_edge": 3, "binding.tape_reach": 40},
     thinnest=4.0,
@@ -136,4 +154,5 @@ STRUCTURE = Structure(
     boards=False,
     lined=False,
     printed=True,
+    attachment="slits",
 )

@@ -21,20 +21,21 @@ FAN: Mm = 8.0
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size boards to the shoulders, fan the cords on them, and laminate a thin board over."""
-    case = size_in_shoulder(spec, block, ledger)
-    bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
+    covering = STRUCTURE.covering(spec)
+    case = size_in_shoulder(spec, block, covering, ledger, laminated=True)
+    bound = bind_in_shoulder(spec, case, covering, ledger)
     reach = ledger.reckon(
         "slip.length",
         spec.binding.tape_reach,
         "on each board, frayed out and pasted down",
-        rule="{mm:25–40}",
+        rule="{mm:30–50}",
         entry="binding.tape_reach",
     )
     thin = thin_boards(spec, case, "laminated over the frayed cords", ledger)
     sketch = Sketch()
-    front = case.turn_in + case.board_width + case.middle
-    for edge, way in ((case.turn_in + case.board_width, -1), (front, 1)):
-        for _, place in board_places(holes, ledger.value("squares.head")):
+    front = case.turn_side + case.board_width + case.middle
+    for edge, way in ((case.turn_side + case.board_width, -1), (front, 1)):
+        for place in board_places(holes, ledger.value("squares.head")):
             y = case.turn_in + place
             for off in (-FAN, -FAN / 2, 0.0, FAN / 2, FAN):
                 sketch.line(((edge, y), (edge + way * reach, y + off)), "thread", "slip.length")
@@ -68,7 +69,12 @@ STRUCTURE = Structure(
     coverings=COVERINGS,
     in_shoulders=True,
     entries=(*ENTRIES, "binding.thin_board", "binding.tape_reach", "binding.bands", "block.hollow"),
-    chooses={"sewing.method": "cords", "sewing.support_width": 3, "binding.bands.count": 0},
+    chooses={
+        "sewing.method": "cords",
+        "sewing.support_width": 3,
+        "binding.bands.count": 0,
+        "binding.tape_reach": 40,
+    },
     thinnest=10.0,
     thickest=100.0,
     heaviest=6000.0,
@@ -76,4 +82,5 @@ STRUCTURE = Structure(
     hollow=True,
     banded=True,
     laminated=True,
+    attachment="frayed",
 )

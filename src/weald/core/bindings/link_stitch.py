@@ -17,6 +17,8 @@ from weald.core.units import Mm
 
 HOLE_IN: Mm = 10.0
 """Holes stand so far from the spine edge of a board."""
+BOARD_PAPER_SHORT: Mm = 2.0
+"""The paper inside a board stands back so much all round."""
 
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
@@ -45,8 +47,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         {"board": ledger.ref("board.width"), "turn_in": turn},
         rule="of each board by itself",
     )
-    ledger.reckon("lacing.first", HOLE_IN, "from the board's spine edge, opposite every station")
-    reckon_weight(spec, block, (2 * width, 2 * cover_width), ledger)
+    hole = ledger.reckon("lacing.first", HOLE_IN, "from the board's spine edge, opposite every station")
+    reckon_weight(spec, block, 2 * cover_width, binding.board, ledger)
     pieces = [
         *board_pieces(spec, (width, height), ledger),
         make_piece(
@@ -65,19 +67,21 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
             "Board paper",
             "endpaper",
             2 * spec.copies,
-            (width - 2 * 2.0, height - 2 * 2.0),
+            (width - 2 * BOARD_PAPER_SHORT, height - 2 * BOARD_PAPER_SHORT),
             "inside of each board, {mm:2} short all round",
         ),
     ]
     pull = reckon_pull(spec, ledger)
     drawings = (
-        _draw_board(spec, (width, height), holes, ledger),
-        _draw_section(spec, block, ledger),
+        _draw_board(spec, (width, height), hole, holes, ledger),
+        _draw_section(block, hole, ledger),
     )
     return Bound(tuple(pieces), drawings, tuple(mind_bow(pull, ledger.notation)))
 
 
-def _draw_board(spec: JobSpec, size: tuple[Mm, Mm], holes: tuple[Hole, ...], ledger: Ledger) -> Drawing:
+def _draw_board(
+    spec: JobSpec, size: tuple[Mm, Mm], hole_in: Mm, holes: tuple[Hole, ...], ledger: Ledger
+) -> Drawing:
     """The back board from outside with its cover, and the holes along its spine edge."""
     show, sketch = ledger.notation.figure, Sketch()
     width, height = size
@@ -89,7 +93,7 @@ def _draw_board(spec: JobSpec, size: tuple[Mm, Mm], holes: tuple[Hole, ...], led
     sketch.area(board, "board", "cut", "board.width board.height")
     sketch.grain(board, 90)
     for hole in holes:
-        sketch.arc(HOLE_IN, head + hole.place, 1.0, 0, 359.9, "cut", "lacing.first")
+        sketch.arc(hole_in, head + hole.place, 1.0, 0, 359.9, "cut", "lacing.first")
     sketch.dimension((0, -turn), (width, -turn), show(width), about="board.width")
     sketch.dimension(
         (-turn, -turn), (width + turn, -turn), show(width + 2 * turn), offset=2, about="cover.width"
@@ -99,7 +103,7 @@ def _draw_board(spec: JobSpec, size: tuple[Mm, Mm], holes: tuple[Hole, ...], led
         (-turn, height + turn), (-turn, -turn), show(height + 2 * turn), offset=2, about="cover.height"
     )
     bottom = height + turn
-    sketch.dimension((HOLE_IN, bottom), (0, bottom), show(HOLE_IN), about="lacing.first")
+    sketch.dimension((hole_in, bottom), (0, bottom), show(hole_in), about="lacing.first")
     return sketch.finish(
         "case.flat",
         "boards",
@@ -109,18 +113,18 @@ def _draw_board(spec: JobSpec, size: tuple[Mm, Mm], holes: tuple[Hole, ...], led
     )
 
 
-def _draw_section(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Drawing:
+def _draw_section(block: BlockPlan, hole_in: Mm, ledger: Ledger) -> Drawing:
     """Block and boards cut across at the spine, which stays open."""
     show, sketch = ledger.notation.figure, Sketch()
     half, board, reach = block.thickness / 2, ledger.value("board.thickness"), 36.0
     draw_section(sketch, block, reach)
     for top in (-half - board, half):
         sketch.area(box(0, top, reach, board), "board", about="board.thickness")
-        sketch.line(((HOLE_IN, top), (HOLE_IN, top + board)), "cut", "lacing.first")
+        sketch.line(((hole_in, top), (hole_in, top + board)), "cut", "lacing.first")
     outside = -half - board
-    upper = [(HOLE_IN, -half), (HOLE_IN, outside), (0.0, outside), (-1.5, -half)]
+    upper = [(hole_in, -half), (hole_in, outside), (0.0, outside), (-1.5, -half)]
     sketch.line([*upper, *[(x, -y) for x, y in reversed(upper)]], "thread")
-    sketch.dimension((0, outside), (HOLE_IN, outside), show(HOLE_IN), about="lacing.first")
+    sketch.dimension((0, outside), (hole_in, outside), show(hole_in), about="lacing.first")
     sketch.dimension((reach, -half), (reach, half), show(2 * half), about="block.thickness")
     return sketch.finish(
         "case.section",

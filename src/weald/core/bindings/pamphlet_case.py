@@ -15,7 +15,8 @@ HALF = 4.0
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the case from the distance between its boards, and the spacer that sets them."""
-    return bind_case(spec, size_without_spine(spec, block, ledger), STRUCTURE.covering(spec), ledger)
+    covering = STRUCTURE.covering(spec)
+    return bind_case(spec, size_without_spine(spec, block, covering, ledger), covering, ledger)
 
 
 def draw(sketch: Sketch) -> None:

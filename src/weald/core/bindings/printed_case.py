@@ -6,14 +6,15 @@ from weald.core.bindings.case_sizes import size_flat
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
-from weald.core.job.spec import JobSpec
+from weald.core.job.spec import Covering, JobSpec
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the case; what is printed on it is planned from that."""
-    return bind_case(spec, size_flat(spec, block, ledger), "full", ledger)
+    covering: Covering = "full"
+    return bind_case(spec, size_flat(spec, block, covering, ledger), covering, ledger)
 
 
 def draw(sketch: Sketch) -> None:

@@ -4,6 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import Literal, Protocol, TypeVar
 
+from weald.core.bindings.supports import Attachment
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Point, Sketch
 from weald.core.findings import Finding, Patch
@@ -59,6 +60,7 @@ class Structure:
     :param banded: whether bands may run across its spine; ``lettered`` whether it has a spine to letter.
     :param printed: whether its cover is meant to be printed on.
     :param laminated: whether each board is made of a thick and a thin one.
+    :param attachment: where the ends of its supports go.
     :param in_shoulders: whether its boards sit in the shoulders, held by the block itself and not by a case.
     """
 
@@ -88,6 +90,7 @@ class Structure:
     hollow: bool = False
     laminated: bool = False
     in_shoulders: bool = False
+    attachment: Attachment = "case"
     banded: bool = False
     lettered: bool = True
     printed: bool = False

@@ -9,7 +9,7 @@ from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
-from weald.core.job.spec import JobSpec
+from weald.core.job.spec import Covering, JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
@@ -22,8 +22,9 @@ SPINE_MARGIN: Mm = 0.5
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the case from the block, and trim the old covers to lie on it."""
-    case = size_flat(spec, block, ledger)
-    bound = bind_case(spec, case, "full", ledger)
+    covering: Covering = "full"
+    case = size_flat(spec, block, covering, ledger)
+    bound = bind_case(spec, case, covering, ledger)
     width = _panel(ledger, "panel.width", "board.width", MARGIN)
     spine = _panel(ledger, "panel.spine", "spine_board.width", SPINE_MARGIN)
     old = spec.binding.old_cover
@@ -68,10 +69,10 @@ def _with_panels(flat: Drawing, case: Case, size: tuple[Mm, Mm, Mm]) -> Drawing:
     width, spine, height = size
     sketch = Sketch(list(flat.elements))
     top = case.turn_in + (case.board_height - height) / 2
-    spine_left = case.turn_in + case.board_width + case.gap
+    spine_left = case.turn_side + case.board_width + case.gap
     front = spine_left + case.spine_width + case.gap
     for left, across, wide, about in (
-        (case.turn_in, case.board_width, width, "panel.width panel.height"),
+        (case.turn_side, case.board_width, width, "panel.width panel.height"),
         (spine_left, case.spine_width, spine, "panel.spine"),
         (front, case.board_width, width, "panel.width panel.height"),
     ):

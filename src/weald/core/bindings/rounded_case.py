@@ -14,7 +14,8 @@ from weald.core.stations.block import BlockPlan
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the case from the arc over the shoulders, close it, draw it, and say what to mind."""
-    return bind_case(spec, size_rounded(spec, block, ledger), STRUCTURE.covering(spec), ledger)
+    covering = STRUCTURE.covering(spec)
+    return bind_case(spec, size_rounded(spec, block, covering, ledger), covering, ledger)
 
 
 def draw(sketch: Sketch) -> None:

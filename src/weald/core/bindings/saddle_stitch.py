@@ -19,7 +19,7 @@ FOLD_LENGTH: Mm = 60.0
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the cover round the folded section, with what is trimmed off both."""
     trim = spec.leaf.trim
-    ledger.reckon("cover.leaf", block.width, "{width}", {"width": ledger.ref("block.width")})
+    leaf = ledger.reckon("cover.leaf", block.width, "{width}", {"width": ledger.ref("block.width")})
     spine = ledger.reckon(
         "spine_board.width",
         block.thickness,
@@ -29,7 +29,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         rule="what the cover needs to go round the fold",
     )
     height = ledger.reckon("cover.height", block.height, "{height}", {"height": ledger.ref("block.height")})
-    cover = FlatCover(block, block.width, spine, height, 0.0, trim.head, trim.tail, trim.fore_edge)
+    cover = FlatCover(block, leaf, spine, height, 0.0, trim.head, trim.tail, trim.fore_edge)
     reckon_cover(spec, cover, ledger)
     sketch, drawing = draw_cover(cover, ledger)
     fold = cover.leaf + cover.spine / 2

@@ -5,8 +5,9 @@ from dataclasses import replace
 from weald.core.bindings.case import bind_case
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.protocol import Bound
+from weald.core.bindings.supports import HOLE_SHIFT
 from weald.core.block.bands import band_places, mind_bands, reckon_bands
-from weald.core.block.holes import Hole
+from weald.core.block.holes import Hole, support_middles
 from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Covering, JobSpec
@@ -18,8 +19,6 @@ from weald.core.units import Mm
 FIRST_HOLE: Mm = 11.0
 """From the spine edge of the board; 10 to 12 mm is usual."""
 SECOND_HOLE: Mm = 22.0
-HOLE_SHIFT: Mm = 7.0
-"""The second hole of a cord stands so much nearer the tail, so that both do not split one grain line."""
 HOLE_RADIUS: Mm = 1.2
 ENTRIES = (
     "back",
@@ -34,21 +33,27 @@ ENTRIES = (
 )
 
 
-def board_places(holes: tuple[Hole, ...], head: Mm) -> list[tuple[int, Mm]]:
-    """Every support with the middle of its place on the board, from the board's head."""
-    numbers = sorted({hole.support for hole in holes if hole.support})
-    return [
-        (number, head + sum(places) / len(places))
-        for number in numbers
-        for places in [[hole.place for hole in holes if hole.support == number]]
-    ]
+def board_places(holes: tuple[Hole, ...], head: Mm) -> list[Mm]:
+    """The middle of every support's place on the board, from the board's head."""
+    return [head + middle for middle in support_middles(holes)]
 
 
-def bind_in_shoulder(spec: JobSpec, case: Case, covering: Covering, ledger: Ledger) -> Bound:
-    """Cover boards and spine, with the bands across it."""
+def ploughed_off(spec: JobSpec) -> Mm:
+    """What is cut off the boards at head and tail together with the block, where they are laced on first."""
+    trim = spec.leaf.trim
+    return trim.head + trim.tail if spec.block.trimming == "in_boards" else 0.0
+
+
+def bind_in_shoulder(
+    spec: JobSpec, case: Case, covering: Covering, ledger: Ledger, *, higher: Mm = 0.0
+) -> Bound:
+    """Cover boards and spine, with the bands across it.
+
+    :param higher: what is cut off the boards together with the block.
+    """
     bands = spec.binding.bands
-    reckon_bands(bands, ledger)
-    bound = bind_case(spec, case, covering, ledger)
+    reckon_bands(bands, spec.binding.material == "leather", ledger)
+    bound = bind_case(spec, case, covering, ledger, higher=higher)
     flat = with_bands(
         bound.drawings[0], case, bands_at=band_places(bands, case.board_height), wide=bands.width
     )
@@ -93,6 +98,7 @@ def thin_boards(spec: JobSpec, case: Case, how: str, ledger: Ledger) -> Piece:
         (case.board_width, case.board_height),
         how,
         thickness=spec.binding.thin_board,
+        allowance=spec.binding.cut_in_case,
     )
 
 
@@ -104,7 +110,7 @@ def added_to(drawing: Drawing, sketch: Sketch) -> Drawing:
 def with_bands(flat: Drawing, case: Case, *, bands_at: tuple[Mm, ...], wide: Mm) -> Drawing:
     """The case laid flat with the bands across its spine."""
     sketch = Sketch()
-    left = case.turn_in + case.board_width + case.gap
+    left = case.turn_side + case.board_width + case.gap
     for place in bands_at:
         for edge in (place - wide / 2, place + wide / 2):
             y = case.turn_in + edge
@@ -112,16 +118,16 @@ def with_bands(flat: Drawing, case: Case, *, bands_at: tuple[Mm, ...], wide: Mm)
     return added_to(flat, sketch)
 
 
-def with_lacing(flat: Drawing, case: Case, places: list[tuple[int, Mm]]) -> Drawing:
-    """The boards with two holes for every cord, the second offset."""
+def with_lacing(flat: Drawing, case: Case, places: list[Mm], holes: tuple[Mm, Mm]) -> Drawing:
+    """The boards with two holes for every cord, so far from the spine edge, the second offset."""
     sketch = Sketch()
-    front = case.turn_in + case.board_width + case.middle
-    for spine_edge, way in ((case.turn_in + case.board_width, -1), (front, 1)):
-        for _, place in places:
+    front = case.turn_side + case.board_width + case.middle
+    for spine_edge, way in ((case.turn_side + case.board_width, -1), (front, 1)):
+        for place in places:
             y = case.turn_in + place
-            for off, down in ((FIRST_HOLE, 0.0), (SECOND_HOLE, HOLE_SHIFT)):
+            for off, down in zip(holes, (0.0, HOLE_SHIFT), strict=True):
                 x = spine_edge + way * off
                 sketch.arc(x, y + down, HOLE_RADIUS, 0, 359.9, "cut", "lacing.first lacing.second")
-            groove = ((spine_edge, y), (spine_edge + way * FIRST_HOLE, y))
+            groove = ((spine_edge, y), (spine_edge + way * holes[0], y))
             sketch.line(groove, "score", "lacing.first")
     return added_to(flat, sketch)

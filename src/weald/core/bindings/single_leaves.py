@@ -16,7 +16,8 @@ from weald.core.stations.block import BlockPlan
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size a flat-back case on leaves that are glued, and say how long that lasts."""
-    bound = bind_case(spec, size_flat(spec, block, ledger), STRUCTURE.covering(spec), ledger)
+    covering = STRUCTURE.covering(spec)
+    bound = bind_case(spec, size_flat(spec, block, covering, ledger), covering, ledger)
     code = "leaves.drum" if spec.binding.leaves == "drum" else "leaves.glued"
     return replace(bound, findings=(*bound.findings, finding(code, "binding.leaves", ledger.notation)))
 

@@ -24,8 +24,9 @@ FRENCH = (3.0, 5.0)
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size boards to the shoulders with a French joint, and the flange that goes into them."""
-    case = size_in_shoulder(spec, block, ledger)
-    bound = bind_in_shoulder(spec, case, STRUCTURE.covering(spec), ledger)
+    covering = STRUCTURE.covering(spec)
+    case = size_in_shoulder(spec, block, covering, ledger, laminated=True)
+    bound = bind_in_shoulder(spec, case, covering, ledger)
     flange = ledger.reckon(
         "flange.width",
         spec.binding.tape_reach,
@@ -45,8 +46,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     thin = thin_boards(spec, case, "laminated inside the thick one, but for the split", ledger)
     sketch = Sketch()
-    front = case.turn_in + case.board_width + case.middle
-    for left in (case.turn_in + case.board_width - split, front):
+    front = case.turn_side + case.board_width + case.middle
+    for left in (case.turn_side + case.board_width - split, front):
         sketch.hatch(box(left, case.turn_in, split, case.board_height), "glue", 45, "split.depth")
     flat = added_to(bound.drawings[0], sketch)
     pieces, findings = (*bound.pieces, thin), (*bound.findings, *_mind(spec, ledger.notation))
@@ -93,4 +94,5 @@ STRUCTURE = Structure(
     hollow=True,
     banded=True,
     laminated=True,
+    attachment="split",
 )

@@ -16,7 +16,8 @@ from weald.core.stations.block import BlockPlan
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the case as one with a flat back, and the strip that joins it."""
-    return bind_case(spec, size_flat(spec, block, ledger), STRUCTURE.covering(spec), ledger, joined=True)
+    covering = STRUCTURE.covering(spec)
+    return bind_case(spec, size_flat(spec, block, covering, ledger), covering, ledger, joined=True)
 
 
 def draw(sketch: Sketch) -> None:

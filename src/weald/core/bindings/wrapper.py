@@ -20,7 +20,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     flap = spec.binding.flaps
     trim = spec.leaf.trim
     waste = (0.0, 0.0, 0.0) if flap else (trim.head, trim.tail, trim.fore_edge)
-    ledger.reckon("cover.leaf", block.width, "{width}", {"width": ledger.ref("block.width")})
+    leaf = ledger.reckon("cover.leaf", block.width, "{width}", {"width": ledger.ref("block.width")})
     spine = ledger.reckon(
         "spine_board.width",
         block.thickness + 2 * spec.binding.cover_thickness,
@@ -33,7 +33,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         rule="from score to score; the scores lie on the outside of the card",
     )
     height = ledger.reckon("cover.height", block.height, "{height}", {"height": ledger.ref("block.height")})
-    cover = FlatCover(block, block.width, spine, height, flap, *waste)
+    cover = FlatCover(block, leaf, spine, height, flap, *waste)
     reckon_cover(spec, cover, ledger)
     how = (
         "round the block with its flaps folded in, not glued"
@@ -102,7 +102,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("link", "tapes", "cords", "none"),
-    entries=("binding.cover", "binding.flaps"),
+    entries=("binding.cover", "binding.flaps", "binding.tape_reach"),
     chooses={"binding.material": "paper"},
     thinnest=2.0,
     thickest=40.0,
@@ -113,4 +113,5 @@ STRUCTURE = Structure(
     flush=True,
     lined=False,
     printed=True,
+    attachment="leaf",
 )

@@ -51,8 +51,8 @@ def band_places(bands: Bands, height: Mm) -> tuple[Mm, ...]:
     return tuple(panel.top - bands.width / 2 for panel in panels(bands, height)[1:])
 
 
-def reckon_bands(bands: Bands, ledger: Ledger) -> None:
-    """Enter the panels; the boards' height has been reckoned before."""
+def reckon_bands(bands: Bands, leather: bool, ledger: Ledger) -> None:
+    """Enter the panels, and what leather is drawn in; the boards' height has been reckoned before."""
     if not bands.count:
         return
     height = ledger.ref("board.height")
@@ -69,6 +69,8 @@ def reckon_bands(bands: Bands, ledger: Ledger) -> None:
         terms,
         rule="the tail panel is taller by {mm:3–6}, or the spine looks as if it slid down",
     )
+    if not leather:
+        return
     ledger.reckon(
         "bands.take_up",
         bands.count * TAKE_UP * bands.width,

@@ -19,6 +19,7 @@ LEAST_BETWEEN: Mm = 4.0
 """Paper between two holes that does not tear out."""
 FIVE_HOLES_FROM: Mm = 180.0
 THREE_STAPLES_FROM: Mm = 250.0
+LEAST_KETTLE, MOST_KETTLE = 8.0, 15.0
 SUPPORTED = ("tapes", "cords", "raised_cords")
 METHOD_WORDS: dict[SewingMethod, str] = {
     "tapes": "on tapes",
@@ -49,38 +50,80 @@ class SewingPlan:
     crowded: bool
 
 
+def support_middles(holes: tuple[Hole, ...]) -> list[Mm]:
+    """The middle of every support from the trimmed head."""
+    return [
+        sum(places) / len(places)
+        for number in sorted({hole.support for hole in holes if hole.support})
+        for places in [[hole.place for hole in holes if hole.support == number]]
+    ]
+
+
 def supports_for(height: Mm) -> int:
     """Supports that suit a block's height: 2 up to 150 mm, 3 to 230, 4 to 300, 5 above."""
     return next((count for most, count in ((150, 2), (230, 3), (300, 4)) if height <= most), 5)
 
 
-def interval(sewing: Sewing, height: Mm) -> Mm:
-    """From the middle of one support to the next; the one at the tail is larger by ``tail_more``."""
-    return (height - 2 * sewing.kettle - sewing.tail_more) / (sewing.supports + 1)
+def usual_kettle(height: Mm) -> Mm:
+    """How far in kettles stand where nobody says: a sixteenth of the height, 8 to 15 mm, whole ones."""
+    return float(min(MOST_KETTLE, max(LEAST_KETTLE, round(height / 16))))
+
+
+def kettle_of(sewing: Sewing, height: Mm) -> Mm:
+    """How far in kettles stand, as decided or as usual."""
+    return usual_kettle(height) if sewing.kettle is None else sewing.kettle
+
+
+@dataclass(frozen=True, slots=True)
+class Places:
+    """Where the holes stand, as reckoned or as measured.
+
+    :param kettle: from the trimmed head and tail; ``step`` from the middle of one support to the next.
+    :param first: the outermost hole of a pamphlet or a stapled booklet.
+    :param middles: of the supports, where each has its own place.
+    """
+
+    kettle: Mm
+    step: Mm
+    first: Mm
+    middles: tuple[Mm, ...] = ()
+
+
+def usual_places(
+    method: SewingMethod, sewing: Sewing, height: Mm, middles: tuple[Mm, ...] = (), kettle: Mm | None = None
+) -> Places:
+    """Where holes stand on a block of this height.
+
+    :param kettle: as measured; as decided or usual where not given.
+    """
+    ends = kettle_of(sewing, height) if kettle is None else kettle
+    step = (height - 2 * ends - sewing.tail_more) / (sewing.supports + 1)
+    first = _first_of_pamphlet(sewing, height) if method == "pamphlet" else height / 4
+    return Places(ends, step, first, middles)
 
 
 def holes_of(
-    method: SewingMethod, sewing: Sewing, height: Mm, middles: tuple[Mm, ...] = ()
+    method: SewingMethod, sewing: Sewing, height: Mm, places: Places | None = None
 ) -> tuple[Hole, ...]:
     """The holes of one section, from head to tail; none where nothing is sewn.
 
     :param height: of the trimmed block.
-    :param middles: where the supports have to stand, from the trimmed head; evenly spaced where not given.
+    :param places: as usual where not given.
     """
     if method == "none":
         return ()
+    at = places or usual_places(method, sewing, height)
     if method == "staples":
-        parts = (0.25, 0.5, 0.75) if height > THREE_STAPLES_FROM else (0.25, 0.75)
-        return tuple(Hole(part * height, "staple") for part in parts)
+        middle = (0.5 * height,) if height > THREE_STAPLES_FROM else ()
+        return tuple(Hole(place, "staple") for place in (at.first, *middle, height - at.first))
     if method == "pamphlet":
-        return tuple(Hole(place, "stitch") for place in _pamphlet_places(sewing, height))
-    ends = Hole(sewing.kettle, "kettle"), Hole(height - sewing.kettle, "kettle")
-    step = interval(sewing, height)
-    even = tuple(sewing.kettle + number * step for number in range(1, sewing.supports + 1))
-    middle: list[Hole] = []
-    for number, place in enumerate(middles or even, start=1):
-        middle += _support_holes(method, sewing, place, number)
-    return (ends[0], *middle, ends[1])
+        return tuple(Hole(place, "stitch") for place in _pamphlet_places(sewing, height, at.first))
+    ends = Hole(at.kettle, "kettle"), Hole(height - at.kettle, "kettle")
+    even = tuple(at.kettle + number * at.step for number in range(1, sewing.supports + 1))
+    middle_holes: list[Hole] = []
+    for number, place in enumerate(at.middles or even, start=1):
+        middle_holes += _support_holes(method, sewing, place, number)
+    return (ends[0], *middle_holes, ends[1])
 
 
 def _support_holes(method: SewingMethod, sewing: Sewing, place: Mm, number: int) -> list[Hole]:
@@ -95,13 +138,21 @@ def _support_holes(method: SewingMethod, sewing: Sewing, place: Mm, number: int)
     return [Hole(place - half, kind, number), Hole(place + half, kind, number)]
 
 
-def _pamphlet_places(sewing: Sewing, height: Mm) -> list[Mm]:
+def _holes_of_pamphlet(sewing: Sewing, height: Mm) -> int:
+    return sewing.pamphlet_holes or (5 if height > FIVE_HOLES_FROM else 3)
+
+
+def _first_of_pamphlet(sewing: Sewing, height: Mm) -> Mm:
+    """A quarter in, or as far in as a kettle stitch; of five holes never further in than that."""
+    kettle = kettle_of(sewing, height)
+    outer = height / 4 if sewing.pamphlet_at == "quarters" else kettle
+    return outer if _holes_of_pamphlet(sewing, height) == 3 else min(outer, kettle)
+
+
+def _pamphlet_places(sewing: Sewing, height: Mm, first: Mm) -> list[Mm]:
     middle = height / 2
-    outer = height / 4 if sewing.pamphlet_at == "quarters" else sewing.kettle
-    count = sewing.pamphlet_holes or (5 if height > FIVE_HOLES_FROM else 3)
-    if count == 3:
-        return [outer, middle, height - outer]
-    first = min(outer, sewing.kettle)
+    if _holes_of_pamphlet(sewing, height) == 3:
+        return [first, middle, height - first]
     second = (first + middle) / 2
     return [first, second, middle, height - second, height - first]
 

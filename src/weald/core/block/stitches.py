@@ -12,12 +12,20 @@ from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.block.holes import Hole, SewingPlan
-from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.drawing import LETTER_WIDTH, Drawing, Point, Sketch, box
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.units import Mm
 
-SHOWN_SECTIONS = 4
-"""The first three differ; the fourth stands for all that follow."""
+FIRST_SECTIONS = 4
+"""The first three differ; the fourth stands for all that follow, but for the last."""
+
+
+def sections_shown(sections: int) -> tuple[int, ...]:
+    """The sections whose sewing is shown, by number: those that differ, and the last."""
+    first = tuple(range(1, min(sections, FIRST_SECTIONS) + 1))
+    return first if sections <= FIRST_SECTIONS else (*first, sections)
+
+
 Side = Literal["inside", "spine"]
 
 
@@ -50,17 +58,22 @@ class SewingStep:
 
 @dataclass(frozen=True, slots=True)
 class SewingFilm:
-    """The film: the spine, the inside of each section shown, and the steps through both."""
+    """The film: the spine, the inside of each section shown, and the steps through both.
+
+    ``sections`` are the numbers of those shown, in the order of ``insides``; ``names`` what each stands for.
+    """
 
     spine: Drawing
     insides: tuple[Drawing, ...]
+    sections: tuple[int, ...]
+    names: tuple[str, ...]
     steps: tuple[SewingStep, ...]
 
 
 def sew(plan: SewingPlan, sections: int, loose_boards: bool = False) -> tuple[Stitch, ...]:
-    """Every movement for the first sections, as many as differ.
+    """Every movement for the sections that differ, to the last knot.
 
-    :param sections: of the block; no more than :data:`SHOWN_SECTIONS` are sewn here.
+    :param sections: of the block; see :func:`sections_shown`.
     :param loose_boards: whether the first section is linked to a board.
     """
     if not plan.holes:
@@ -70,9 +83,17 @@ def sew(plan: SewingPlan, sections: int, loose_boards: bool = False) -> tuple[St
     if plan.method == "pamphlet":
         return tuple(_pamphlet(plan.holes))
     stitches: list[Stitch] = []
-    for section in range(1, min(sections, SHOWN_SECTIONS) + 1):
+    for section in sections_shown(sections):
         stitches += _all_along(plan.holes, section, sections, loose_boards)
     return tuple(stitches)
+
+
+JOIN_WORDS = (
+    "When the thread runs short, join a new length to it inside the fold with a weaver's knot, a hand's "
+    "breadth "
+    "from the next hole, and draw it tight before it is sewn past. All {signatures} up to the last go like "
+    "this one."
+)
 
 
 def _name(hole: Hole, index: int, count: int) -> str:
@@ -92,6 +113,8 @@ def _all_along(holes: Sequence[Hole], section: int, sections: int, loose_boards:
     order = list(range(count))[::-1] if section % 2 else list(range(count))
     first = order[0]
     yield Stitch("spine", section, first, first, _entry_words(holes, first, section))
+    if FIRST_SECTIONS == section < sections:
+        yield Stitch("inside", section, first, first, JOIN_WORDS)
     at = 0
     while at < count - 1:
         here, there = order[at], order[at + 1]
@@ -172,12 +195,19 @@ def _end_of_section(holes: Sequence[Hole], index: int, section: int, sections: i
     if section == 2:
         words = f"Tie it to the tail left hanging {where}, in a square knot, snug but not puckered."
         return Stitch("spine", section, index, index, words, 1)
-    last = section == sections
     end = where.removeprefix("at the kettle ")
-    words = f"Kettle stitch {end}: behind the stitch that joins the two {{signatures}} below, and up "
-    "through the loop"
-    words += "; do it twice and cut off." if last else "."
-    return Stitch("spine", section, index, index, words, section - 1)
+    kettle = (
+        f"Kettle stitch {end}: behind the stitch that joins the two {{signatures}} below, and up through "
+        "the loop"
+    )
+    if section < sections:
+        return Stitch("spine", section, index, index, f"{kettle}.", section - 1)
+    fasten = (
+        "; once more through the loop, and then down behind the kettle stitch below it: two half "
+        "hitches there "
+        "hold the sewing. Cut the thread off a finger's breadth long; its end is pasted under the lining."
+    )
+    return Stitch("spine", section, index, index, kettle + fasten, section - 1)
 
 
 PAMPHLET_ORDERS: dict[int, tuple[tuple[Side, int, int], ...]] = {
@@ -236,6 +266,8 @@ def _staple(holes: Sequence[Hole]) -> Iterator[Stitch]:
 SECTION_HIGH: Mm = 16.0
 INSIDE_HIGH: Mm = 60.0
 BOW: Mm = 4.0
+NUMBER_HIGH: Mm = 4.0
+NUMBER_ROW: Mm = 6.0
 
 
 def sewing_film(
@@ -253,12 +285,12 @@ def sewing_film(
     :param left_handed: sewn the other way round, the heads to the right.
     """
     stitches = sew(plan, sections, loose_boards)
-    shown = min(sections, SHOWN_SECTIONS) if plan.method not in ("staples", "pamphlet") else 1
+    shown = (1,) if plan.method in ("staples", "pamphlet") else sections_shown(sections)
     spine = _spine_ground(plan, height, shown)
-    insides = [_inside_ground(plan, height) for _ in range(shown)]
+    insides = {number: _inside_ground(plan, height) for number in shown}
     steps = []
     for number, stitch in enumerate(stitches, start=1):
-        inside = insides[stitch.section - 1]
+        inside = insides[stitch.section]
         if stitch.side == "inside":
             _draw_inside(inside, plan.holes, stitch)
         else:
@@ -268,7 +300,7 @@ def sewing_film(
             SewingStep(number, stitch.section, stitch.side, words, len(spine.elements), len(inside.elements))
         )
     if left_handed:
-        for sketch in (spine, *insides):
+        for sketch in (spine, *insides.values()):
             sketch.mirror(height)
     return SewingFilm(
         spine.finish(
@@ -291,40 +323,64 @@ def sewing_film(
                 to_scale=False,
                 text=f"The open fold with its holes, head to the {_heads(left_handed)}.",
             )
-            for number, inside in enumerate(insides, start=1)
+            for number, inside in insides.items()
         ),
+        shown,
+        tuple(_standing_for(number, sections) for number in shown),
         tuple(steps),
     )
+
+
+def _standing_for(number: int, sections: int) -> str:
+    """What a section shown stands for."""
+    if number == sections and number > 1:
+        return "last"
+    return ("first", "second", "third", "following")[min(number, FIRST_SECTIONS) - 1]
 
 
 def _heads(left_handed: bool) -> str:
     return "right" if left_handed else "left"
 
 
-def _level(section: int, shown: int) -> Mm:
-    """Middle of a section on the spine, as it lies in the pile."""
-    return (shown - section + 0.5) * SECTION_HIGH
+def _level(section: int, shown: tuple[int, ...]) -> Mm:
+    """Middle of a section on the spine, as it lies in the pile of those shown.
+
+    A section that is not shown, caught from the last, is taken to lie under it.
+    """
+    above = sum(number <= section for number in shown)
+    return (len(shown) - above + 0.5) * SECTION_HIGH
 
 
-def _spine_ground(plan: SewingPlan, height: Mm, shown: int) -> Sketch:
+def _spine_ground(plan: SewingPlan, height: Mm, shown: tuple[int, ...]) -> Sketch:
     sketch = Sketch()
-    tall = shown * SECTION_HIGH
+    tall = len(shown) * SECTION_HIGH
     sketch.area(box(-6, -4, height + 12, tall + 12), "waste")
     for support in sorted({hole.support for hole in plan.holes if hole.support and hole.kind != "link"}):
         places = [hole.place for hole in plan.holes if hole.support == support]
         left, right = min(places), max(places)
         half = 1.5 if left == right else 0.0
         sketch.area(box(left - half, -4, right - left + 2 * half, tall + 12), "lining")
-    for section in range(1, shown + 1):
-        top = _level(section, shown) - 0.4 * SECTION_HIGH
-        sketch.area(box(0, top, height, 0.8 * SECTION_HIGH), "paper")
-        sketch.label(3, _level(section, shown), str(section), height=4, anchor="start")
+    for section in shown:
+        level = _level(section, shown)
+        sketch.area(box(0, level - 0.4 * SECTION_HIGH, height, 0.8 * SECTION_HIGH), "paper")
+        sketch.label(3, level, str(section), height=4, anchor="start")
         for hole in plan.holes:
-            y = _level(section, shown)
-            sketch.line(((hole.place, y - 1), (hole.place, y + 1)), "cut")
+            sketch.line(((hole.place, level - 1), (hole.place, level + 1)), "cut")
     sketch.label(0, tall + 4, "head", height=4, anchor="start")
     sketch.label(height, tall + 4, "tail", height=4, anchor="end")
     return sketch
+
+
+def _number_rows(holes: Sequence[Hole]) -> list[int]:
+    """The row each hole's number stands in, so that numbers side by side never run into one another."""
+    ends: list[Mm] = []
+    rows = []
+    for index, hole in enumerate(holes):
+        half = LETTER_WIDTH * NUMBER_HIGH * len(str(index + 1)) / 2
+        row = next((row for row, end in enumerate(ends) if hole.place - half > end + 1), len(ends))
+        ends[row : row + 1] = [hole.place + half]
+        rows.append(row)
+    return rows
 
 
 def _inside_ground(plan: SewingPlan, height: Mm) -> Sketch:
@@ -332,9 +388,10 @@ def _inside_ground(plan: SewingPlan, height: Mm) -> Sketch:
     sketch.area(box(0, 0, height, INSIDE_HIGH), "paper")
     fold = INSIDE_HIGH / 2
     sketch.line(((0, fold), (height, fold)), "fold")
+    rows = _number_rows(plan.holes)
     for index, hole in enumerate(plan.holes):
         sketch.line(((hole.place, fold - 2), (hole.place, fold + 2)), "cut")
-        sketch.label(hole.place, fold + 9, str(index + 1), height=4)
+        sketch.label(hole.place, fold + 9 + NUMBER_ROW * rows[index], str(index + 1), height=NUMBER_HIGH)
     sketch.label(3, INSIDE_HIGH - 5, "head", height=4, anchor="start")
     sketch.label(height - 3, INSIDE_HIGH - 5, "tail", height=4, anchor="end")
     return sketch
@@ -357,7 +414,7 @@ def _draw_inside(sketch: Sketch, holes: Sequence[Hole], stitch: Stitch) -> None:
     sketch.line((*bow, (end, fold)), "thread")
 
 
-def _caught_level(hole: Hole, stitch: Stitch, shown: int) -> Mm:
+def _caught_level(hole: Hole, stitch: Stitch, shown: tuple[int, ...]) -> Mm:
     """How far down the thread reaches: a kettle goes behind the stitch between the sections below."""
     if not stitch.catches:
         return _level(stitch.section, shown) + 0.75 * SECTION_HIGH
@@ -367,7 +424,7 @@ def _caught_level(hole: Hole, stitch: Stitch, shown: int) -> Mm:
     return below - SECTION_HIGH / 4
 
 
-def _draw_on_spine(sketch: Sketch, holes: Sequence[Hole], stitch: Stitch, shown: int) -> None:
+def _draw_on_spine(sketch: Sketch, holes: Sequence[Hole], stitch: Stitch, shown: tuple[int, ...]) -> None:
     y = _level(stitch.section, shown)
     start, end = holes[stitch.start].place, holes[stitch.end].place
     if start != end:

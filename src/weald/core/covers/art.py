@@ -90,7 +90,7 @@ def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
     """The cover from left to right, and how far it wraps round head and tail."""
     value, known = ledger.value, ledger.quantities
     if "board.width" in known:
-        board, turn = value("board.width"), spec.binding.turn_in
+        board = value("board.width")
         between = (
             [_Strip("spine", value("case.distance"))]
             if "case.distance" in known
@@ -100,7 +100,8 @@ def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
                 _Strip("joint", value("joint.gap")),
             ]
         )
-        edge = _Strip("wrap", turn)
+        wrap = value("cover.width") - 2 * board - sum(strip.width for strip in between)
+        edge, turn = _Strip("wrap", wrap / 2), (value("cover.height") - value("board.height")) / 2
         return [edge, _Strip("back", board), *between, _Strip("front", board), edge], turn
     leaf, flap = value("cover.leaf"), spec.binding.flaps if spec.binding.structure == "wrapper" else 0.0
     flaps = [_Strip("flap", flap)] if flap else []

@@ -117,7 +117,7 @@ def _blank(job: JobPieces, piece: Piece, name: str, options: CuttingOptions) -> 
         id=identity,
         label=name,
         width=piece.cut_width,
-        height=piece.height,
+        height=piece.cut_height,
         count=piece.count + piece.spare,
         grain=grain,
         pinned="" if pinned is None else str(pinned),

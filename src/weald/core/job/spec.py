@@ -212,7 +212,7 @@ class Sewing(Entries):
     """How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.
 
     :param supports: how many tapes or cords; ``support_width``: across a tape, or through a cord.
-    :param kettle: from the trimmed head and tail to the kettle stitches.
+    :param kettle: from the trimmed head and tail to the kettle stitches; by the height where not given.
     :param tail_more: how much larger the interval at the tail is than the others.
     :param needleful: thread taken up at a time.
     :param packed: thread wound round raised cords between sections, through one hole each.
@@ -225,7 +225,7 @@ class Sewing(Entries):
     support_width: Annotated[Length, Field(gt=0, le=60)] = 12.0
     thread: Annotated[Length, Field(ge=0, le=3)] = 0.45
     swell_factor: Annotated[float, Field(ge=0, le=2)] = 0.5
-    kettle: Annotated[Length, Field(ge=3, le=60)] = 13.0
+    kettle: Annotated[Length, Field(ge=3, le=60)] | None = None
     tail_more: Annotated[Length, Field(ge=0, le=60)] = 0.0
     needleful: Annotated[Length, Field(ge=300, le=3000)] = 900.0
     packed: bool = False
@@ -250,18 +250,24 @@ EndpaperKind = Literal["tipped", "made", "cloth_jointed", "sewn", "wrapped"]
 
 
 class Endpapers(Entries):
-    """Endpapers; ``leaves`` counts those at one end, the paste-down included."""
+    """Endpapers; ``leaves`` counts those at one end, the paste-down included.
+
+    :param margin: what is to be seen of the board round the paste-down; as the squares where not given.
+    """
 
     kind: EndpaperKind = "tipped"
     leaves: Annotated[int, Field(ge=0, le=12, multiple_of=2)] = 2
     grammage: Annotated[float, Field(gt=0, le=1000)] = 120.0
     bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
+    margin: Allowance | None = None
 
 
 class Block(Entries):
     """What is done to the sewn block before it is bound.
 
     :param inserted: thickness that things glued in add to each section.
+    :param end_band_ends: whether stuck-on bands reach over the whole spine, or to the middle of the outer
+        sections as sewn ones do.
     :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
     """
 
@@ -273,6 +279,7 @@ class Block(Entries):
     linings: Annotated[int, Field(ge=0, le=4)] = 1
     hollow: bool = False
     end_bands: Literal["none", "stuck_on", "sewn"] = "none"
+    end_band_ends: Literal["spine", "sections"] = "spine"
     end_band_height: Annotated[Length, Field(gt=0, le=12)] = 2.0
     diagonal_1: Size | None = None
     diagonal_2: Size | None = None
@@ -360,6 +367,7 @@ class Binding(Entries):
     :param slit_step: from the slit on the joint to the next one in; ``slit_play`` beyond the tape's width.
     :param flaps: of a paper wrapper, folded in at the fore-edge.
     :param thin_board: of a split board, or laminated over frayed cords.
+    :param stiffener: thickness of a card laid inside each side of a laced card case; none where not given.
     :param leaves: how single leaves are held.
     """
 
@@ -394,6 +402,7 @@ class Binding(Entries):
     flaps: Annotated[Length, Field(ge=0, le=300)] = 0.0
     french_joint: Annotated[Length, Field(ge=0, le=12)] = 0.0
     thin_board: Annotated[Length, Field(ge=0.3, le=6)] = 1.0
+    stiffener: Annotated[Length, Field(ge=0.1, le=3)] | None = None
     old_cover: OldCover = OldCover()
     leaves: Literal["glued", "drum"] = "glued"
 
@@ -476,6 +485,10 @@ class PieceStock(Entries):
     across: bool = False
 
 
+Measured = Annotated[Length, Field(gt=0, le=1_000_000)]
+"""Thread runs to hundreds of metres; every other size is at most that of a large sheet."""
+LARGEST_MEASURED: Mm = 3000.0
+
 PieceId = Annotated[str, Field(max_length=40, pattern=r"^[a-z0-9_]+$")]
 
 
@@ -499,7 +512,7 @@ class JobSpec(Entries):
     finish: Finish = Finish()
     artwork: Artwork = Artwork()
     stock: Annotated[dict[PieceId, PieceStock], Field(max_length=60)] = {}
-    measured: dict[str, Size] = {}
+    measured: dict[str, Measured] = {}
 
     @property
     def finish_on_spine(self) -> bool:
@@ -507,8 +520,11 @@ class JobSpec(Entries):
         return self.finish.placed != "none"
 
 
-def _measured_problems(spec: JobSpec) -> Iterator[tuple[str, str]]:
-    for key in spec.measured:
+def _measured_problems(spec: JobSpec, notation: Notation) -> Iterator[tuple[str, str]]:
+    for key, size in spec.measured.items():
+        if size > LARGEST_MEASURED and not key.startswith("thread."):
+            most = notation.limit(LARGEST_MEASURED)
+            yield f"measured.{key}", f"“{notation.editable(size)}” must be at most {most}."
         if not measurable(key):
             yield (
                 f"measured.{key}",
@@ -567,7 +583,8 @@ def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
     spec = read_entries(JobSpec, data, notation, kept_as=JOB, whole="a job")
-    if found := dict([*_measured_problems(spec), *_folding_problems(spec, notation or MILLIMETRES)]):
+    reads = notation or MILLIMETRES
+    if found := dict([*_measured_problems(spec, reads), *_folding_problems(spec, reads)]):
         raise SpecError(found)
     return spec
 

@@ -30,7 +30,10 @@ RuleKind = Literal["choice", "length", "number"]
 
 @dataclass(frozen=True, slots=True)
 class RuleEntry:
-    """An entry the house may have a rule for; ``options`` where it is one of a few."""
+    """An entry the house may have a rule for; ``options`` where it is one of a few.
+
+    ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
+    """
 
     path: str
     group: str
@@ -38,6 +41,7 @@ class RuleEntry:
     kind: RuleKind
     station: Station
     options: tuple[Option, ...] = ()
+    undecided: str = ""
 
 
 def _options(*pairs: tuple[str, str]) -> tuple[Option, ...]:
@@ -69,7 +73,7 @@ RULES: tuple[RuleEntry, ...] = (
     RuleEntry("binding.overlap", "Covering", "Overlap on the boards", "length", "boards"),
     RuleEntry("binding.sides_over", "Covering", "Sides lie over by", "length", "boards"),
     RuleEntry("binding.paring", "Covering", "Leather for paring", "length", "boards"),
-    RuleEntry("sewing.kettle", "Sewing", "Kettles in", "length", "sewing"),
+    RuleEntry("sewing.kettle", "Sewing", "Kettles in", "length", "sewing", undecided="by the height"),
     RuleEntry("sewing.needleful", "Sewing", "Needleful", "length", "sewing"),
     RuleEntry("sewing.swell_factor", "Sewing", "Swell factor", "number", "sewing"),
     RuleEntry(
@@ -252,7 +256,8 @@ def _departures(spec: JobSpec, house: House, notation: Notation) -> Iterator[Dep
         asked = not path.startswith("binding.") or any(
             path == entry or path.startswith(f"{entry}.") for entry in entries
         )
-        if not asked or here is None or _same(here, wanted):
+        open_here = here is None and not rule.undecided
+        if not asked or open_here or _same(here, wanted):
             continue
         yield Departure(
             rule.station,
@@ -288,6 +293,8 @@ def _three(squares: Any, notation: Notation) -> str:
 
 
 def _words(rule: RuleEntry, value: object, notation: Notation) -> str:
+    if value is None:
+        return rule.undecided
     if rule.kind == "length" and isinstance(value, int | float):
         return notation.length(float(value), True)
     return next((option.label for option in rule.options if option.value == value), f"{value}")

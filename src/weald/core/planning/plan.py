@@ -11,6 +11,7 @@ from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.facts import StructureFacts, facts_of
 from weald.core.bindings.suits import mind_choices, mind_suits
+from weald.core.bindings.supports import reckon_supports
 from weald.core.block.holes import SewingPlan
 from weald.core.block.stitches import SewingFilm, sewing_film
 from weald.core.covers import art as cover_art
@@ -27,7 +28,7 @@ from weald.core.pieces import Piece, draw_pieces, make_piece
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.press.drawings import draw_printed
 from weald.core.press.press import Press, folds_of
-from weald.core.reckoning import QUANTITIES, STATIONS, Ledger, Quantity, Station
+from weald.core.reckoning import QUANTITIES, STATIONS, Ledger, Quantity, Station, is_doubted
 from weald.core.stations import block as block_station
 from weald.core.stations import block_drawings, folding_drawings
 from weald.core.stations import finish as finish_station
@@ -43,6 +44,7 @@ from weald.core.stations.finish import FinishPlan
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.stations.text import TextPlan
+from weald.core.units import TOLERANCE
 
 DRAWN = (*STATIONS, "pieces")
 """Everything that is drawn."""
@@ -127,9 +129,17 @@ def plan(
     packet = fold_packet(spec.folding.programme)
     steps = folds_of(spec)
     text, paper, folding = _to_folding(spec, packet, ledger)
-    printing = printing_station.reckon(spec, packet, folding, ledger)
+    printing = printing_station.reckon(spec, packet, paper.grain, folding, ledger)
     press = Press(
-        spec, packet, steps, folding.sections, folding.sheets, printing.layout, folding.step, notation
+        spec,
+        packet,
+        steps,
+        folding.sections,
+        folding.sheets,
+        printing.layout,
+        folding.step,
+        paper.grain,
+        notation,
     )
     text_findings = tuple(printing_station.mind_text(spec, ledger))
     structure = structure_of(spec)
@@ -138,6 +148,7 @@ def plan(
     sewing = sewing_station.reckon(spec, treatment.method, block, ledger, structure.banded)
     signatures = len(folding.sections) if folding.sewn else 0
     bound = structure.bind(spec, block, sewing.holes, ledger)
+    reckon_supports(spec, structure.attachment, block, sewing, ledger)
     art = cover_art.reckon(spec, block, bound.profile, ledger) if structure.shows_print(spec) else None
     finish = finish_station.reckon(spec, structure.lettered, structure.banded, ledger)
 
@@ -156,7 +167,7 @@ def plan(
     drawings: list[Drawing] = [
         text_station.draw(spec, text, ledger),
         paper_station.draw(spec, packet, paper, ledger),
-        block_drawings.draw_front(spec, block, structure.lined, ledger),
+        block_drawings.draw_front(spec, block, sewing, structure.lined, ledger),
         block_drawings.draw_tail(block, ledger),
         block_drawings.draw_spine(spec, block, sewing, ledger),
         *_guides(spec, sewing, block, ledger),
@@ -167,7 +178,9 @@ def plan(
         *([draw_askew(askew, notation)] if askew else []),
     ]
     if "folding" in drawn:
-        drawings.append(folding_drawings.draw_section(spec, packet, steps, folding, section, ledger))
+        drawings.append(
+            folding_drawings.draw_section(spec, packet, paper.grain, steps, folding, section, ledger)
+        )
         drawings += _sewn_drawings(spec, packet, paper, folding, section, ledger)
     if "printing" in drawn:
         drawings.append(draw_printed(press, section, notation))
@@ -178,7 +191,7 @@ def plan(
         *folding_station.mind(spec, packet, paper, folding, ledger),
         *printing_station.mind(spec, packet, folding, printing, ledger),
         *sewing_station.mind(spec, sewing, block, ledger),
-        *block_station.mind(spec, treatment, block, ledger),
+        *block_station.mind(spec, treatment, block, ledger, laced=structure.attachment == "laced"),
         *mind_choices(structure, spec, notation),
         *mind_suits(structure, spec, signatures, block, ledger),
         *bound.findings,
@@ -187,6 +200,8 @@ def plan(
         *(found for each in stocked for found in each.findings),
         *mind_paper(spec, notation),
         *mind_unused(spec, pieces, notation),
+        *_mind_leaf(spec, ledger),
+        *_doubted_measurements(ledger),
         *_unused_measurements(ledger),
     )
     return Plan(
@@ -263,10 +278,40 @@ def _unused_measurements(ledger: Ledger) -> list[Finding]:
             ledger.notation,
             station=QUANTITIES[key].station,
             actions=(Action("Clear the measurement", {f"measured.{key}": None}),),
-            label=QUANTITIES[key].label.lower(),
+            label=ledger.say(QUANTITIES[key].label).lower(),
         )
         for key in ledger.measured
-        if key not in ledger.quantities
+        if key not in ledger.quantities or not ledger.quantities[key].measurable
+    ]
+
+
+def _mind_leaf(spec: JobSpec, ledger: Ledger) -> list[Finding]:
+    """A leaf as cut that is smaller than the finished page."""
+    width, height = ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height")
+    if width >= spec.leaf.width - TOLERANCE and height >= spec.leaf.height - TOLERANCE:
+        return []
+    show = ledger.notation.length
+    has, page = (
+        f"{show(width)} × {show(height, True)}",
+        f"{show(spec.leaf.width)} × {show(spec.leaf.height, True)}",
+    )
+    return [finding("leaf.small", "leaf.untrimmed_width", ledger.notation, has=has, page=page)]
+
+
+def _doubted_measurements(ledger: Ledger) -> list[Finding]:
+    """Measurements so far from what was reckoned that one of the two is wrong."""
+    return [
+        finding(
+            "measured.far",
+            quantity.id,
+            ledger.notation,
+            station=quantity.station,
+            label=quantity.label,
+            measured=quantity.shown,
+            computed=quantity.computed_shown,
+        )
+        for quantity in ledger.quantities.values()
+        if quantity.measured is not None and is_doubted(quantity)
     ]
 
 
@@ -297,7 +342,9 @@ def _lettering(spec: JobSpec, finish: FinishPlan | None, ledger: Ledger) -> list
     if finish is None:
         return []
     spine = finish_station.draw_spine(spec, finish, ledger)
-    return [spine, finish_station.draw_proof(spec, finish, ledger)] if finish.title else [spine]
+    if finish.title is None:
+        return [spine]
+    return [spine, finish_station.draw_proof(spec, finish, finish.title, ledger)]
 
 
 def _guides(spec: JobSpec, sewing: SewingPlan, block: BlockPlan, ledger: Ledger) -> list[Drawing]:

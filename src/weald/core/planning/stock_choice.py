@@ -136,7 +136,7 @@ def _candidate(piece: Piece, entry: OnShelf, notation: Notation) -> Candidate:
     if lay is not None:
         right = True if piece.grain == "any" else None if stock.grain is None else lay.grain_right
     area = stock.width * (takes if stock.height is None else takes * stock.height)
-    waste = 100 * (1 - wanted * piece.cut_width * piece.height / area) if area and fits else 100.0
+    waste = 100 * (1 - wanted * piece.cut_width * piece.cut_height / area) if area and fits else 100.0
     amount = takes / MM_PER_METRE if stock.height is None else takes
     return Candidate(
         number=entry.number,
@@ -168,7 +168,7 @@ def _yield(piece: Piece, stock: PieceStock, lay: Lay | None, wanted: int) -> tup
         return 0, 0
     if stock.height is not None:
         return lay.count, math.ceil(wanted / lay.count)
-    length = piece.cut_width if lay.turned else piece.height
+    length = piece.cut_width if lay.turned else piece.cut_height
     return int(lay.columns * MM_PER_METRE // length), math.ceil(math.ceil(wanted / lay.columns) * length)
 
 
@@ -196,7 +196,9 @@ def _grain(stock: PieceStock, lay: Lay | None) -> str:
 def _torn(piece: Piece, stock: PieceStock, notation: Notation) -> str:
     if piece.material != "paper" or stock.height is None or stock.grain is None or piece.grain == "any":
         return ""
-    ways = torn_sheets((stock.width, stock.height), stock.grain, (piece.width, piece.height), piece.grain)
+    ways = torn_sheets(
+        (stock.width, stock.height), stock.grain, (piece.cut_width, piece.cut_height), piece.grain
+    )
     if not ways or not ways[0].halvings:
         return ""
     return torn_words(ways[0], piece.count + piece.spare, notation)
@@ -277,7 +279,7 @@ def _needs_words(piece: Piece) -> str:
 
 def _to_buy(piece: Piece, notation: Notation) -> str:
     """What to look for: the least sheet, which way its grain has to run, how thick, how many pieces."""
-    width, height = piece.cut_width, piece.height
+    width, height = piece.cut_width, piece.cut_height
     size = f"{notation.length(width)} × {notation.length(height, True)}"
     words = [f"Look for {piece.material} of at least {size}"]
     if piece.grain != "any":

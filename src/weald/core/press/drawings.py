@@ -26,7 +26,7 @@ def draw_printed(press: Press, section: int, notation: Notation) -> Drawing:
     sketch = Sketch()
     for number, face in enumerate(_FACES):
         at = (number * (layout.width + gap), 0.0) if beside else (0.0, number * (layout.height + gap))
-        draw_face(sketch, press.packet, layout, press.pages(sheet, face), face == "back", at)
+        draw_face(sketch, press.grain, layout, press.pages(sheet, face), face == "back", at)
         if press.spec.printing.marks:
             sketch.place(SideMarks(press, face).all(sheet), *at)
         sketch.label(at[0] + layout.width / 2, at[1] - gap * 0.35, face, about="printing.flip")

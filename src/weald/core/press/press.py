@@ -18,6 +18,7 @@ from weald.core.forme.marks import Marker, SheetLabel, rotation_of, signature_le
 from weald.core.forme.page import Rect
 from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
+from weald.core.paper import SheetGrain
 from weald.core.reckoning import Ledger
 from weald.core.stations import folding as folding_station
 from weald.core.stations import paper as paper_station
@@ -34,6 +35,8 @@ class Press:
     """A job ready to print.
 
     :param creep_step: how far a folio stands out beyond the one outside it.
+    :param grain: the side of the unfolded sheet its grain runs along, as it comes out of the paper.
+    :param notation: whose words stand on the sheets.
     """
 
     spec: JobSpec
@@ -43,6 +46,7 @@ class Press:
     sheets: tuple[Sheet, ...]
     layout: Layout
     creep_step: Mm
+    grain: SheetGrain
     notation: Notation = MILLIMETRES
 
     def pages(self, sheet: Sheet, face: Face) -> list[PlacedPage]:
@@ -74,7 +78,7 @@ def sample_sheet(programme: str) -> Sheet:
 
 @lru_cache(maxsize=32)
 def _geometric_marks(
-    layout: Layout, programme: str, steps: tuple[FoldStep, ...], bleed: Mm, face: Face
+    layout: Layout, programme: str, steps: tuple[FoldStep, ...], bleed: Mm, face: Face, grain: SheetGrain
 ) -> tuple[tuple[Element, ...], tuple[Rect, ...]]:
     """Marks that follow from the layout alone, and the strips that labels go into."""
     pages = list(placed_pages(layout, sample_sheet(programme), face))
@@ -84,7 +88,7 @@ def _geometric_marks(
     marker.folds(steps)
     marker.symbols(steps)
     marker.register()
-    marker.grain_arrows(strips, fold_packet(programme).grain)
+    marker.grain_arrows(strips, grain)
     return tuple(marker.sketch.elements), tuple(strips)
 
 
@@ -94,7 +98,7 @@ class SideMarks:
     def __init__(self, press: Press, face: Face) -> None:
         self._press, self._face = press, face
         self._elements, self._strips = _geometric_marks(
-            press.layout, press.packet.programme, press.steps, press.spec.printing.bleed, face
+            press.layout, press.packet.programme, press.steps, press.spec.printing.bleed, face, press.grain
         )
         self._pages = list(placed_pages(press.layout, sample_sheet(press.packet.programme), face))
         most = max(section.sheets for section in press.sections)
@@ -198,4 +202,14 @@ def press(spec: JobSpec, notation: Notation = MILLIMETRES) -> Press:
     untrimmed = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
     layout = layout_of(spec, packet, untrimmed)
     steps = folds_of(spec)
-    return Press(spec, packet, steps, folding.sections, folding.sheets, layout, folding.step, notation)
+    return Press(
+        spec,
+        packet,
+        steps,
+        folding.sections,
+        folding.sheets,
+        layout,
+        folding.step,
+        paper.grain,
+        notation,
+    )

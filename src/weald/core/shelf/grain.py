@@ -10,22 +10,19 @@ from typing import Literal
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
-from weald.core.paper import CLOTH_GSM_PER_MM
+from weald.core.paper import COVER_GSM_PER_MM
 from weald.core.pieces import Piece, PieceMaterial
 from weald.core.reckoning import Ledger
-from weald.core.units import Mm
 
 PAPER_GROWTH_ACROSS = 1.75
 """Percent pasted paper widens across its grain: 1 to 2.5 is usual."""
 PAPER_GROWTH_ALONG = 0.25
 """Percent along it: 0.1 to 0.4."""
-CLOTH_GROWTH = 0.8
-"""Percent book cloth widens across its warp when glued; its paper or starch backing holds it."""
+COVER_GROWTH = {"cloth": 0.8, "leather": 1.5, "paper": PAPER_GROWTH_ACROSS}
+"""Percent a covering widens when glued: cloth is held by its backing, leather is pasted and soaks."""
 BALANCED = 0.15
 """Pulls that differ by less than this part of the greater keep a board flat enough."""
 LIGHTEST_LINING, HEAVIEST_LINING = 40.0, 200.0
-
-PASTEDOWN_NARROWER: Mm = 1.5
 
 Bow = Literal["outward", "inward", "flat"]
 
@@ -92,11 +89,6 @@ class Pull:
         return "outward" if self.outside > self.inside else "inward"
 
 
-def growth(width: Mm, percent: float) -> Mm:
-    """How much wider a pasted piece gets across its grain."""
-    return width * percent / 100
-
-
 def crosswise(piece: Piece, across: bool, notation: Notation) -> Finding:
     """What a piece with its grain the wrong way does to the book, and how to put it right.
 
@@ -119,34 +111,26 @@ def crosswise(piece: Piece, across: bool, notation: Notation) -> Finding:
 
 
 def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -> Pull:
-    """Enter the growth of the paste-down and the pulls on a board.
+    """Enter the pulls on a board.
 
-    :param cover_gsm: of the covering, where it is known; else reckoned from its thickness as cloth.
+    :param cover_gsm: of the covering, where it is known; else reckoned from its thickness and material.
     """
     ends, binding = spec.endpapers, spec.binding
-    ledger.reckon(
-        "pastedown.growth",
-        growth(ledger.value("block.width"), PAPER_GROWTH_ACROSS),
-        "{width} × {growth} / 100",
-        {
-            "width": ledger.ref("block.width"),
-            "growth": ledger.entry("growth", PAPER_GROWTH_ACROSS, "endpapers.grammage", "percent"),
-        },
-        rule=f"across the grain 1 to 2.5 %, along it about {PAPER_GROWTH_ALONG:g}; trim the paste-down "
-        f"{{mm:{PASTEDOWN_NARROWER:g}}} narrower at the fore-edge first",
-    )
-    cover = cover_gsm if cover_gsm is not None else CLOTH_GSM_PER_MM * binding.cover_thickness
+    cover = cover_gsm
+    if cover is None:
+        cover = COVER_GSM_PER_MM[binding.material] * binding.cover_thickness
+    grows = COVER_GROWTH[binding.material]
     sides = {
         side: sum(lining.grammage for lining in binding.linings if lining.side == side)
         for side in ("outside", "inside")
     }
     outside = ledger.reckon(
         "pull.outside",
-        cover * CLOTH_GROWTH + sides["outside"] * PAPER_GROWTH_ACROSS,
+        cover * grows + sides["outside"] * PAPER_GROWTH_ACROSS,
         "{cover} × {cloth} + {lining} × {paper}",
         {
             "cover": ledger.entry("cover", cover, "binding.cover_thickness", "grammage"),
-            "cloth": ledger.entry("growth of cloth", CLOTH_GROWTH, "binding.cover_thickness", "percent"),
+            "cloth": ledger.entry(f"growth of {binding.material}", grows, "binding.material", "percent"),
             "lining": ledger.entry("linings outside", sides["outside"], "binding.linings", "grammage"),
             "paper": ledger.entry("growth of paper", PAPER_GROWTH_ACROSS, "binding.linings", "percent"),
         },

@@ -1,6 +1,6 @@
 """Block: its thickness and size, the swell of the sewing, and the back it is given."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from weald.core.block.textblock import (
     FLAT_BACK_SWELL_EASY,
@@ -17,15 +17,14 @@ from weald.core.block.textblock import (
     thread_for_swell,
 )
 from weald.core.findings import Action, Finding, finding
-from weald.core.job.spec import JobSpec, SewingMethod
-from weald.core.paper import GREYBOARD_GSM_PER_MM, calliper_from_bulk
+from weald.core.job.spec import Endpapers, JobSpec, SewingMethod
+from weald.core.paper import calliper_from_bulk
 from weald.core.reckoning import Ledger, School
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import TOLERANCE, Mm
 
 THICKEST: Mm = 300.0
-MEASUREMENT_DOUBTED = 0.2
 DIAGONALS_MAY_DIFFER: Mm = 0.5
 BOARD_COVERS_BAND: Mm = 0.5
 """The board stands over the end band by at least so much."""
@@ -57,6 +56,7 @@ class Treatment:
 class BlockPlan:
     """The block as it goes into its cover. ``leaf_mass`` is that of its paper, in grams.
 
+    :param swell: what the thread adds at the spine, which as sewn is ``spine`` thick.
     :param round: part of a circle the spine is rounded to; 0 is flat.
     :param arc: over the spine from shoulder to shoulder, ``chord`` straight across; both are the
         thickness of a flat block.
@@ -68,6 +68,7 @@ class BlockPlan:
     width: Mm
     thickness: Mm
     swell: Mm
+    spine: Mm
     sections: int
     leaf_mass: float
     round: float
@@ -85,7 +86,7 @@ def reckon(
 ) -> BlockPlan:
     """Stack the leaves and the endpapers, add the swell, and shape the back."""
     ends = spec.endpapers
-    end_leaves = ends.leaves if treatment.endpapers else 0
+    end_leaves = leaves_of_endpapers(ends) if treatment.endpapers else 0
     sections = len(folding.sections) if folding.sewn and treatment.method != "none" else 0
     thickness = _reckon_thickness(spec, treatment, end_leaves, paper, sections, ledger)
     height = ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
@@ -96,11 +97,31 @@ def reckon(
     leaves = ledger.value("text.leaves") * treatment.leaf_factor
     mass = area * (leaves * paper.grammage + 2 * end_leaves * ends.grammage)
     _reckon_diagonals(spec, height, width, ledger)
+    flat = BlockPlan(
+        height=height,
+        width=width,
+        thickness=thickness,
+        swell=added,
+        spine=ledger.value("spine.thickness"),
+        sections=sewn,
+        leaf_mass=mass,
+        round=0.0,
+        arc=thickness,
+        chord=thickness,
+        rise=0.0,
+        shoulder=0.0,
+        shoulder_line=0.0,
+        shoulder_angle=0.0,
+        joint_width=width,
+    )
     if not treatment.rounded:
-        return BlockPlan(
-            height, width, thickness, added, sewn, mass, 0.0, thickness, thickness, 0.0, 0.0, 0.0, 0.0, width
-        )
-    return _rounded(spec, treatment, (height, width, thickness), added, sewn, mass, ledger)
+        return flat
+    return _rounded(spec, treatment, flat, ledger)
+
+
+def leaves_of_endpapers(ends: Endpapers) -> int:
+    """Leaves at one end: made endpapers have a decorated folio besides the plain ones."""
+    return ends.leaves + (2 if ends.kind == "made" and ends.leaves else 0)
 
 
 def _reckon_thickness(
@@ -130,7 +151,14 @@ def _reckon_thickness(
             2 * end_leaves * calliper_from_bulk(ends.grammage, ends.bulk),
             "2 × {leaves} × {grammage} × {bulk} / {per}",
             {
-                "leaves": ledger.entry("leaves at each end", end_leaves, "endpapers.leaves", "count"),
+                "leaves": ledger.entry(
+                    "leaves at each end, the decorated folio too"
+                    if ends.kind == "made"
+                    else "leaves at each end",
+                    end_leaves,
+                    "endpapers.leaves",
+                    "count",
+                ),
                 "grammage": ledger.entry("endpaper", ends.grammage, "endpapers.grammage", "grammage"),
                 "bulk": ledger.entry("bulk", ends.bulk, "endpapers.bulk", "factor"),
             },
@@ -156,30 +184,50 @@ def _reckon_thickness(
 def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: int, ledger: Ledger) -> Mm:
     sewing = spec.sewing
     thread = 0.0 if treatment.method in ("staples", "none") else sewing.thread
-    added = ledger.reckon(
-        "spine.swell",
-        swell(sections, thread, sewing.swell_factor),
-        "{sections} × {thread} × {factor}",
-        {
-            "sections": ledger.entry("sewn {signatures}", sections, "sections.count", "count"),
-            "thread": ledger.entry("thread", thread, "sewing.thread", "thickness"),
-            "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
-        },
-        rule="0.5 for all-along sewing until measured, half of that for two-on",
-    )
+    by_thread = {
+        "sections": ledger.entry("sewn {signatures}", sections, "sections.count", "count"),
+        "thread": ledger.entry("thread", thread, "sewing.thread", "thickness"),
+        "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
+    }
+    reckoned = swell(sections, thread, sewing.swell_factor)
+    block = ledger.ref("block.thickness")
+    as_sewn = "before the spine is nipped; the case is sized on the pressed block"
+    if "spine.thickness" in ledger.measured:
+        spine = ledger.reckon(
+            "spine.thickness",
+            thickness + reckoned,
+            "{thickness} + {sections} × {thread} × {factor}",
+            {"thickness": block, **by_thread},
+            rule=as_sewn,
+        )
+        added = ledger.reckon(
+            "spine.swell",
+            max(0.0, spine - thickness),
+            "{spine} − {thickness}" if spine >= thickness else "nothing: {spine} is no more than {thickness}",
+            {"spine": ledger.ref("spine.thickness"), "thickness": block},
+            rule="what the spine was measured thicker than the pressed block",
+        )
+    else:
+        added = ledger.reckon(
+            "spine.swell",
+            reckoned,
+            "{sections} × {thread} × {factor}",
+            by_thread,
+            rule="0.5 for all-along sewing until measured, half of that for two-on",
+        )
+        ledger.reckon(
+            "spine.thickness",
+            thickness + added,
+            "{thickness} + {swell}",
+            {"thickness": block, "swell": ledger.ref("spine.swell")},
+            rule=as_sewn,
+        )
     ledger.reckon(
         "spine.swell_ratio",
         100 * added / thickness,
         "100 × {swell} / {thickness}",
-        {"swell": ledger.ref("spine.swell"), "thickness": ledger.ref("block.thickness")},
+        {"swell": ledger.ref("spine.swell"), "thickness": block},
         rule="a flat back takes 10 to 12 %; more has to be rounded away",
-    )
-    ledger.reckon(
-        "spine.thickness",
-        thickness + added,
-        "{thickness} + {swell}",
-        {"thickness": ledger.ref("block.thickness"), "swell": ledger.ref("spine.swell")},
-        rule="before the spine is nipped; the case is sized on the pressed block",
     )
     if thread and sections > 1:
         wanted = FLAT_BACK_SWELL_EASY
@@ -253,16 +301,9 @@ def _round_schools(spec: JobSpec, own: float, ledger: Ledger) -> list[School]:
     return schools
 
 
-def _rounded(
-    spec: JobSpec,
-    treatment: Treatment,
-    size: tuple[Mm, Mm, Mm],
-    added: Mm,
-    sections: int,
-    mass: float,
-    ledger: Ledger,
-) -> BlockPlan:
-    height, width, thickness = size
+def _rounded(spec: JobSpec, treatment: Treatment, flat: BlockPlan, ledger: Ledger) -> BlockPlan:
+    """The block once its spine is rounded and its shoulders are bent over."""
+    added, thickness, width = flat.swell, flat.thickness, flat.width
     own = ledger.reckon(
         "spine.swell_round",
         round_for_swell(added / thickness),
@@ -341,31 +382,26 @@ def _rounded(
             "{width} − {line}",
             {"width": ledger.ref("block.width"), "line": ledger.ref("shoulder.line")},
         )
-    return BlockPlan(
-        height,
-        width,
-        thickness,
-        added,
-        sections,
-        mass,
-        part,
-        arc,
-        chord,
-        high,
-        height_of,
-        line,
-        angle,
-        joint_width,
+    return replace(
+        flat,
+        round=part,
+        arc=arc,
+        chord=chord,
+        rise=high,
+        shoulder=height_of,
+        shoulder_line=line,
+        shoulder_angle=angle,
+        joint_width=joint_width,
     )
 
 
-def book_weight(spec: JobSpec, block: BlockPlan, board_area: float, cover_area: float, cloth: float) -> float:
-    """Grams of the finished book: leaves, boards and cover; areas in m², cloth in g/m²."""
-    return block.leaf_mass + board_area * spec.binding.board * GREYBOARD_GSM_PER_MM + cover_area * cloth
+def mind(
+    spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger, *, laced: bool = False
+) -> list[Finding]:
+    """What to mind about the block and its back.
 
-
-def mind(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) -> list[Finding]:
-    """What to mind about the block and its back."""
+    :param laced: whether its boards are laced on, and can be trimmed with it.
+    """
     found: list[Finding] = []
     show = ledger.notation
     if block.thickness > THICKEST:
@@ -382,21 +418,7 @@ def mind(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) 
         found += _mind_round(block, ledger)
     elif block.swell > treatment.most_swell * block.thickness:
         found.append(_much_swell(spec, treatment, block, ledger))
-    quantity = ledger.quantities["block.thickness"]
-    if quantity.measured is not None and (
-        abs(quantity.measured - quantity.computed) > MEASUREMENT_DOUBTED * quantity.computed
-    ):
-        found.append(
-            finding(
-                "measured.far",
-                "block.thickness",
-                ledger.notation,
-                label=quantity.label,
-                measured=quantity.shown,
-                computed=quantity.computed_shown,
-            )
-        )
-    return [*found, *_mind_trimming(spec, block, ledger)]
+    return [*found, *_mind_trimming(spec, block, laced, ledger)]
 
 
 def _much_swell(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) -> Finding:
@@ -465,13 +487,16 @@ def _mind_round(block: BlockPlan, ledger: Ledger) -> list[Finding]:
     return found
 
 
-def _mind_trimming(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Finding]:
+def _mind_trimming(spec: JobSpec, block: BlockPlan, laced: bool, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
     show, trims = ledger.notation.length, spec.leaf.trim
     one, other = spec.block.diagonal_1, spec.block.diagonal_2
     if spec.paper.deckle and trims.fore_edge:
         action = Action("Leave the fore-edge untrimmed", {"leaf.trim.fore_edge": 0})
         found.append(finding("deckle.trimmed", "leaf.trim.fore_edge", ledger.notation, actions=(action,)))
+    if spec.block.trimming == "in_boards" and not laced:
+        action = Action("Trim out of boards", {"block.trimming": "out_of_boards"})
+        found.append(finding("trim.in_boards", "block.trimming", ledger.notation, actions=(action,)))
     if spec.block.trimming == "untrimmed" and (trims.head or trims.tail or trims.fore_edge):
         none: dict[str, object] = {f"leaf.trim.{edge}": 0 for edge in ("head", "tail", "fore_edge")}
         found.append(

@@ -1,13 +1,14 @@
 """The block drawn: from the front, from its tail, and its spine with the marks on it."""
 
 import math
+from itertools import pairwise
 
-from weald.core.block.holes import SewingPlan
+from weald.core.block.holes import SewingPlan, support_middles
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
-from weald.core.stations.block_pieces import MULL_SHORT
+from weald.core.stations.block_pieces import MULL_SHORT, SPACE_LESS, clear_spaces
 from weald.core.units import Mm
 
 DRAWN_FOLDS = 400
@@ -69,20 +70,25 @@ def draw_section(sketch: Sketch, block: BlockPlan, reach: Mm) -> None:
         sketch.line((near, (bend, level), (reach, level)), "hidden", "sections.count")
 
 
-def draw_front(spec: JobSpec, block: BlockPlan, lined: bool, ledger: Ledger) -> Drawing:
-    """The block lying on its back, with the mull over the spine and the diagonals to be compared."""
-    show, sketch = ledger.notation.figure, Sketch()
+def draw_front(spec: JobSpec, block: BlockPlan, sewing: SewingPlan, lined: bool, ledger: Ledger) -> Drawing:
+    """The block lying on its back: what is trimmed off it, the mull, and the diagonals to be compared."""
+    show, sketch, trim = ledger.notation.figure, Sketch(), spec.leaf.trim
     front = box(0, 0, block.width, block.height)
     sketch.area(front, "block", about="block.width block.height")
     sketch.grain(front, 90)
-    if lined and spec.block.mull and block.height > 2 * MULL_SHORT:
-        across = min(spec.block.mull_overlap, block.width / 3)
-        sketch.area(
-            box(0, MULL_SHORT, across, block.height - 2 * MULL_SHORT),
-            "lining",
-            about="mull.width mull.height",
-        )
-        sketch.label(across / 2, block.height / 2, "mull", height=min(4.0, across / 5), rotation=-90)
+    if spec.block.trimming != "untrimmed":
+        whole = block.height + trim.head + trim.tail
+        for left, top, width, height in (
+            (0.0, -trim.head, block.width, trim.head),
+            (0.0, block.height, block.width, trim.tail),
+            (block.width, -trim.head, trim.fore_edge, whole),
+        ):
+            if min(width, height) > 0:
+                sketch.area(box(left, top, width, height), "waste", "fill")
+                sketch.hatch(box(left, top, width, height), "trim", 45)
+        sketch.line((*front, front[0]), "trim", "block.width block.height")
+    if lined and spec.block.mull:
+        _draw_mull(spec, sketch, block, sewing)
     if block.shoulder_line:
         line = ((block.shoulder_line, 0.0), (block.shoulder_line, block.height))
         sketch.line(line, "score", "shoulder.line shoulder.width")
@@ -99,6 +105,25 @@ def draw_front(spec: JobSpec, block: BlockPlan, lined: bool, ledger: Ledger) -> 
     )
 
 
+def _draw_mull(spec: JobSpec, sketch: Sketch, block: BlockPlan, sewing: SewingPlan) -> None:
+    """The mull as it lies on the front, in one piece or between the raised cords."""
+    across = min(spec.block.mull_overlap, block.width / 3)
+    if clear_spaces(spec, block, sewing):
+        half = spec.sewing.support_width / 2 + SPACE_LESS / 2
+        edges = [MULL_SHORT, *support_middles(sewing.holes), block.height - MULL_SHORT]
+        for number, (above, below) in enumerate(pairwise(edges)):
+            top = above + (half if number else 0.0)
+            bottom = below - (half if number < len(edges) - 2 else 0.0)
+            if bottom > top:
+                sketch.area(box(0, top, across, bottom - top), "lining", about="mull.width")
+        return
+    if block.height <= 2 * MULL_SHORT:
+        return
+    strip = box(0, MULL_SHORT, across, block.height - 2 * MULL_SHORT)
+    sketch.area(strip, "lining", about="mull.width mull.height")
+    sketch.label(across / 2, block.height / 2, "mull", height=min(4.0, across / 5), rotation=-90)
+
+
 def draw_tail(block: BlockPlan, ledger: Ledger) -> Drawing:
     """The spine part of the block from its tail: as sewn and swollen, or rounded with its shoulders."""
     return _draw_rounded(block, ledger) if block.round else _draw_swollen(block, ledger)
@@ -106,7 +131,7 @@ def draw_tail(block: BlockPlan, ledger: Ledger) -> Drawing:
 
 def _draw_swollen(block: BlockPlan, ledger: Ledger) -> Drawing:
     show, sketch = ledger.notation.figure, Sketch()
-    half, sewn = block.thickness / 2, (block.thickness + block.swell) / 2
+    half, sewn = block.thickness / 2, block.spine / 2
     reach = min(block.width, max(60.0, 3 * block.thickness))
     ends = 0.6 * reach
     sketch.area(

@@ -1,8 +1,12 @@
 """What is cut for the block: endpapers, guards, mull, linings, hollow, end bands, supports."""
 
 import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+from typing import Literal
 
-from weald.core.block.holes import SUPPORTED, SewingPlan
+from weald.core.block.holes import SUPPORTED, SewingPlan, support_middles
 from weald.core.job.spec import JobSpec
 from weald.core.paper import calliper_from_bulk
 from weald.core.pieces import Piece, make_piece
@@ -15,6 +19,11 @@ MULL_SHORT: Mm = 10.0
 """Mull stops this short of head and tail, clear of the end bands."""
 CLOTH_JOINT_ON_LEAF: Mm = 15.0
 """A cloth joint lies this far on the fly-leaf, and as far on the board."""
+PLIES = 2
+"""Of a guard folded once."""
+SPACE_LESS: Mm = 1.0
+"""Linings between raised cords are so much less high than their space."""
+SPACE_WORDS = {"head": "at the head", "between": "between cords", "tail": "at the tail"}
 WRAP_HOOK: Mm = 6.0
 """A wrapped endpaper is hooked this far round its section."""
 
@@ -92,20 +101,11 @@ def block_pieces(
     """
     entries, copies = spec.block, spec.copies
     pieces = _guards(spec, paper, block, ledger)
+    spaces = clear_spaces(spec, block, sewing) if lined else []
     if lined and entries.mull:
-        pieces += _mull(spec, block, ledger)
+        pieces += _mull_between(spec, block, spaces, ledger) if spaces else _mull(spec, block, ledger)
     if lined and entries.linings:
-        pieces.append(
-            make_piece(
-                ledger,
-                "spine_lining",
-                "Spine lining",
-                "kraft",
-                entries.linings * copies,
-                (block.arc, block.height),
-                "exactly the spine",
-            )
-        )
+        pieces += _linings(spec, block, spaces, ledger)
     if hollow and entries.hollow:
         width = ledger.reckon(
             "hollow.width",
@@ -141,38 +141,126 @@ def _spine_width(block: BlockPlan, ledger: Ledger) -> Term:
     return ledger.ref("spine.arc" if block.round else "block.thickness")
 
 
+@dataclass(frozen=True, slots=True)
+class ClearSpace:
+    """Part of the spine between raised cords, or between one and the head or the tail."""
+
+    where: Literal["head", "between", "tail"]
+    height: Mm
+    count: int
+
+
+def clear_spaces(spec: JobSpec, block: BlockPlan, sewing: SewingPlan) -> list[ClearSpace]:
+    """The spaces raised cords leave on the spine, in which linings lie; none where nothing is raised."""
+    if sewing.method != "raised_cords" or not spec.sewing.supports:
+        return []
+    middles = support_middles(sewing.holes)
+    half = spec.sewing.support_width / 2
+    between = [below - above - 2 * half for above, below in pairwise(middles)]
+    spaces = [
+        ClearSpace("head", middles[0] - half, 1),
+        ClearSpace("between", min(between, default=0.0), len(between)),
+        ClearSpace("tail", block.height - middles[-1] - half, 1),
+    ]
+    return [space for space in spaces if space.count and space.height > SPACE_LESS]
+
+
 def _guards(spec: JobSpec, paper: PaperPlan, block: BlockPlan, ledger: Ledger) -> list[Piece]:
+    """Compensation guards: strips folded once round the fold, two plies each, sewn in with their section."""
     entries = spec.block
     if not (entries.inserted and block.sections):
         return []
     count = ledger.reckon(
         "guards.count",
-        math.ceil(entries.inserted / paper.calliper - 1e-9),
-        "{inserted} / {leaf}, rounded up",
+        math.ceil(entries.inserted / (PLIES * paper.calliper) - 1e-9),
+        "{inserted} / ({plies} × {leaf}), rounded up",
         {
             "inserted": ledger.entry("glued into each", entries.inserted, "block.inserted", "thickness"),
+            "plies": ledger.entry("plies of a folded guard", PLIES, "block.guard_width", "count"),
             "leaf": ledger.ref("paper.calliper"),
         },
         rule="stubs at the spine as thick as what is glued in, so that the fore-edge does not gape",
     )
-    size = (entries.guard_width, ledger.value("leaf.untrimmed_height"))
+    size = (PLIES * entries.guard_width, ledger.value("leaf.untrimmed_height"))
     total = round(count) * block.sections * spec.copies
-    how = "sewn in at the fold; of the text's own paper"
+    how = "folded once and sewn in at the fold; of the text's own paper"
     return [make_piece(ledger, "guard", "Guard", "paper", total, size, how, thickness=paper.calliper)]
 
 
-def _mull(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
-    overlap = spec.block.mull_overlap
-    width = ledger.reckon(
-        "mull.width",
-        block.arc + 2 * overlap,
-        "{spine} + 2 × {overlap}",
+def _linings(spec: JobSpec, block: BlockPlan, spaces: Sequence[ClearSpace], ledger: Ledger) -> list[Piece]:
+    """Kraft on the spine: one strip, or a piece in every space between raised cords."""
+    count = spec.block.linings * spec.copies
+    if not spaces:
+        size = (block.arc, block.height)
+        return [make_piece(ledger, "spine_lining", "Spine lining", "kraft", count, size, "exactly the spine")]
+    return [
+        make_piece(
+            ledger,
+            f"spine_lining_{space.where}",
+            f"Spine lining, {SPACE_WORDS[space.where]}",
+            "kraft",
+            count * space.count,
+            (block.arc, _reckon_space("lining", space, SPACE_LESS, ledger)),
+            "between the raised cords, never over them",
+        )
+        for space in spaces
+    ]
+
+
+def _mull_between(
+    spec: JobSpec, block: BlockPlan, spaces: Sequence[ClearSpace], ledger: Ledger
+) -> list[Piece]:
+    """Mull in every space between raised cords, short of the end bands at head and tail."""
+    width = _mull_width(spec, block, ledger)
+    pieces = []
+    for space in spaces:
+        less = SPACE_LESS if space.where == "between" else SPACE_LESS + MULL_SHORT
+        if space.height <= less:
+            continue
+        size = (width, _reckon_space("mull", space, less, ledger))
+        label = f"Mull, {SPACE_WORDS[space.where]}"
+        how = "over the spine between the raised cords, and on to both boards"
+        pieces.append(
+            make_piece(ledger, f"mull_{space.where}", label, "mull", space.count * spec.copies, size, how)
+        )
+    return pieces
+
+
+def _reckon_space(what: Literal["lining", "mull"], space: ClearSpace, less: Mm, ledger: Ledger) -> Mm:
+    return ledger.reckon(
+        f"{what}.{space.where}",
+        space.height - less,
+        "{clear} − {less}",
         {
-            "spine": _spine_width(block, ledger),
-            "overlap": ledger.entry("on each board", overlap, "block.mull_overlap"),
+            "clear": ledger.entry("clear of the cords", space.height, "sewing.supports"),
+            "less": ledger.entry("less", less, "block.mull"),
         },
-        rule="{mm:15–30} on each board",
+        rule="as high as its clear space, less a little"
+        + ("" if space.where == "between" else ", and clear of the end band"),
     )
+
+
+def _mull_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
+    """Enter the width of the mull: over spine and joints, and on to the boards."""
+    overlap = spec.block.mull_overlap
+    joint = ledger.value("joint.inset") if "joint.inset" in ledger.quantities else 0.0
+    terms = {
+        "spine": _spine_width(block, ledger),
+        "overlap": ledger.entry("on each board", overlap, "block.mull_overlap"),
+    }
+    if joint > 0:
+        terms["joint"] = ledger.ref("joint.inset")
+    return ledger.reckon(
+        "mull.width",
+        block.arc + 2 * (joint + overlap),
+        "{spine} + 2 × ({joint} + {overlap})" if joint > 0 else "{spine} + 2 × {overlap}",
+        terms,
+        rule="{mm:15–30} on each board, counted from its edge",
+    )
+
+
+def _mull(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
+    width = _mull_width(spec, block, ledger)
     height = block.height - 2 * MULL_SHORT
     if height <= 0:
         return []
@@ -191,19 +279,34 @@ def _mull(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
 
 
 def _end_bands(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
+    """Bands for head and tail; sewn ones end in the middle of the outer sections, stuck-on ones by school."""
     kind = spec.block.end_bands
     if kind == "none":
         return []
-    less = block.arc / block.sections if kind == "sewn" and block.sections else 0.0
+    section = block.arc / block.sections if block.sections > 1 else 0.0
+    inner = section > 0 and (kind == "sewn" or spec.block.end_band_ends == "sections")
+    schools = [
+        ledger.school(
+            ends,
+            label,
+            block.arc - less,
+            {"block.end_band_ends": ends},
+            chosen=(less > 0) == inner,
+            effect=effect,
+        )
+        for ends, label, less, effect in (
+            ("spine", "over the whole spine", 0.0, "quick; its ends show in the joint"),
+            ("sections", "to the middle of the outer {signatures}", section, "as a sewn band sits"),
+        )
+    ]
     length = ledger.reckon(
         "end_band.length",
-        block.arc - less,
-        "{spine} − {section}" if less else "{spine}",
+        block.arc - (section if inner else 0.0),
+        "{spine} − {section}" if inner else "{spine}",
         {"spine": _spine_width(block, ledger)}
-        | ({"section": ledger.entry("a {signature}", less, "sections.count")} if less else {}),
-        rule="sewn bands end in the middle of the first and last {signature}"
-        if less
-        else "cut to the spine, to sit on its edge",
+        | ({"section": ledger.entry("a {signature}", section, "sections.count")} if inner else {}),
+        rule="ends in the middle of the first and last {signature}" if inner else "cut to the spine",
+        schools=schools if kind == "stuck_on" and section else (),
     )
     how = f"{'sewn' if kind == 'sewn' else 'stuck on'} at head and tail"
     size = (length, spec.block.end_band_height)

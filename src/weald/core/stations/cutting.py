@@ -101,7 +101,7 @@ def lay_of(piece: Piece, stock: PieceStock, *, square: bool = False) -> Lay | No
     """
     trim = 0.0 if square or piece.material == "paper" else SQUARED
     size = (stock.width - trim, ROLL_LENGTH if stock.height is None else stock.height - trim)
-    needed = (piece.cut_width, piece.height)
+    needed = (piece.cut_width, piece.cut_height)
     if piece.grain == "any" or stock.grain is None:
         lays = ways_on_sheet(needed, size)
     else:
@@ -132,7 +132,7 @@ def lay_askew(piece: Piece, stock: PieceStock) -> Askew | None:
     """How a piece lies on a skin that is too short for it."""
     if stock.form != "skin" or stock.height is None:
         return None
-    size, skin = (piece.cut_width, piece.height), (stock.width, stock.height)
+    size, skin = (piece.cut_width, piece.cut_height), (stock.width, stock.height)
     turn = askew(size, skin)
     return None if turn is None else Askew(piece.label, stock.name, size, skin, turn)
 

@@ -23,6 +23,7 @@ LARGEST: Mm = 9.0
 SMALLEST: Mm = 1.6
 LABEL_MARGIN: Mm = 3.0
 RIBBON_MORE: Mm = 50.0
+RIBBON_WIDTH: Mm = 6.0
 FLAT_PART = 1 / 6
 """Without bands, the title stands in the second sixth of the spine from the head."""
 DIRECTION_WORDS = {
@@ -34,12 +35,23 @@ DIRECTION_WORDS = {
 
 @dataclass(frozen=True, slots=True)
 class Field:
-    """Where lettering goes on the spine, from its head; ``capital`` is the height of its capitals."""
+    """Where lettering goes on the spine, from its head.
+
+    :param capital: height of its capitals; ``fits`` the largest there is room for.
+    :param length: what its longest line takes.
+    """
 
     text: str
     top: Mm
     height: Mm
     capital: Mm
+    fits: Mm
+    length: Mm
+
+    @property
+    def drawn(self) -> Mm:
+        """Capitals as they are drawn: never beyond the spine, whatever was decided."""
+        return min(self.capital, self.fits)
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,19 +104,20 @@ def reckon(spec: JobSpec, lettered: bool, banded: bool, ledger: Ledger) -> Finis
     if finish.placed == "none":
         return FinishPlan(width, height, tall, spaces, None, None)
     along = finish.direction != "across"
-    top, room = _title_room(height, spaces, along)
+    top, room = _title_room(height, spaces, along, bool(finish.volume))
     title = _fit(spec, width, top, room, along, ledger)
     _reckon_label(spec, title, along, ledger)
     volume = _volume(spec, width, height, spaces, title, ledger)
     return FinishPlan(width, height, tall, spaces, title, volume)
 
 
-def _title_room(height: Mm, spaces: tuple[Panel, ...], along: bool) -> tuple[Mm, Mm]:
-    """Where the title may stand: the second panel from the head, or most of a plain spine."""
+def _title_room(height: Mm, spaces: tuple[Panel, ...], along: bool, numbered: bool) -> tuple[Mm, Mm]:
+    """Where the title may stand: the second panel from the head, or a plain spine down to its number."""
     if len(spaces) > 1:
         return spaces[1].top, spaces[1].height
     if along:
-        return ENDS, height - 2 * ENDS
+        end = height * (1 - 2 * FLAT_PART) if numbered else height
+        return ENDS, end - 2 * ENDS
     return height * FLAT_PART, height * FLAT_PART
 
 
@@ -115,14 +128,8 @@ def _fit(spec: JobSpec, width: Mm, top: Mm, room: Mm, along: bool, ledger: Ledge
     length, line = (room, across) if along else (across, room)
     words = [text] if along else _lines(text)
     longest = max(len(word) for word in words)
-    fits = max(
-        0.0,
-        min(
-            LARGEST,
-            length / (LETTER_WIDTH * longest),
-            line / (LINE_HEIGHT * len(words)),
-        ),
-    )
+    most = max(0.0, min(length / (LETTER_WIDTH * longest), line / (LINE_HEIGHT * len(words))))
+    fits = min(LARGEST, most)
     schools: list[School] = [
         ledger.school(
             part,
@@ -147,7 +154,7 @@ def _fit(spec: JobSpec, width: Mm, top: Mm, room: Mm, along: bool, ledger: Ledge
         schools=schools,
         entry=None if decided is None else "finish.capital",
     )
-    ledger.reckon(
+    length_of = ledger.reckon(
         "title.length",
         LETTER_WIDTH * longest * capital,
         "{letters} × 0.95 × {capital}",
@@ -157,7 +164,7 @@ def _fit(spec: JobSpec, width: Mm, top: Mm, room: Mm, along: bool, ledger: Ledge
         },
         rule="of letters of common width; set it and measure",
     )
-    return Field(text, top, room, capital)
+    return Field(text, top, room, capital, most, length_of)
 
 
 def _lines(text: str) -> list[str]:
@@ -195,18 +202,23 @@ def _volume(
     text = spec.finish.volume
     if not text:
         return None
-    if len(spaces) > 3:
-        top, room = spaces[3].top, spaces[3].height
-    else:
-        top, room = height * (1 - 2 * FLAT_PART), height * FLAT_PART
+    top, room = _volume_room(height, spaces)
     fits = min(LARGEST, room / LINE_HEIGHT, (width - 2 * SPINE_SAFETY) / (LETTER_WIDTH * len(text)))
     capital = ledger.reckon(
         "volume.capital",
         max(0.0, min(fits, title.capital * 1.2)),
         "as large as the title's, or what the spine takes",
-        rule="across the spine, in the fourth panel from the head",
+        rule="across the spine, in the fourth panel from the head, clear of the title",
     )
-    return Field(text, top, room, capital)
+    return Field(text, top, room, capital, max(0.0, fits), LETTER_WIDTH * len(text) * capital)
+
+
+def _volume_room(height: Mm, spaces: tuple[Panel, ...]) -> tuple[Mm, Mm]:
+    """Where a volume's number stands, clear of the title: the fourth panel, or the nearest that is free."""
+    if len(spaces) > 1:
+        panel = spaces[3] if len(spaces) > 3 else spaces[2] if len(spaces) > 2 else spaces[0]
+        return panel.top, panel.height
+    return height * (1 - 2 * FLAT_PART), height * FLAT_PART
 
 
 def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding]:
@@ -233,11 +245,7 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
         turn = (Action("Letter it from head to tail", {"finish.direction": "down"}),) if across else ()
         capital = ledger.notation.thickness(plan.title.capital, True)
         found.append(finding("finish.small", "title.capital", ledger.notation, capital=capital, actions=turn))
-    across_spine = plan.width - 2 * SPINE_SAFETY
-    room = across_spine / LINE_HEIGHT if spec.finish.direction != "across" else across_spine
-    long = ledger.value("title.length")
-    most = plan.title.height if spec.finish.direction != "across" else across_spine
-    if plan.title.capital > room + TOLERANCE or long > most + TOLERANCE:
+    if plan.title.capital > plan.title.fits + TOLERANCE:
         found.append(
             finding(
                 "finish.large",
@@ -253,6 +261,10 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
 def pieces(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Piece]:
     """Label and ribbons."""
     found = []
+    if spec.finish.ribbons:
+        size = (RIBBON_WIDTH, ledger.value("ribbon.length"))
+        count, how = spec.finish.ribbons * spec.copies, "glued to the spine at the head; its end cut aslant"
+        found.append(make_piece(ledger, "ribbon", "Ribbon", "support", count, size, how, grain="any"))
     if plan and plan.title and spec.finish.placed == "label":
         size = (ledger.value("label.width"), ledger.value("label.height"))
         how = "lettered before it is cut and pasted on"
@@ -299,29 +311,35 @@ def _draw_field(sketch: Sketch, spec: JobSpec, plan: FinishPlan, part: Field, le
         label = box(middle - width / 2, centre - height / 2, width, height)
         sketch.area(label, "side_paper", "cut", "label.width label.height")
     about = "title.capital title.length" if part is plan.title else "volume.capital"
+    shown = part.drawn / part.capital if part.capital else 1.0
     if along:
         turn = 90.0 if spec.finish.direction == "down" else -90.0
-        sketch.label(middle, centre, part.text, height=part.capital, rotation=turn, about=about)
+        length = part.length * shown
+        sketch.label(middle, centre, part.text, height=part.drawn, rotation=turn, about=about, length=length)
         return
     lines = _lines(part.text) if part is plan.title else [part.text]
-    step = LINE_HEIGHT * part.capital
+    step, longest = LINE_HEIGHT * part.drawn, max(len(line) for line in lines)
     for number, line in enumerate(lines):
         y = centre + (number - (len(lines) - 1) / 2) * step
-        sketch.label(middle, y, line, height=part.capital, about=about)
+        length = part.length * shown * len(line) / longest
+        sketch.label(middle, y, line, height=part.drawn, about=about, length=length)
 
 
 PROOF_SIZES = (0.8, 1.0, 1.25)
 
 
-def draw_proof(spec: JobSpec, plan: FinishPlan, ledger: Ledger) -> Drawing:
-    """The title at true size on strips as wide as the spine, a little smaller and larger beside it."""
+def draw_proof(spec: JobSpec, plan: FinishPlan, title: Field, ledger: Ledger) -> Drawing:
+    """The title at true size on strips as wide as the spine, a little smaller and larger beside it.
+
+    Larger only as far as the spine has room.
+    """
     sketch = Sketch()
-    title = plan.title or Field(spine_title(spec), 0, 0, 3)
+    sizes = dict.fromkeys(min(title.drawn * factor, title.fits) for factor in PROOF_SIZES)
     left = 0.0
-    for factor in PROOF_SIZES:
-        capital = title.capital * factor
+    for capital in sizes:
         sketch.area(box(left, 0, plan.width, plan.height), "paper", "cut", "finish.width")
-        part = Field(title.text, title.top, title.height, capital)
+        length = title.length * capital / title.capital if title.capital else 0.0
+        part = Field(title.text, title.top, title.height, capital, title.fits, length)
         moved = Sketch()
         one = FinishPlan(plan.width, plan.height, plan.tall, plan.panels, part, None)
         _draw_field(moved, spec, one, part, ledger)

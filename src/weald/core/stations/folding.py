@@ -59,27 +59,48 @@ def reckon(
         return FoldingPlan(sections, sheets, 0.0, 0.0, sewn=False)
     _reckon_sections(folding, made.sheets, ledger)
     ledger.reckon("sections.sheets", thickest, "the thickest {signature}")
+    folios = thickest * packet.leaves_a_sheet // 2
+    step, creep = _reckon_creep(spec, paper, folios, ledger)
+    return FoldingPlan(sections, sheets, step, creep, sewn=True)
+
+
+def _reckon_creep(spec: JobSpec, paper: PaperPlan, folios: int, ledger: Ledger) -> tuple[Mm, Mm]:
+    """Enter creep from folio to folio and in all; measured in all, each folio takes its share."""
+    folding = spec.folding
+    nested = ledger.entry("folios in the thickest {signature}", folios, "sections.sheets", "count")
+    factor = ledger.entry("creep factor", folding.creep_factor, "folding.creep_factor", "factor")
+    calliper = ledger.ref("paper.calliper")
+    schools = _creep_schools(spec, paper, folios, ledger)
+    if folios > 1 and "sections.creep" in ledger.measured:
+        creep = ledger.reckon(
+            "sections.creep",
+            (folios - 1) * folding.creep_factor * paper.calliper,
+            "({folios} − 1) × {factor} × {calliper}",
+            {"folios": nested, "factor": factor, "calliper": calliper},
+            schools=schools,
+        )
+        step = ledger.reckon(
+            "creep.step",
+            creep / (folios - 1),
+            "{creep} / ({folios} − 1)",
+            {"creep": ledger.ref("sections.creep"), "folios": nested},
+        )
+        return step, creep
     step = ledger.reckon(
         "creep.step",
         folding.creep_factor * paper.calliper,
         "{factor} × {calliper}",
-        {
-            "factor": ledger.entry("creep factor", folding.creep_factor, "folding.creep_factor", "factor"),
-            "calliper": ledger.ref("paper.calliper"),
-        },
+        {"factor": factor, "calliper": calliper},
     )
-    folios = thickest * packet.leaves_a_sheet // 2
     creep = ledger.reckon(
         "sections.creep",
         (folios - 1) * step,
         "({folios} − 1) × {step}",
-        {
-            "folios": ledger.entry("folios in the thickest {signature}", folios, "sections.sheets", "count"),
-            "step": ledger.ref("creep.step"),
-        },
-        schools=_creep_schools(spec, paper, folios, ledger),
+        {"folios": nested, "step": ledger.ref("creep.step")},
+        schools=schools,
+        measurable=folios > 1,
     )
-    return FoldingPlan(sections, sheets, step, creep, sewn=True)
+    return step, creep
 
 
 def _reckon_sections(folding: Folding, sheets: tuple[int, ...], ledger: Ledger) -> None:
@@ -194,12 +215,15 @@ def _mind_bolts(spec: JobSpec, packet: FoldedPacket, notation: Notation) -> list
 
 
 def grain_words(packet: FoldedPacket, paper: PaperPlan, notation: Notation) -> str:
-    """Which way the grain of the unfolded sheet has to run, so that it runs along the spine."""
+    """Which way the grain of the unfolded sheet has to run along the spine, and whether it does."""
     width, height = paper.sheet_width, paper.sheet_height
     size = f"{notation.length(width, True)} × {notation.length(height, True)}"
     word = grain_word(width, height, packet.grain)
     named = "" if word == "square" else f", that is {word} grain"
-    return f"The grain runs along the {packet.grain} of the unfolded sheet of {size}{named}."
+    wanted = f"along the {packet.grain} of the unfolded sheet of {size}{named}"
+    if paper.crosswise:
+        return f"The grain has to run {wanted}; this paper has it along the {paper.grain}, across the spine."
+    return f"The grain runs {wanted}."
 
 
 def _mind_spreads(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Iterator[Finding]:

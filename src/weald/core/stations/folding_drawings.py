@@ -8,6 +8,7 @@ from weald.core.forme.layout import Layout, PlacedPage, lay_out, placed_pages
 from weald.core.forme.marks import COLLATION_LENGTH, collation_place, rotation_of, signature_letters
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
+from weald.core.paper import SheetGrain
 from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
@@ -30,6 +31,7 @@ def plain_layout(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> Layout:
 def draw_section(
     spec: JobSpec,
     packet: FoldedPacket,
+    grain: SheetGrain,
     steps: tuple[FoldStep, ...],
     plan: FoldingPlan,
     section: int,
@@ -37,6 +39,7 @@ def draw_section(
 ) -> Drawing:
     """Every sheet of one signature, its outer and its inner side, with the pages where they stand.
 
+    :param grain: the side of the sheet its grain runs along, as it comes out of the paper.
     :param section: the signature shown, from 1; the last one when there are not so many.
     """
     section = min(section, len(plan.sections))
@@ -53,7 +56,7 @@ def draw_section(
         for inner in (False, True):
             x = left + inner * (width + gap / 2)
             pages = list(placed_pages(layout, sheet, "back" if inner else "front"))
-            draw_face(sketch, packet, layout, pages, inner, (x, top))
+            draw_face(sketch, grain, layout, pages, inner, (x, top))
             _draw_folds(sketch, layout, steps, inner, (x, top))
             name = f"{sheet.sheet} {'inner' if inner else 'outer'}"
             sketch.label(x + width / 2, top - gap * 0.5, name, about="sheets.count")
@@ -94,7 +97,7 @@ def _side_text(sheet: Sheet) -> str:
 
 def draw_face(
     sketch: Sketch,
-    packet: FoldedPacket,
+    grain: SheetGrain,
     layout: Layout,
     pages: list[PlacedPage],
     toned: bool,
@@ -102,6 +105,7 @@ def draw_face(
 ) -> None:
     """One side of a printed sheet: paper, grain, pages with what is trimmed off them.
 
+    :param grain: the side of the sheet its grain runs along.
     :param toned: whether it is the side that is drawn darker.
     :param at: where its top left corner stands in the drawing.
     """
@@ -122,7 +126,7 @@ def draw_face(
         corners = box(trimmed.left, trimmed.top, trimmed.width, trimmed.height)
         sketch.line((*corners, corners[0]), "trim", about)
         _draw_page(sketch, page, left, top)
-    sketch.grain(paper, 90 if packet.grain == "height" else 0)
+    sketch.grain(paper, 90 if grain == "height" else 0)
 
 
 def _waste(page: PlacedPage, left: Mm, top: Mm) -> list[tuple[Point, ...]]:

@@ -12,6 +12,7 @@ from weald.core.paper import (
     BASIC_SIZE_INCHES,
     LB_PER_REAM_TO_GSM,
     Lay,
+    SheetGrain,
     across,
     calliper_from_bulk,
     grain_word,
@@ -30,7 +31,8 @@ from weald.core.units import Gsm, Mm
 class PaperPlan:
     """The paper: its thickness, the sheet to fold and how it lies on the stock sheet.
 
-    ``lay`` is ``None`` when the sheet to fold is larger than the stock sheet.
+    ``lay`` is ``None`` when the sheet to fold is larger than the stock sheet. ``needed`` is the side of the
+    unfolded sheet the grain has to run along.
     """
 
     grammage: Gsm
@@ -38,6 +40,17 @@ class PaperPlan:
     sheet_width: Mm
     sheet_height: Mm
     lay: Lay | None
+    needed: SheetGrain
+
+    @property
+    def crosswise(self) -> bool:
+        """Whether the paper gives the sheet with its grain across the spine."""
+        return self.lay is not None and not self.lay.grain_right
+
+    @property
+    def grain(self) -> SheetGrain:
+        """The side of the unfolded sheet its grain runs along, as it comes out of the paper."""
+        return across(self.needed) if self.crosswise else self.needed
 
 
 def reckon_leaf(spec: JobSpec, ledger: Ledger) -> tuple[Gsm, Mm]:
@@ -131,7 +144,7 @@ def reckon(
             },
         )
     grammage, calliper = leaf
-    return PaperPlan(grammage, calliper, width, height, lay)
+    return PaperPlan(grammage, calliper, width, height, lay, packet.grain)
 
 
 def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> list[Finding]:

@@ -21,7 +21,7 @@ from weald.core.forme.layout import (
 from weald.core.forme.page import place_content
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, plain_number
-from weald.core.paper import SHEET_SIZES
+from weald.core.paper import SHEET_SIZES, SheetGrain
 from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
 from weald.core.units import TOLERANCE, Mm
@@ -62,8 +62,13 @@ def untrimmed_leaf(spec: JobSpec, packet: FoldedPacket) -> tuple[Mm, Mm]:
     return leaf.width + fore_edge, leaf.height + trim.head + trim.tail
 
 
-def reckon(spec: JobSpec, packet: FoldedPacket, plan: FoldingPlan, ledger: Ledger) -> PrintingPlan:
-    """Lay the printed sheet out and count it."""
+def reckon(
+    spec: JobSpec, packet: FoldedPacket, grain: SheetGrain, plan: FoldingPlan, ledger: Ledger
+) -> PrintingPlan:
+    """Lay the printed sheet out and count it.
+
+    :param grain: the side of the unfolded sheet the grain runs along, as it comes out of the paper.
+    """
     printing = spec.printing
     leaf = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
     layout = layout_of(spec, packet, leaf)
@@ -112,7 +117,7 @@ def reckon(spec: JobSpec, packet: FoldedPacket, plan: FoldingPlan, ledger: Ledge
         },
         rule="a ream is 500 sheets",
     )
-    words = tuple(dialog_words(spec, layout, packet, ledger.notation))
+    words = tuple(dialog_words(spec, layout, packet, grain, ledger.notation))
     return PrintingPlan(layout, (least[0], least[1]), words)
 
 
@@ -134,12 +139,14 @@ def margin_needed(layout: Layout, sheet: Sheet, bleed: Mm, unprintable: Mm) -> M
     return max(0.0, unprintable - clear)
 
 
-def dialog_words(spec: JobSpec, layout: Layout, packet: FoldedPacket, notation: Notation) -> Iterator[str]:
+def dialog_words(
+    spec: JobSpec, layout: Layout, packet: FoldedPacket, grain: SheetGrain, notation: Notation
+) -> Iterator[str]:
     """What to set in the print dialog, and what to do before and after."""
     printing = spec.printing
     size = f"{notation.length(layout.width, True)} × {notation.length(layout.height, True)}"
     way = "landscape" if layout.width > layout.height else "portrait"
-    yield f"Paper {size}, {way}, its grain along the {packet.grain}."
+    yield f"Paper {size}, {way}, its grain along the {grain}."
     yield "Scale 100 % (“actual size”), never “fit to page”."
     turned = "turn" if printing.work == "turn" else "tumble"
     if printing.work != "sheetwise":

@@ -2,17 +2,22 @@
 
 import math
 from collections.abc import Sequence
+from dataclasses import replace
 
 from weald.core.block.bands import band_places, panel_height
 from weald.core.block.holes import (
     METHOD_WORDS,
     SUPPORTED,
     Hole,
+    Places,
     SewingPlan,
     crowded,
     holes_of,
-    interval,
+    kettle_of,
+    support_middles,
     supports_for,
+    usual_kettle,
+    usual_places,
 )
 from weald.core.drawing import Drawing, Layer, Sketch, box
 from weald.core.findings import Action, Finding, finding
@@ -42,15 +47,17 @@ def reckon(
     :param banded: whether bands may run across the spine, raised by the cords.
     """
     sewing = spec.sewing
-    under = _under_bands(spec, block) if banded and method == "raised_cords" else ()
-    holes = holes_of(method, sewing, block.height, under)
-    if not holes or not block.sections:
+    if method == "none" or not block.sections:
         return SewingPlan("none", (), crowded=False)
-    ledger.reckon("sewing.holes", len(holes), METHOD_WORDS[method])
-    if holes[0].kind == "kettle":
-        _reckon_stations(spec, method, block, bool(under), ledger)
+    under = _under_bands(spec, block) if banded and method == "raised_cords" else ()
+    if method in ("pamphlet", "staples"):
+        first = usual_places(method, sewing, block.height).first
+        first = ledger.reckon("sewing.first", first, "from the trimmed head, and from the tail alike")
+        places = Places(0.0, 0.0, first)
     else:
-        ledger.reckon("sewing.first", holes[0].place, "from the trimmed head, and from the tail alike")
+        places = _reckon_stations(spec, method, block, under, ledger)
+    holes = holes_of(method, sewing, block.height, places)
+    ledger.reckon("sewing.holes", len(holes), METHOD_WORDS[method])
     if method != "staples":
         _reckon_thread(spec, method, holes, block, ledger)
     return SewingPlan(method, holes, crowded(holes, block.height))
@@ -66,16 +73,19 @@ def _under_bands(spec: JobSpec, block: BlockPlan) -> tuple[Mm, ...]:
 
 
 def _reckon_stations(
-    spec: JobSpec, method: SewingMethod, block: BlockPlan, under_bands: bool, ledger: Ledger
-) -> None:
+    spec: JobSpec, method: SewingMethod, block: BlockPlan, under_bands: tuple[Mm, ...], ledger: Ledger
+) -> Places:
+    """Enter kettles and intervals, as measured where they were."""
     sewing = spec.sewing
-    ledger.reckon(
+    decided = sewing.kettle is not None
+    kettle = ledger.reckon(
         "sewing.kettle",
-        sewing.kettle,
-        "from the trimmed head and tail",
-        rule="{mm:12–15} in, so that no stitch falls in the waste",
+        kettle_of(sewing, block.height),
+        "from the trimmed head and tail" if decided else "a sixteenth of the height, in whole millimetres",
+        rule="{mm:12–15} in on books of usual size, so that no stitch falls in the waste",
         entry="sewing.kettle",
     )
+    usual = usual_places(method, sewing, block.height, under_bands, kettle)
     if under_bands:
         bands = spec.binding.bands
         height = block.height + spec.binding.squares.head + spec.binding.squares.tail
@@ -89,37 +99,23 @@ def _reckon_stations(
                 "band": ledger.entry("a band", bands.width, "binding.bands.width"),
             },
             rule="every cord lies under its band; measured along the boards, from band to band",
+            measurable=False,
         )
-        _reckon_support_length(spec, block, ledger)
-        return
-    ledger.reckon(
+        return usual
+    step = ledger.reckon(
         "sewing.interval",
-        interval(sewing, block.height),
+        usual.step,
         "({height} − 2 × {kettle} − {more}) / ({supports} + 1)",
         {
             "height": ledger.ref("block.height"),
-            "kettle": ledger.entry("kettle", sewing.kettle, "sewing.kettle"),
+            "kettle": ledger.ref("sewing.kettle"),
             "more": ledger.entry("more at the tail", sewing.tail_more, "sewing.tail_more"),
             "supports": ledger.entry("supports", sewing.supports, "sewing.supports", "count"),
         },
         rule="from the middle of one support to the next; the last may be a little larger",
+        measurable=sewing.supports > 0,
     )
-    if method in SUPPORTED and sewing.supports:
-        _reckon_support_length(spec, block, ledger)
-
-
-def _reckon_support_length(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> None:
-    reach = spec.binding.tape_reach
-    ledger.reckon(
-        "sewing.support_length",
-        block.thickness + block.swell + 2 * reach,
-        "{spine} + 2 × {reach}",
-        {
-            "spine": ledger.ref("spine.thickness"),
-            "reach": ledger.entry("reach on each side", reach, "binding.tape_reach"),
-        },
-        rule="{mm:25–40} on each side; leave more while sewing",
-    )
+    return replace(usual, step=step)
 
 
 def _wrap(spec: JobSpec, method: SewingMethod, section: Mm) -> tuple[Mm, str]:
@@ -143,11 +139,11 @@ def _reckon_thread(
     spec: JobSpec, method: SewingMethod, holes: Sequence[Hole], block: BlockPlan, ledger: Ledger
 ) -> None:
     sewing = spec.sewing
-    section = ledger.value("spine.thickness") / block.sections
+    section = block.spine / block.sections
     if method == "pamphlet":
         span = 2 * (holes[-1].place - holes[0].place)
         length = ledger.reckon("thread.section", span, "twice from the first hole to the last")
-        how, needles = "{section} × {spare} + {tail}", 1
+        how = "{section} × {spare} + {tail}"
         total = length * SPARE_THREAD + 2 * TAIL
         terms = {"tail": ledger.entry("two tails", 2 * TAIL, "sewing.needleful")}
     else:
@@ -171,16 +167,15 @@ def _reckon_thread(
             "sections": ledger.entry("sewn {signatures}", block.sections, "sections.count", "count"),
             "tail": ledger.entry("tail", TAIL, "sewing.needleful"),
         }
-        needles = math.ceil(total / sewing.needleful - 1e-9)
     terms |= {
         "section": ledger.ref("thread.section"),
         "spare": ledger.entry("15 % more", SPARE_THREAD, "sewing.needleful", "factor"),
     }
-    ledger.reckon("thread.length", total, how, terms)
+    total = ledger.reckon("thread.length", total, how, terms, measurable=method != "pamphlet")
     if method != "pamphlet":
         ledger.reckon(
             "thread.needlefuls",
-            needles,
+            math.ceil(total / sewing.needleful - 1e-9),
             "{length} / {needleful}, rounded up",
             {
                 "length": ledger.ref("thread.length"),
@@ -223,14 +218,20 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
                 actions=(Action(f"Sew on {better}", {"sewing.supports": better}),),
             )
         )
-    if plan.holes[0].kind == "kettle" and sewing.kettle < NEAR_THE_EDGE:
+    kettle = plan.holes[0].place
+    if plan.holes[0].kind == "kettle" and kettle < min(NEAR_THE_EDGE, usual_kettle(block.height)):
         found.append(
             finding(
                 "sewing.near_edge",
                 "sewing.kettle",
                 ledger.notation,
-                kettle=show(sewing.kettle, True),
-                actions=(Action(f"Kettles {show(13, True)} in", {"sewing.kettle": 13}),),
+                kettle=show(kettle, True),
+                actions=(
+                    Action(
+                        f"Kettles {show(usual_kettle(block.height), True)} in",
+                        {"sewing.kettle": usual_kettle(block.height)},
+                    ),
+                ),
             )
         )
     if block.height > ARMS_REACH:
@@ -282,9 +283,8 @@ def draw_saw_guide(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Le
     marks = [hole.place for hole in plan.holes]
     for above, below in zip([0.0, *marks], [*marks, block.height], strict=True):
         sketch.dimension((0, below), (0, above), show(below - above), about="sewing.interval")
-    for number in sorted({hole.support for hole in plan.holes if hole.support}):
-        places = [hole.place for hole in plan.holes if hole.support == number]
-        sketch.label(width / 2, sum(places) / len(places), str(number), height=2.5)
+    for number, middle in enumerate(support_middles(plan.holes), start=1):
+        sketch.label(width / 2, middle, str(number), height=2.5)
     _ends(sketch, block, width)
     return sketch.finish(
         "sewing.saw_guide",

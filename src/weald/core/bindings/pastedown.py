@@ -1,0 +1,85 @@
+"""The paste-down: what it grows when pasted, and how much is trimmed off it first.
+
+It is as wide as the block when it is cut with it. Pasted, it grows across its grain and comes closer to the
+board's edge; trimmed by what it grows and what the margin wants, it stands back evenly. See *Paste-down* in
+docs/craft.md.
+"""
+
+from weald.core.findings import Finding, finding
+from weald.core.job.spec import JobSpec
+from weald.core.reckoning import Ledger
+from weald.core.shelf.grain import PAPER_GROWTH_ACROSS
+from weald.core.units import Mm
+
+DRY_STRIP: Mm = 4.0
+"""Left without adhesive along the joint: 3 to 5 mm."""
+WATER_SHARE = 0.75
+"""Of all the growth, what a mix of paste and PVA gives; paste alone gives all of it, PVA about half."""
+LEAST_MARGIN: Mm = 1.0
+"""A margin narrower than this reads as a mistake, and is soon none."""
+
+
+def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
+    """Enter what the paste-down of a closed case grows and is trimmed by; nothing without endpapers."""
+    if not spec.endpapers.leaves:
+        return []
+    width = ledger.ref("block.width")
+    growth = ledger.reckon(
+        "pastedown.growth",
+        max(0.0, width.value - DRY_STRIP) * PAPER_GROWTH_ACROSS / 100 * WATER_SHARE,
+        "({width} − {dry}) × {growth} / 100 × {share}",
+        {
+            "width": width,
+            "dry": ledger.entry("dry strip at the joint", DRY_STRIP, "endpapers.margin"),
+            "growth": ledger.entry("growth", PAPER_GROWTH_ACROSS, "endpapers.grammage", "percent"),
+            "share": ledger.entry("share of water in a mix", WATER_SHARE, "endpapers.margin", "factor"),
+        },
+        rule="across the grain 1 to 2.5 %; all of it with paste, three quarters with a mix, half with PVA",
+    )
+    even = spec.endpapers.margin is None
+    wanted = ledger.value("squares.head") if spec.endpapers.margin is None else spec.endpapers.margin
+    square = ledger.ref("closed.fore_edge")
+    trim = ledger.reckon(
+        "pastedown.trim",
+        max(0.0, wanted + growth - square.value),
+        "{margin} + {growth} − {square}"
+        if wanted + growth >= square.value
+        else "nothing: it stands back enough",
+        {
+            "margin": ledger.entry(
+                "margin, as the square at the head" if even else "margin wanted", wanted, "endpapers.margin"
+            ),
+            "growth": ledger.ref("pastedown.growth"),
+            "square": square,
+        },
+        rule="off its fore-edge before it is pasted; an even margin is as wide as the squares",
+    )
+    ledger.reckon(
+        "pastedown.width",
+        width.value - trim,
+        "{width} − {trim}",
+        {"width": width, "trim": ledger.ref("pastedown.trim")},
+        rule="from the fold at the spine",
+    )
+    ledger.reckon(
+        "pastedown.margin",
+        square.value + trim - growth,
+        "{square} + {trim} − {growth}",
+        {"square": square, "trim": ledger.ref("pastedown.trim"), "growth": ledger.ref("pastedown.growth")},
+        rule="what is seen of the board's inside at the fore-edge, once it is dry",
+    )
+    if square.value - growth >= LEAST_MARGIN:
+        return []
+    show = ledger.notation.thickness
+    left = square.value - growth
+    return [
+        finding(
+            "pastedown.grows" if left >= 0 else "pastedown.over",
+            "pastedown.margin",
+            ledger.notation,
+            growth=show(growth, True),
+            left=show(abs(left), True),
+            trim=ledger.shown("pastedown.trim"),
+            width=ledger.shown("pastedown.width"),
+        )
+    ]

@@ -1,0 +1,81 @@
+"""How long tapes and cords have to be: along the spine, and on each side the way they really go.
+
+See *Supports* in docs/craft.md. Whatever the way, the reach at its end is the binder's own.
+"""
+
+import math
+from typing import Literal
+
+from weald.core.block.holes import SUPPORTED, SewingPlan
+from weald.core.job.spec import JobSpec
+from weald.core.reckoning import Ledger, Term
+from weald.core.stations.block import BlockPlan
+from weald.core.units import Mm
+
+Attachment = Literal["case", "laced", "split", "frayed", "slits", "leaf"]
+"""On the paste-down of a case, through the boards, into their split, fanned out under a second board, through
+slits of a card, or on the outer leaf."""
+SPLIT_ROOM: Mm = 5.0
+"""A support goes so much deeper than the split, to be trimmed with the flange."""
+HOLE_SHIFT: Mm = 7.0
+"""The second hole of a cord stands so much nearer the tail, so that both do not split one grain line."""
+
+_RULES: dict[Attachment, str] = {
+    "case": "over the joint, and {mm:25–40} on the board; leave more while sewing",
+    "laced": "through the board twice, and {mm:15–20} to be hammered flat",
+    "split": "to the bottom of the split, and a little to be trimmed with the flange",
+    "frayed": "{mm:30–50} on the board, to be fanned out",
+    "slits": "out through the first slit, in through the second, and what lies inside",
+    "leaf": "{mm:25–40} on the outer leaf",
+}
+
+
+def reckon_supports(
+    spec: JobSpec, attachment: Attachment, block: BlockPlan, sewing: SewingPlan, ledger: Ledger
+) -> None:
+    """Enter the length of a support, once the binding it goes into is sized; nothing where there is none."""
+    if sewing.method not in SUPPORTED or not spec.sewing.supports:
+        return
+    spine = ledger.ref("spine.arc" if block.round else "spine.thickness")
+    way = _way(spec, attachment, block, ledger)
+    each = sum(term.value for term in way.values())
+    named = " + ".join(f"{{{name}}}" for name in way)
+    ledger.reckon(
+        "sewing.support_length",
+        spine.value + 2 * each,
+        f"{{spine}} + 2 × ({named})" if len(way) > 1 else f"{{spine}} + 2 × {named}",
+        {"spine": spine, **way},
+        rule=_RULES[attachment],
+    )
+
+
+def _way(spec: JobSpec, attachment: Attachment, block: BlockPlan, ledger: Ledger) -> dict[str, Term]:
+    """The parts of the way on one side, in order."""
+    reach = ledger.entry("reach", spec.binding.tape_reach, "binding.tape_reach")
+    known = "joint.inset" in ledger.quantities and ledger.value("joint.inset") > 0
+    joint = {"joint": ledger.ref("joint.inset")} if known else {}
+    if attachment == "laced":
+        board = ledger.ref("board.thickness")
+        first, second = ledger.ref("lacing.first"), ledger.ref("lacing.second")
+        between = math.hypot(second.value - first.value, HOLE_SHIFT)
+        shoulder = {"shoulder": ledger.ref("shoulder.height")} if block.shoulder else {}
+        return {
+            **shoulder,
+            **joint,
+            "first": first,
+            "through": board,
+            "between": ledger.entry("from hole to hole", between, "lacing.second"),
+            "again": board,
+            "reach": reach,
+        }
+    if attachment == "split":
+        room = ledger.entry("room", SPLIT_ROOM, "binding.tape_reach")
+        return {**joint, "split": ledger.ref("split.depth"), "room": room}
+    if attachment == "frayed":
+        return {**joint, "fan": ledger.ref("slip.length")}
+    if attachment == "slits":
+        card = ledger.entry("card", spec.binding.cover_thickness, "binding.cover_thickness")
+        return {"out": card, "step": ledger.ref("slit.step"), "in": card, "reach": reach}
+    if attachment == "leaf":
+        return {"reach": ledger.ref("slip.length") if "slip.length" in ledger.quantities else reach}
+    return {**joint, "reach": reach}
