@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from tests.conftest import STRUCTURES, planned, value
+from tests.conftest import STRUCTURES, job_in, planned, value
 from weald.core.bindings.choosing import structure_choices
 from weald.core.drawing import Line
 from weald.core.errors import SizeError
@@ -79,8 +79,9 @@ def test_switching_structure_says_what_changes_and_loses_nothing(start: str) -> 
 
 
 def test_a_structure_that_does_not_suit_says_why_before_it_is_chosen() -> None:
+    job = {"text": {"pages": 600}, "sewing": {"thread": 0.45}}
     choices = {
-        each.name: each for each in structure_choices(read_spec({"text": {"pages": 600}}), MILLIMETRES)
+        each.name: each for each in structure_choices(read_spec(job), MILLIMETRES)
     }
     assert choices["flat_case"].unsuited
     assert "one signature" in choices["saddle_stitch"].unsuited[0].message
@@ -99,7 +100,7 @@ def test_too_tall_by_two_is_cut_off_or_left() -> None:
     # the block is 208, the boards stay 216: eight millimetres are shared between head and tail
     assert value(as_it_is, "board.height") == 216
     assert value(as_it_is, "closed.head") == pytest.approx(4)
-    assert "Cut 2 mm off" in cut.words
+    assert cut.words == "Cut the boards to 214 mm: the block is 208 mm, and everything follows"
 
 
 def test_too_small_is_cut_anew_or_left() -> None:
@@ -107,8 +108,36 @@ def test_too_small_is_cut_anew_or_left() -> None:
     wide = value(plan(spec), "board.width")
     anew, left = offered_up(spec, "wide", -1.5, MILLIMETRES)
     assert value(plan(patched(spec, anew.patch)), "board.width") == pytest.approx(wide + 1.5)
+    # the block is 1.5 wider than planned, and the boards stay as they are
     narrow = plan(patched(spec, left.patch))
     assert value(narrow, "closed.fore_edge") == pytest.approx(4 - 1.5)
+
+
+def test_a_measured_block_stands_and_what_to_cut_is_said() -> None:
+    spec = read_spec({"measured": {"block.height": 206, "block.thickness": 14.5}})
+    sizes = plan(spec)
+    cut, left = offered_up(spec, "tall", 2, MILLIMETRES)
+    assert cut.words.startswith("Cut the boards to 210 mm;")
+    after = patched(spec, cut.patch)
+    assert after.measured["block.height"] == 206
+    assert value(plan(after), "board.height") == 210
+    assert patched(spec, left.patch).measured["block.height"] == 206
+    # a spine of 18.5 found 1.5 too small is cut anew at 20
+    assert value(sizes, "spine_board.width") == pytest.approx(18.5)
+    larger, _ = offered_up(spec, "spine", -1.5, MILLIMETRES)
+    assert value(plan(patched(spec, larger.patch)), "spine_board.width") == pytest.approx(20)
+    assert "20 mm" in larger.words
+
+
+@pytest.mark.parametrize("name", ["wrapper", "laced_card_case", "saddle_stitch"])
+def test_covers_of_one_sheet_are_offered_up_too(name: str) -> None:
+    spec = read_spec(job_in(name) | {"measured": {"block.height": 208, "block.width": 139}})
+    for found, quantity_id in (("tall", "cover.height"), ("wide", "cover.leaf")):
+        before = value(plan(spec), quantity_id)
+        cut, _ = offered_up(spec, found, 1, MILLIMETRES)  # type: ignore[arg-type]
+        after = plan(patched(spec, cut.patch))
+        assert value(after, quantity_id) == pytest.approx(before - 1)
+        assert "cover" in cut.words
 
 
 @pytest.mark.parametrize(
@@ -116,7 +145,7 @@ def test_too_small_is_cut_anew_or_left() -> None:
     [
         ({}, "tall", 0),
         ({}, "tall", 80),
-        ({"binding": {"structure": "wrapper"}}, "tall", 2),
+        ({"binding": {"structure": "coverless_tapes"}}, "tall", 2),
         ({"leaf": {"width": 140, "height": 40}}, "tall", 45),
     ],
 )

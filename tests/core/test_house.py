@@ -102,8 +102,8 @@ def test_the_nearest_gauge_is_offered_with_the_difference_it_makes() -> None:
     quantities = {each.id: each for each in plan(spec).quantities}
     hints = {each.quantity: each for each in gauge_hints(spec, quantities, rules, MILLIMETRES)}
     # the joint is 7 by eye: 6.35 lies nearer than 8
-    assert "6.35: 0.65 mm narrower" in hints["joint.gap"].words
-    assert "20: 2 mm wider" in hints["turn_in.inside"].words
+    assert "6.35 mm: 0.65 mm narrower" in hints["joint.gap"].words
+    assert "20 mm: 2 mm wider" in hints["turn_in.inside"].words
     by_gauge = patched(patched(spec, hints["joint.gap"].patch), hints["turn_in.inside"].patch)
     after = {each.id: each for each in plan(by_gauge).quantities}
     assert after["joint.gap"].value == pytest.approx(6.35)

@@ -149,8 +149,8 @@ def test_pounds_mean_something_else_for_every_grade() -> None:
 
 def test_conversions_show_their_sums() -> None:
     answers = {each.label: each for each in convert(80, "pounds", grade=Grade.TEXT, bulk=1.25)}
-    assert answers["Grammage"].sum == "80 × 1406.5 / (25 × 38) = 118.4 g/m²"
-    assert answers["Thickness of a leaf"].shown == "0.1481 mm"
+    assert answers["Grammage"].sum == "80 × 1406.14 / (25 × 38) = 118.4 g/m²"
+    assert answers["Thickness of a leaf"].shown == "0.148 mm"
     assert answers["Pounds, cover"].value == pytest.approx(43.8, abs=0.1)
     stack = {each.label: each.shown for each in convert(12.4, "stack", leaves=100, bulk=1.3)}
     assert stack == {

@@ -146,7 +146,7 @@ def test_endpapers_of_every_kind(kind: str, expected: dict[str, tuple[float, flo
 def test_sewn_endpapers_swell_as_two_more_sections() -> None:
     tipped, sewn = planned({"endpapers": {"kind": "tipped"}}), planned({"endpapers": {"kind": "sewn"}})
     more = value(sewn, "spine.swell") - value(tipped, "spine.swell")
-    assert more == pytest.approx(2 * 0.45 * 0.5)
+    assert more == pytest.approx(2 * 0.2 * 0.5)
 
 
 def test_a_hollow_is_three_times_the_arc() -> None:

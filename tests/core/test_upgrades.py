@@ -82,6 +82,13 @@ def test_everything_that_is_kept_names_its_version():
     assert patched(JobSpec(), {"text.pages": 12}).version == JOB.version
 
 
+def test_what_is_written_by_hand_takes_todays_defaults_and_an_old_file_its_own():
+    assert read_spec({}).sewing.kettle is None
+    old = read_spec({"version": 1, "sewing": {"supports": 2}})
+    assert (old.sewing.kettle, old.sewing.thread, old.sewing.supports) == (13, 0.45, 2)
+    assert read_spec({"version": 1, "sewing": {"thread": 0.3}}).sewing.thread == 0.3
+
+
 def test_a_chain_takes_every_step_from_where_the_data_stands():
     chain = Format("thing", (lambda data: data | {"b": data["a"]}, lambda data: data | {"c": data["b"]}))
     old = {"a": 1}

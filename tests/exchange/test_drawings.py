@@ -34,16 +34,42 @@ def drawing_of(made: Plan, drawing_id: str) -> Drawing:
     return next(each for each in made.drawings if each.id == drawing_id)
 
 
-def paths_on(page: pikepdf.Page) -> list[Path]:
-    """Every path drawn on a page, in millimetres."""
+Matrix = tuple[float, float, float, float, float, float]
+
+
+def paths_on(
+    page: pikepdf.Page | pikepdf.Object, at: Matrix = (1, 0, 0, 1, 0, 0), parent: pikepdf.Object | None = None
+) -> list[Path]:
+    """Every path drawn on a page and in the forms it places, in millimetres."""
     paths: list[Path] = []
+    resources = page.get("/Resources", parent)
+    now, kept = at, []
     for operands, operator in pikepdf.parse_content_stream(page):
         name = str(operator)
-        if name == "m":
+        if name == "q":
+            kept.append(now)
+        elif name == "Q":
+            now = kept.pop()
+        elif name == "cm":
+            now = _placed(tuple(float(each) for each in operands), now)
+        elif name == "Do":
+            form = resources.XObject[operands[0]]
+            if form.Subtype == "/Form":
+                paths += paths_on(form, now, resources)
+        elif name == "m":
             paths.append([])
         if name in ("m", "l"):
-            paths[-1].append((float(operands[0]) / MM, float(operands[1]) / MM))
+            x, y = float(operands[0]), float(operands[1])
+            a, b, c, d, e, f = now
+            paths[-1].append(((a * x + c * y + e) / MM, (b * x + d * y + f) / MM))
     return paths
+
+
+def _placed(inner: Matrix, outer: Matrix) -> Matrix:
+    """One change of coordinates after another."""
+    a, b, c, d, e, f = inner
+    p, q, r, s, t, u = outer
+    return (a * p + b * r, a * q + b * s, c * p + d * r, c * q + d * s, e * p + f * r + t, e * q + f * s + u)
 
 
 def text_of(content: bytes) -> str:

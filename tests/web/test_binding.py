@@ -52,7 +52,7 @@ def test_a_drawing_this_book_has_not_is_not_there(client: Client, binder: User) 
 
 def test_the_sewing_comes_step_by_step(client: Client) -> None:
     film = send(client, "POST", "/api/sewing", JOB).json()
-    assert len(film["insides"]) == 4
+    assert len(film["insides"]) == 5
     assert film["steps"][0]["words"].startswith("From the spine in at the kettle at the tail")
     unsewn = send(client, "POST", "/api/sewing", {"binding": {"structure": "single_leaves"}}).json()
     assert unsewn["steps"] == []

@@ -170,7 +170,7 @@ def test_a_table_is_looked_at_before_it_is_taken(client: Client) -> None:
 
 def test_conversions_are_answered(client: Client) -> None:
     answer = send(client, "POST", "/api/convert", {"value": 20, "unit": "pounds", "grade": "bond"}).json()
-    assert answer[0]["sum"] == "20 × 1406.5 / (17 × 22) = 75.2 g/m²"
+    assert answer[0]["sum"] == "20 × 1406.14 / (17 × 22) = 75.2 g/m²"
     assert send(client, "POST", "/api/convert", {"value": -1, "unit": "gsm"}).status_code == 422
 
 

@@ -1908,6 +1908,9 @@ export interface components {
          *     :param closed: the cover round the closed book; nothing where nothing covers the spine.
          *     :param barcode: its box, and its digits.
          *     :param artwork: where the artwork lies; nothing where none was brought.
+         *     :param lettering: what stands on the spine, at its place on the document.
+         *     :param sheet: width and height of the sheet it is printed on, lying so that it fits; the document alone
+         *         where none is chosen, or none that takes it.
          */
         CoverArt: {
             /** Width */
@@ -1929,6 +1932,16 @@ export interface components {
             creases: number[];
             /** Levels */
             levels: number[];
+            /**
+             * Lettering
+             * @default []
+             */
+            lettering: components["schemas"]["Label"][];
+            /** Sheet */
+            sheet?: [
+                number,
+                number
+            ] | null;
         };
         /**
          * Departure
@@ -2192,8 +2205,11 @@ export interface components {
         };
         /**
          * Label
-         * @description A word at a point. ``height`` is that of its capitals in millimetres of the thing drawn;
-         *     0 leaves it to the writer, as for notes that are to be read at any scale.
+         * @description A word at a point.
+         *
+         *     :param height: that of its capitals in millimetres of the thing drawn; 0 leaves it to the writer, as for
+         *         notes that are to be read at any scale.
+         *     :param width: the length it takes, for lettering reckoned to fit; 0 leaves it to the type.
          */
         Label: {
             /** X */
@@ -2229,6 +2245,11 @@ export interface components {
              * @default
              */
             about: string;
+            /**
+             * Width
+             * @default 0
+             */
+            width: number;
             /**
              * Kind
              * @default label
@@ -2294,7 +2315,7 @@ export interface components {
          *     :param count: for all copies.
          *     :param grain: the side of the piece its grain has to run along.
          *     :param grain_right: whether the chosen stock gives it so; ``None`` where no stock is chosen.
-         *     :param allowance: left on the width when cutting, beyond the size stated.
+         *     :param allowance: left on the width when cutting, beyond the size stated; ``higher`` on the height.
          *     :param spare: more of them than the book needs, for what gets spoilt.
          *     :param stock: what it is cut from; nothing where none is chosen. ``item`` is its number on the shelf.
          *     :param needs: in words, which way its grain has to run; ``has``: how it comes out of the stock.
@@ -2337,6 +2358,11 @@ export interface components {
              * @default 0
              */
             allowance: number;
+            /**
+             * Higher
+             * @default 0
+             */
+            higher: number;
             /**
              * Spare
              * @default 0
@@ -2699,6 +2725,7 @@ export interface components {
          *     ``pixels`` how many a picture is across.
          *
          *     :param safe: what lettering keeps clear of every edge; ``spine_safe`` of the spine's.
+         *     :param lettering: whether what stands on the spine is printed too; not where the artwork has its own.
          *     :param sheet: what it is printed on.
          */
         Artwork: {
@@ -2736,6 +2763,11 @@ export interface components {
              * @enum {string}
              */
             placing: "as_is" | "fit" | "fill";
+            /**
+             * Lettering
+             * @default true
+             */
+            lettering: boolean;
             sheet?: components["schemas"]["PrintedSheet"] | null;
             rules?: components["schemas"]["CoverRules"] | null;
         };
@@ -2825,6 +2857,7 @@ export interface components {
          *     :param slit_step: from the slit on the joint to the next one in; ``slit_play`` beyond the tape's width.
          *     :param flaps: of a paper wrapper, folded in at the fore-edge.
          *     :param thin_board: of a split board, or laminated over frayed cords.
+         *     :param stiffener: thickness of a card laid inside each side of a laced card case; none where not given.
          *     :param leaves: how single leaves are held.
          */
         Binding: {
@@ -2983,6 +3016,8 @@ export interface components {
              * @default 1
              */
             thin_board: number;
+            /** Stiffener */
+            stiffener?: number | null;
             /**
              * @default {
              *       "width": null,
@@ -3003,6 +3038,8 @@ export interface components {
          * @description What is done to the sewn block before it is bound.
          *
          *     :param inserted: thickness that things glued in add to each section.
+         *     :param end_band_ends: whether stuck-on bands reach over the whole spine, or to the middle of the outer
+         *         sections as sewn ones do.
          *     :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
          */
         Block: {
@@ -3048,6 +3085,12 @@ export interface components {
              * @enum {string}
              */
             end_bands: "none" | "stuck_on" | "sewn";
+            /**
+             * End Band Ends
+             * @default spine
+             * @enum {string}
+             */
+            end_band_ends: "spine" | "sections";
             /**
              * End Band Height
              * @default 2
@@ -3140,6 +3183,8 @@ export interface components {
         /**
          * Endpapers
          * @description Endpapers; ``leaves`` counts those at one end, the paste-down included.
+         *
+         *     :param margin: what is to be seen of the board round the paste-down; as the squares where not given.
          */
         Endpapers: {
             /**
@@ -3163,6 +3208,8 @@ export interface components {
              * @default 1.3
              */
             bulk: number;
+            /** Margin */
+            margin?: number | null;
         };
         /**
          * Finish
@@ -3389,9 +3436,9 @@ export interface components {
              *       "method": "tapes",
              *       "supports": 3,
              *       "support_width": 12,
-             *       "thread": 0.45,
+             *       "thread": 0.2,
              *       "swell_factor": 0.5,
-             *       "kettle": 13,
+             *       "kettle": null,
              *       "tail_more": 0,
              *       "needleful": 900,
              *       "packed": false,
@@ -3414,7 +3461,8 @@ export interface components {
              *       "kind": "tipped",
              *       "leaves": 2,
              *       "grammage": 120,
-             *       "bulk": 1.3
+             *       "bulk": 1.3,
+             *       "margin": null
              *     }
              */
             endpapers: components["schemas"]["Endpapers"];
@@ -3428,6 +3476,7 @@ export interface components {
              *       "linings": 1,
              *       "hollow": false,
              *       "end_bands": "none",
+             *       "end_band_ends": "spine",
              *       "end_band_height": 2,
              *       "diagonal_1": null,
              *       "diagonal_2": null
@@ -3475,6 +3524,7 @@ export interface components {
              *       "flaps": 0,
              *       "french_joint": 0,
              *       "thin_board": 1,
+             *       "stiffener": null,
              *       "old_cover": {
              *         "height": null,
              *         "spine": null,
@@ -3508,6 +3558,7 @@ export interface components {
              *       "height": null,
              *       "pixels": null,
              *       "placing": "as_is",
+             *       "lettering": true,
              *       "sheet": null,
              *       "rules": null
              *     }
@@ -3861,7 +3912,7 @@ export interface components {
          * @description How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.
          *
          *     :param supports: how many tapes or cords; ``support_width``: across a tape, or through a cord.
-         *     :param kettle: from the trimmed head and tail to the kettle stitches.
+         *     :param kettle: from the trimmed head and tail to the kettle stitches; by the height where not given.
          *     :param tail_more: how much larger the interval at the tail is than the others.
          *     :param needleful: thread taken up at a time.
          *     :param packed: thread wound round raised cords between sections, through one hole each.
@@ -3887,7 +3938,7 @@ export interface components {
             support_width: number;
             /**
              * Thread
-             * @default 0.45
+             * @default 0.2
              */
             thread: number;
             /**
@@ -3895,11 +3946,8 @@ export interface components {
              * @default 0.5
              */
             swell_factor: number;
-            /**
-             * Kettle
-             * @default 13
-             */
-            kettle: number;
+            /** Kettle */
+            kettle?: number | null;
             /**
              * Tail More
              * @default 0
@@ -4628,11 +4676,17 @@ export interface components {
         /**
          * SewingFilm
          * @description The film: the spine, the inside of each section shown, and the steps through both.
+         *
+         *     ``sections`` are the numbers of those shown, in the order of ``insides``; ``names`` what each stands for.
          */
         SewingFilm: {
             spine: components["schemas"]["Drawing"];
             /** Insides */
             insides: components["schemas"]["Drawing"][];
+            /** Sections */
+            sections: number[];
+            /** Names */
+            names: string[];
             /** Steps */
             steps: components["schemas"]["SewingStep"][];
         };
@@ -5071,6 +5125,8 @@ export interface components {
         /**
          * RuleEntry
          * @description An entry the house may have a rule for; ``options`` where it is one of a few.
+         *
+         *     ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
          */
         RuleEntry: {
             /** Path */
@@ -5094,6 +5150,11 @@ export interface components {
              * @default []
              */
             options: components["schemas"]["Option"][];
+            /**
+             * Undecided
+             * @default
+             */
+            undecided: string;
         };
         /**
          * SquareStep

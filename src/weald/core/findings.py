@@ -43,19 +43,19 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
     "text.blanks": (
         "note",
         "text",
-        "{pages} pages do not fill whole sheets: {blanks} blank {pages_word} at the {place}.",
-        "Leave them blank, or rule them for notes: {total} pages fill {sheets} sheets exactly.",
+        "{pages} do not fill whole sheets: {blanks} at the {place}.",
+        "Leave them blank, or rule them for notes: {total} pages fill {sheets} exactly.",
     ),
     "text.left_out": (
         "mind",
         "text",
-        "The text has {file} pages, and only {pages} of them are bound.",
+        "The text has {file}, and only {pages} of them are bound.",
         "Bind them all, or leave the last ones out on purpose.",
     ),
     "text.run_out": (
         "mind",
         "text",
-        "The text has only {file} pages; pages {first} to {pages} come out as {filler}.",
+        "The text has only {file}; what follows up to page {pages} comes out as {filler}.",
         "Bind as many pages as the text has; what fills whole sheets is added by itself.",
     ),
     "sheet.too_small": (
@@ -80,14 +80,13 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
     "section.thick": (
         "note",
         "folding",
-        "{sheets} sheets a {signature} is more than {grammage} g/m² folds well: the fore-edge becomes a "
-        "wedge.",
+        "{sheets} a {signature} is more than {grammage} g/m² folds well: the fore-edge becomes a wedge.",
         "{low} to {high} sheets a {signature} suit this paper.",
     ),
     "section.thin": (
         "note",
         "folding",
-        "{sheets} sheets a {signature} is fewer than {grammage} g/m² needs: more sewing, more swell.",
+        "{sheets} a {signature} is fewer than {grammage} g/m² needs: more sewing, more swell.",
         "{low} to {high} sheets a {signature} suit this paper.",
     ),
     "creep.beyond_trim": (
@@ -265,13 +264,13 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
     "sewing.crowded": (
         "stop",
         "sewing",
-        "{supports} supports of {width} do not fit between the kettles of a block {height} high.",
+        "{supports} of {width} do not fit between the kettles of a block {height} high.",
         "Take fewer or narrower ones.",
     ),
     "sewing.few": (
         "note",
         "sewing",
-        "{supports} supports are few for a block {height} high; the spine is weak between them.",
+        "{supports} is few for a block {height} high; the spine is weak between them.",
         "{better} suit this height.",
     ),
     "sewing.near_edge": (
@@ -597,13 +596,13 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
     "bands.crowded": (
         "stop",
         "boards",
-        "{count} bands on boards {height} high leave panels of {panel}.",
+        "{count} on boards {height} high leave panels of {panel}.",
         "Take fewer or narrower bands.",
     ),
     "bands.false": (
         "mind",
         "boards",
-        "{count} bands over {cords} raised cords do not fall together.",
+        "{count} over {cords} do not fall together.",
         "Sew on as many cords as there are to be bands, or saw the cords in and glue false bands on.",
     ),
     "split.tight": (
@@ -702,6 +701,43 @@ _CATALOGUE: dict[str, tuple[Severity, str, str, str]] = {
         "boards",
         "Paste-down and linings pull harder than the cover: boards will tend to curl towards the book.",
         "A little of that is wanted, as it keeps the book shut; if it is too much, take a lighter lining.",
+    ),
+    "entry.unusual": (
+        "mind",
+        "boards",
+        "{label} of {value} is hardly meant.",
+        "{least} to {most} is usual; if it is meant so, go on.",
+    ),
+    "piece.beyond": (
+        "mind",
+        "boards",
+        "{label} reaches {reach} on to the board, which is only {board} wide.",
+        "Let it reach less.",
+    ),
+    "hole.beyond": (
+        "stop",
+        "boards",
+        "{label}: {place} lies beyond the board, which is {board} wide.",
+        "Measure again, or make the board wider.",
+    ),
+    "spread.beyond": (
+        "mind",
+        "folding",
+        "There is no picture across pages {left} and {right}: the text ends with page {last}.",
+        "Name the left-hand page of a picture within the text.",
+    ),
+    "printed.marks_lost": (
+        "mind",
+        "printing",
+        "This printer leaves {unprintable} free at every edge, and there is no other waste for the labels: "
+        "they are left out.",
+        "Print on a sheet of at least {needs}, or trim more at head and tail.",
+    ),
+    "set.date_gap": (
+        "mind",
+        "finish",
+        "After {before} comes “{date}”: {missing} is missing.",
+        "Put the volume that is missing in the row, or say in a note why it is meant.",
     ),
     "measured.unused": (
         "note",

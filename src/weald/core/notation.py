@@ -8,7 +8,7 @@ it as a term and is never looked into.
 import math
 import re
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 from functools import lru_cache
 from typing import Literal
@@ -21,6 +21,11 @@ def plain_number(number: float, decimals: int) -> str:
     text = f"{number:.{decimals}f}"
     text = text.rstrip("0").rstrip(".") if "." in text else text
     return "0" if text == "-0" else text
+
+
+def counted(number: float, one: str, many: str = "") -> str:
+    """So many of something: “1 page”, “2 pages”."""
+    return f"{number:.0f} {one if round(number) == 1 else many or f'{one}s'}"
 
 
 def _nearest(marks: float) -> int:
@@ -147,6 +152,23 @@ class Notation:
             return mm
         return inch if self.units == "inch" else f"{mm} ({inch})"
 
+    def plain(self, value: Mm) -> str:
+        """A size as it is beside its dimension line: one unit, and that unsaid but for inches."""
+        if self.units == "inch":
+            return f"{self._whole_inches(value, 3)}″"
+        return plain_number(value, 3)
+
+    def apart(self, value: Mm, limit: Mm) -> tuple[str, str]:
+        """A length and the limit it breaks, both fine enough to be told apart."""
+        bound = self.limit(limit)
+        if self.length(value) != self.length(limit):
+            return self.length(value, with_unit=True), bound
+        for decimals in range(1, 7):
+            shown = self.limit(round(value, decimals))
+            if shown != bound:
+                return shown, bound
+        return f"{plain_number(value, 6)} mm", f"{plain_number(limit, 6)} mm"
+
     def exact(self, value: Mm, decimals: int = 2) -> str:
         """A length as it stands in a sum, finer than the ruler and without its unit."""
         if self.units == "inch":
@@ -169,6 +191,16 @@ class Notation:
             fraction = f"{part.numerator}/{part.denominator}" if part else ""
             return sign + (f"{whole or ''} {fraction}".strip() or "0")
         return sign + plain_number(abs(value) / MM_PER_INCH, decimals)
+
+    @property
+    def least_told(self) -> Mm:
+        """A difference smaller than this cannot be seen on any ruler, and is not spoken of."""
+        return MM_PER_INCH / 64 if self.units == "inch" else 0.1
+
+    def difference(self, value: Mm) -> str:
+        """A small difference, finer than the ruler but not finer than one can cut."""
+        finest = replace(self, mm_division=0.05, inch_division=64)
+        return finest.length(value, with_unit=True)
 
     def stepped(self, value: Mm, steps: int) -> Mm:
         """The mark ``steps`` divisions up (or down) the ruler from ``value``."""

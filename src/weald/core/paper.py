@@ -18,8 +18,8 @@ from weald.core.units import TOLERANCE, Gsm, Mm
 
 SheetGrain = Literal["width", "height"]
 
-LB_PER_REAM_TO_GSM = 1406.5
-"""g/m² of a sheet of one square inch of which 500 weigh a pound (453.592 g / 500 / 0.00064516 m²)."""
+LB_PER_REAM_TO_GSM = 453.59237 / (500 * 0.0254**2)
+"""g/m² of a sheet of one square inch of which 500 weigh a pound: 1406.14."""
 
 
 class Grade(StrEnum):
@@ -89,7 +89,7 @@ LEAF_SIZES: tuple[NamedSize, ...] = (
 
 
 def gsm_from_pounds(pounds: float, grade: Grade) -> Gsm:
-    """Grammage of a paper sold by basis weight: lb × 1406.5 / basic area in square inches."""
+    """Grammage of a paper sold by basis weight: lb × 1406.14 / basic area in square inches."""
     width, height = BASIC_SIZE_INCHES[grade]
     return pounds * LB_PER_REAM_TO_GSM / (width * height)
 

@@ -309,7 +309,7 @@ class Ledger:
         return Term(
             own or self.say(label),
             value,
-            show(kind, value, self.notation),
+            self._shown(kind, value, as_it_is=True),
             about,
             exactly(kind, value, self.notation),
         )
@@ -332,6 +332,12 @@ class Ledger:
     def shown(self, quantity_id: str) -> str:
         """A quantity reckoned before, as a person reads it."""
         return self.quantities[quantity_id].shown
+
+    def _shown(self, kind: Kind, value: float, *, as_it_is: bool) -> str:
+        """A size as a person reads it; what was measured or decided is never rounded to a ruler."""
+        if as_it_is and kind == "length":
+            return self.notation.limit(value)
+        return show(kind, value, self.notation)
 
     @property
     def _per_weight(self) -> str:
@@ -392,7 +398,7 @@ class Ledger:
             label=self.say(label or definition.label),
             value=effective,
             unit=_UNITS[definition.kind],
-            shown=show(definition.kind, effective, self.notation),
+            shown=self._shown(definition.kind, effective, as_it_is=entry is not None or measured is not None),
             how=words,
             sum="" if entry or not terms or _LONE_TERM.fullmatch(how) else f"{numbers} = {total}",
             terms=tuple(terms.values()),

@@ -45,7 +45,7 @@ _TERM = re.compile(
     rf"""
     (?:(?P<times>\d+)\s*[*×]\s*)?
     (?:
-        (?P<whole>\d+)(?:\s+|\s*-\s*)(?P<over>\d+)/(?P<under>\d+)
+        (?P<whole>\d+)(?:\s+|-(?=\d+/\d+))(?P<over>\d+)/(?P<under>\d+)
       | (?P<lone_over>\d+)/(?P<lone_under>\d+)
       | (?P<decimal>\d+(?:[.,]\d+)?|[.,]\d+)
     )
@@ -53,7 +53,7 @@ _TERM = re.compile(
     """,
     re.VERBOSE | re.IGNORECASE,
 )
-_SIGN = re.compile(r"\s*([+\-−–])\s*")
+_SIGN = re.compile(r"\s*([+\-−–‐‑‒—﹣－])\s*")
 _EXAMPLES = "write it like 135, 13.5 cm, 5 1/4 in, 80pt or 210+6"
 
 
@@ -85,7 +85,8 @@ def parse_length(text: str | float, bare: BareUnit = "mm") -> Mm:
     """Read a length, or a sum of lengths, in any form binders write.
 
     :param text: a number, or text such as ``135``, ``13.5cm``, ``5-1/4″``, ``¼in``,
-        ``80pt`` or ``210 + 6``.
+        ``80pt`` or ``210 + 6``. A hyphen joins a whole number and a fraction only where nothing stands
+        between them; with spaces, or as any other minus sign, it takes away.
     :param bare: the unit of a number written without one.
     :returns: millimetres, not rounded; negative when the sum comes out so.
     :raises SizeError: when the text is no length. A sum in which some numbers have a

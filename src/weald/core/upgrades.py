@@ -1,7 +1,8 @@
 """Old data read for ever: what was written by an earlier Weald is brought up to date before it is read.
 
 A *format* is one kind of thing that is kept or exchanged: a job, a set, the rules of a house, an item of
-the shelf, a layout. What is written names the version of its format; what names none is of the first.
+the shelf, a layout. What is written names the version of its format; what the
+program kept without one is of the first.
 A change that would make old data unreadable (a key renamed, removed, or meaning something else) adds
 one step to its format's chain, and the data of that version joins the corpus the tests keep.
 """
@@ -23,10 +24,13 @@ class Format:
 
     :param what: what a person calls it: “job file”.
     :param steps: the first takes version 1 to version 2, and so on.
+    :param by_hand: whether people write it themselves. What they write without a version is of today; what
+        the program kept without one is of the first.
     """
 
     what: str
     steps: tuple[Step, ...] = ()
+    by_hand: bool = False
 
     @property
     def version(self) -> int:
@@ -38,7 +42,7 @@ class Format:
 
         :raises SpecError: when it names no version there is, or one that this Weald does not know yet.
         """
-        found = data.get("version", 1)
+        found = data.get("version", self.version if self.by_hand else 1)
         if isinstance(found, bool) or not isinstance(found, int) or found < 1:
             wrong = f"“{found}” is no version of a {self.what}; give a whole number from 1."
             raise SpecError({"version": wrong})

@@ -23,7 +23,7 @@ def mind(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
 
 
 def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
-    show = ledger.notation.length
+    show, apart = ledger.notation.length, ledger.notation.apart
     actions: tuple[Action, ...] = tuple(
         Action(
             f"{label}: inset {show(inset, True)}",
@@ -41,9 +41,9 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 "joint.too_tight",
                 "joint.gap",
                 ledger.notation,
-                gap=show(case.gap, True),
+                gap=apart(case.gap, case.least_gap)[0],
                 groove=show(case.groove, True),
-                least=show(case.least_gap, True),
+                least=apart(case.gap, case.least_gap)[1],
                 easy=show(EASY_INSET * case.board, True),
                 actions=actions,
             )
@@ -54,8 +54,8 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 "joint.stiff",
                 "joint.inset",
                 ledger.notation,
-                inset=show(case.closed.inset, True),
-                square=show(case.board, True),
+                inset=apart(case.closed.inset, case.board)[0],
+                square=apart(case.closed.inset, case.board)[1],
                 easy=show(EASY_INSET * case.board, True),
                 actions=actions,
             )
@@ -84,7 +84,7 @@ def _gapes(spec: JobSpec, case: Case, ledger: Ledger) -> Finding:
 
 def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
-    show, asked = ledger.notation.length, spec.binding.squares
+    show, apart, asked = ledger.notation.length, ledger.notation.apart, spec.binding.squares
     if abs(asked.head - asked.tail) > TOLERANCE:
         found.append(
             finding(
@@ -109,8 +109,8 @@ def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                     f"closed.{edge}",
                     ledger.notation,
                     edge=name,
-                    found=show(closed, True),
-                    asked=show(square, True),
+                    found=apart(closed, square)[0],
+                    asked=apart(closed, square)[1],
                     remedy=remedy,
                     actions=actions,
                 )
@@ -183,10 +183,10 @@ def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 "turn_in.short",
                 "turn_in.inside",
                 ledger.notation,
-                inside=show(max(0.0, turned - case.board), True),
-                needs=show(needs, True),
-                least=show(LEAST_TURN_IN_INSIDE, True),
-                actions=(Action(f"Turn in {show(needs, True)}", {"binding.turn_in": needs}),),
+                inside=ledger.notation.apart(max(0.0, turned - case.board), LEAST_TURN_IN_INSIDE)[0],
+                needs=ledger.notation.limit(needs),
+                least=ledger.notation.limit(LEAST_TURN_IN_INSIDE),
+                actions=(Action(f"Turn in {ledger.notation.limit(needs)}", {"binding.turn_in": needs}),),
             )
         )
     if min(case.cover_width, case.cover_height) > WIDEST_CLOTH:

@@ -101,7 +101,7 @@ def _mind(spec: JobSpec, size: tuple[Mm, Mm, Mm], ledger: Ledger) -> list[Findin
                     ledger.notation,
                     has=show(has, True),
                     needs=show(needs, True),
-                    name=path[-6:],
+                    name=path.rpartition(".")[2],
                 )
             )
     if not (old.width and old.spine):

@@ -11,7 +11,7 @@ from weald.core.block.holes import Hole, support_middles
 from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Covering, JobSpec
-from weald.core.notation import Notation
+from weald.core.notation import Notation, counted
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
@@ -72,7 +72,14 @@ def _mind_false_bands(spec: JobSpec, notation: Notation) -> list[Finding]:
         Action(f"{cords} bands", {"binding.bands.count": cords}),
     )
     return [
-        finding("bands.false", "binding.bands.count", notation, count=count, cords=cords, actions=actions)
+        finding(
+            "bands.false",
+            "binding.bands.count",
+            notation,
+            count=counted(count, "band"),
+            cords=counted(cords, "raised cord"),
+            actions=actions,
+        )
     ]
 
 

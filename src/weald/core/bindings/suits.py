@@ -25,9 +25,8 @@ def mind_suits(
     """
     found = list(_mind_sections(structure, folded_sections, ledger.notation))
     name, show = structure.title, ledger.notation
-    thickness = show.length(block.thickness, True)
     if block.thickness < structure.thinnest - TOLERANCE:
-        least = show.length(structure.thinnest, True)
+        thickness, least = show.apart(block.thickness, structure.thinnest)
         found.append(
             finding(
                 "suits.thin",
@@ -39,7 +38,7 @@ def mind_suits(
             )
         )
     elif block.thickness > structure.thickest + TOLERANCE:
-        most = show.length(structure.thickest, True)
+        thickness, most = show.apart(block.thickness, structure.thickest)
         found.append(
             finding(
                 "suits.thick",

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Bands
+from weald.core.notation import counted
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
 
@@ -99,7 +100,7 @@ def mind_bands(bands: Bands, ledger: Ledger) -> list[Finding]:
             "bands.crowded",
             "panel.each",
             ledger.notation,
-            count=bands.count,
+            count=counted(bands.count, "band"),
             height=show(height, True),
             panel=show(max(0.0, ledger.value("panel.each")), True),
             actions=(Action(f"{fewer} bands", {"binding.bands.count": fewer}),),

@@ -6,11 +6,12 @@ around it. *Wraps* go round the boards' edges on to their inside.
 """
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import cast
 
 from weald.core.covers.closed import ClosedCover, Cover, Strip, Window, ZoneKind, close_cover
 from weald.core.covers.ean import BAR_HEIGHT, HEIGHT, MODULE, QUIET_LEFT, WIDTH, bars, read_barcode
-from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.drawing import Drawing, Label, Layer, Point, Sketch, box
 from weald.core.errors import SizeError
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
@@ -21,6 +22,8 @@ from weald.core.units import TOLERANCE, Mm
 BARCODE_IN: Mm = 8.0
 """The barcode stands so far from the tail and the joint of the back cover."""
 MARK: Mm = 4.0
+MARK_OFF: Mm = 1.0
+"""Marks in the waste of a sheet stand so far off the document."""
 GOOD_DPI, LEAST_DPI = 300, 150
 SHAPE_NOTICED = 0.01
 ZONE_WORDS: dict[ZoneKind, str] = {
@@ -65,6 +68,9 @@ class CoverArt:
     :param closed: the cover round the closed book; nothing where nothing covers the spine.
     :param barcode: its box, and its digits.
     :param artwork: where the artwork lies; nothing where none was brought.
+    :param lettering: what stands on the spine, at its place on the document.
+    :param sheet: width and height of the sheet it is printed on, lying so that it fits; the document alone
+        where none is chosen, or none that takes it.
     """
 
     width: Mm
@@ -78,6 +84,8 @@ class CoverArt:
     artwork: Placed | None
     creases: tuple[Mm, ...]
     levels: tuple[Mm, ...]
+    lettering: tuple[Label, ...] = ()
+    sheet: tuple[Mm, Mm] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,10 +117,17 @@ def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
     return [*flaps, _Strip("back", leaf), *middle, _Strip("front", leaf), *flaps], 0.0
 
 
-def reckon(spec: JobSpec, block: BlockPlan, profile: tuple[Point, ...], ledger: Ledger) -> CoverArt:
+def reckon(
+    spec: JobSpec,
+    block: BlockPlan,
+    profile: tuple[Point, ...],
+    spine: Drawing | None,
+    ledger: Ledger,
+) -> CoverArt:
     """Enter the size of the document, lay out everything on it, and lay it round the closed book.
 
     :param profile: the covering in section, as a binding answers it.
+    :param spine: the spine lettered, where it is.
     """
     art = spec.artwork
     strips, wrap = _strips(spec, ledger)
@@ -146,7 +161,35 @@ def reckon(spec: JobSpec, block: BlockPlan, profile: tuple[Point, ...], ledger: 
         artwork=_place(spec, size["width"], size["height"]),
         creases=edges,
         levels=(top, top + face) if wrap else (),
+        lettering=_lettering(spec, zones, spine),
+        sheet=_sheet(spec, size["width"], size["height"]),
     )
+
+
+def _lettering(spec: JobSpec, zones: list[Zone], spine: Drawing | None) -> tuple[Label, ...]:
+    """What stands on the spine, moved to the middle of its zone on the document."""
+    if spine is None or not spec.artwork.lettering or spec.finish.placed != "spine":
+        return ()
+    zone = next(zone for zone in zones if zone.kind == "spine")
+    left, top, right, bottom = spine.extent
+    across = zone.x + zone.width / 2 - (left + right) / 2
+    down = zone.y + zone.height / 2 - (top + bottom) / 2
+    return tuple(
+        replace(element, x=element.x + across, y=element.y + down)
+        for element in spine.elements
+        if isinstance(element, Label)
+    )
+
+
+def _sheet(spec: JobSpec, width: Mm, height: Mm) -> tuple[Mm, Mm] | None:
+    """The sheet chosen, upright or turned, if it takes the document."""
+    sheet = spec.artwork.sheet
+    if sheet is None:
+        return None
+    for across, down in ((sheet.width, sheet.height), (sheet.height, sheet.width)):
+        if width <= across + TOLERANCE and height <= down + TOLERANCE:
+            return across, down
+    return None
 
 
 def _digits(text: str) -> str:
@@ -310,6 +353,7 @@ def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
     pages = round(ledger.value("text.pages"))
     leaf, turn = ledger.value("paper.calliper"), spec.binding.turn_in
     spine = next(zone.width for zone in art.zones if zone.kind == "spine")
+    lettered = "finish.width" in ledger.quantities
     checks: tuple[tuple[bool, str, str, str], ...] = (
         (
             rules.least_pages <= pages <= rules.most_pages,
@@ -336,7 +380,7 @@ def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
             f"at least {show.length(rules.bleed or 0, True)}",
         ),
         (
-            not spec.finish_on_spine or spine >= rules.least_spine,
+            not (spec.finish_on_spine and lettered) or spine >= rules.least_spine,
             "finish.width",
             f"lettering on a spine of {show.length(spine, True)}",
             f"at least {show.length(rules.least_spine, True)}",
@@ -389,6 +433,7 @@ def draw_art(art: CoverArt, ledger: Ledger, *, ground: bool = True) -> Drawing:
         outline = box(safe.x, safe.y, safe.width, safe.height)
         sketch.line((*outline, outline[0]), "hidden", "artwork.safe artwork.spine_safe")
     _crease_marks(sketch, art)
+    sketch.elements += art.lettering
     if art.barcode:
         draw_barcode(sketch, art.barcode, art.digits)
     sketch.dimension((0, 0), (art.width, 0), show(art.width), offset=3, about="art.width")
@@ -414,6 +459,30 @@ def _about(kind: ZoneKind, ledger: Ledger) -> str:
     if kind == "spine":
         return "case.distance" if "case.distance" in ledger.quantities else "spine_board.width"
     return {"joint": "joint.gap", "wrap": "binding.turn_in", "flap": "binding.flaps"}[kind]
+
+
+def waste_marks(art: CoverArt) -> Drawing:
+    """What is printed besides the cover itself: crease marks on what is cut off or turned in, and, where the
+    sheet is larger, marks in its waste to cut and to place the boards by."""
+    sketch = Sketch()
+    _crease_marks(sketch, art)
+    if art.sheet is not None:
+        _outer_marks(sketch, art, (art.sheet[0] - art.width) / 2, (art.sheet[1] - art.height) / 2)
+    return sketch.finish("cover.marks", "boards", "Marks of the printed cover", rows=(0, 0, 0, 0))
+
+
+def _outer_marks(sketch: Sketch, art: CoverArt, across: Mm, down: Mm) -> None:
+    """Marks in the waste round the document: where it is cut, and where every board's edge lies."""
+    cut = (art.bleed, art.width - art.bleed), (art.bleed, art.height - art.bleed)
+    for layer, xs, ys in (("trim", *cut), ("fold", art.creases, art.levels)):
+        for x in xs if down > 2 * MARK_OFF else ():
+            for y, way in ((0.0, -1), (art.height, 1)):
+                ends = ((x, y + way * MARK_OFF), (x, y + way * min(MARK_OFF + MARK, down)))
+                sketch.line(ends, cast(Layer, layer))
+        for y in ys if across > 2 * MARK_OFF else ():
+            for x, way in ((0.0, -1), (art.width, 1)):
+                ends = ((x + way * MARK_OFF, y), (x + way * min(MARK_OFF + MARK, across), y))
+                sketch.line(ends, cast(Layer, layer))
 
 
 def _crease_marks(sketch: Sketch, art: CoverArt) -> None:

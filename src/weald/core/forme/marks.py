@@ -129,13 +129,17 @@ def _without(spans: list[tuple[Mm, Mm]], low: Mm, high: Mm) -> Iterator[tuple[Mm
 
 @dataclass(slots=True)
 class Marker:
-    """Draws marks on one side of a printed sheet, keeping clear of its trimmed pages."""
+    """Draws marks on one side of a printed sheet, keeping clear of its trimmed pages.
+
+    :param unprintable: what the printer leaves free at every edge of the sheet.
+    """
 
     sketch: Sketch
     layout: Layout
     face: Face
     pages: list[PlacedPage]
     bleed: Mm
+    unprintable: Mm = 0.0
     _boxes: list[Edges] = field(init=False)
 
     def __post_init__(self) -> None:
@@ -143,15 +147,17 @@ class Marker:
 
     def _inside_sheet(self, segment: Segment) -> Segment:
         (x1, y1), (x2, y2) = segment
-        width, height = self.layout.width, self.layout.height
+        free = self.unprintable
+        right, bottom = self.layout.width - free, self.layout.height - free
         return (
-            (min(max(x1, 0.0), width), min(max(y1, 0.0), height)),
-            (min(max(x2, 0.0), width), min(max(y2, 0.0), height)),
+            (min(max(x1, free), right), min(max(y1, free), bottom)),
+            (min(max(x2, free), right), min(max(y2, free), bottom)),
         )
 
     def line(self, segment: Segment, layer: Layer) -> list[Segment]:
         """Draw what of a line lies in the waste."""
-        parts = outside(self._inside_sheet(segment), self._boxes)
+        inside = self._inside_sheet(segment)
+        parts = outside(inside, self._boxes) if _length(inside) > TOLERANCE else []
         for part in parts:
             self.sketch.line(part, layer)
         return parts
@@ -159,10 +165,10 @@ class Marker:
     def _clear(self, area: Rect) -> bool:
         """Whether an area lies on the sheet and off all trimmed pages."""
         on_sheet = (
-            area.left >= 0
-            and area.top >= 0
-            and area.right <= self.layout.width
-            and area.bottom <= self.layout.height
+            area.left >= self.unprintable
+            and area.top >= self.unprintable
+            and area.right <= self.layout.width - self.unprintable
+            and area.bottom <= self.layout.height - self.unprintable
         )
         return on_sheet and not any(
             area.left < right and left < area.right and area.top < bottom and top < area.bottom
@@ -294,9 +300,23 @@ class Marker:
             heads = [_strip(page, "head") for page in self.pages if page.position == number]
             if number == 0 and block.top >= 2 * LABEL_HEIGHT:
                 heads.append(Rect(block.left, 0, block.width, block.top))
+            heads += [_strip(page, "tail") for page in self.pages if page.position == number]
+            heads = [self._printable(each) for each in heads]
             wide = [each for each in heads if min(each.width, each.height) >= LABEL_HEIGHT + 2 * CLEAR]
-            strips += [max(wide, key=lambda each: (max(each.width, each.height), -each.top))] if wide else []
+            strips += (
+                [max(wide, key=lambda each: (round(max(each.width, each.height), 6), -each.top))]
+                if wide
+                else []
+            )
         return strips
+
+    def _printable(self, strip: Rect) -> Rect:
+        """What of a strip the printer reaches."""
+        free = self.unprintable
+        left, top = max(strip.left, free), max(strip.top, free)
+        right = min(strip.right, self.layout.width - free)
+        bottom = min(strip.bottom, self.layout.height - free)
+        return Rect(left, top, max(0.0, right - left), max(0.0, bottom - top))
 
     def grain_arrows(self, strips: Sequence[Rect], grain: SheetGrain) -> None:
         """A double arrow along the grain at the beginning of every label."""

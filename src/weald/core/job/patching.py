@@ -38,5 +38,9 @@ def patched(spec: JobSpec, patch: Patch) -> JobSpec:
         return spec
     data = spec.model_dump(exclude_unset=True) | {"version": JOB.version}
     for path, value in patch.items():
-        data = with_entry(data, _steps(path), value)
+        if value is None and path.startswith("measured."):
+            kept = {key: size for key, size in data.get("measured", {}).items() if key != _steps(path)[1]}
+            data = {**data, "measured": kept}
+        else:
+            data = with_entry(data, _steps(path), value)
     return read_spec(data)

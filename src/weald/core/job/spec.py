@@ -223,7 +223,7 @@ class Sewing(Entries):
     method: SewingMethod = "tapes"
     supports: Annotated[int, Field(ge=0, le=12)] = 3
     support_width: Annotated[Length, Field(gt=0, le=60)] = 12.0
-    thread: Annotated[Length, Field(ge=0, le=3)] = 0.45
+    thread: Annotated[Length, Field(ge=0, le=3)] = 0.2
     swell_factor: Annotated[float, Field(ge=0, le=2)] = 0.5
     kettle: Annotated[Length, Field(ge=3, le=60)] | None = None
     tail_more: Annotated[Length, Field(ge=0, le=60)] = 0.0
@@ -450,6 +450,7 @@ class Artwork(Entries):
     ``pixels`` how many a picture is across.
 
     :param safe: what lettering keeps clear of every edge; ``spine_safe`` of the spine's.
+    :param lettering: whether what stands on the spine is printed too; not where the artwork has its own.
     :param sheet: what it is printed on.
     """
 
@@ -462,6 +463,7 @@ class Artwork(Entries):
     height: Size | None = None
     pixels: Annotated[int, Field(ge=1, le=200000)] | None = None
     placing: Placing = "as_is"
+    lettering: bool = True
     sheet: PrintedSheet | None = None
     rules: CoverRules | None = None
 

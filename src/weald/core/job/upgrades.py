@@ -25,4 +25,14 @@ def _measurements_followed(data: Data) -> Data:
     return upgraded
 
 
-JOB = Format("job file", (_measurements_followed,))
+def _with_first_defaults(data: Data) -> Data:
+    """What version 1 took where nothing was said, and a book may have been made by."""
+    sewing = {"thread": 0.45, "kettle": 13.0, **(data.get("sewing") or {})}
+    return data | {"sewing": sewing}
+
+
+def _to_second(data: Data) -> Data:
+    return _with_first_defaults(_measurements_followed(data))
+
+
+JOB = Format("job file", (_to_second,), by_hand=True)

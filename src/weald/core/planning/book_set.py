@@ -246,6 +246,10 @@ def _mind_dates(volumes: Sequence[Volume], notation: Notation) -> Iterator[Findi
             continue
         if before is not None and min(years) < before:
             yield _asked("set.date_back", place, volume, notation, date=volume.date, before=before)
+        elif before is not None and min(years) > before + 1:
+            missing = f"{before + 1}" if min(years) == before + 2 else f"{before + 1}–{min(years) - 1}"
+            terms: dict[str, int | str] = {"date": volume.date, "before": before, "missing": missing}
+            yield _asked("set.date_gap", place, volume, notation, **terms)
         before = max(years)
 
 

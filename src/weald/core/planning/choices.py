@@ -18,7 +18,7 @@ from weald.core.press.press import Press, press, sample_sheet
 from weald.core.reckoning import Ledger
 from weald.core.stations import paper as paper_station
 from weald.core.stations.folding import make_up_words
-from weald.core.stations.printing import margin_needed, untrimmed_leaf
+from weald.core.stations.printing import margin_needed, printed_sheets, untrimmed_leaf
 from weald.core.units import TOLERANCE, Mm
 
 REAM = 500
@@ -237,10 +237,7 @@ def _cost(
     leaves = sum(sheets) * packet.leaves_a_sheet
     ends = spec.endpapers
     thickness = leaves * leaf_thickness(spec) + 2 * ends.leaves * calliper_from_bulk(ends.grammage, ends.bulk)
-    printed = math.ceil(
-        sum(sheets) * math.ceil(spec.copies / current.layout.copies) * (1 + spec.paper.spoilage / 100)
-        - TOLERANCE
-    )
+    printed = printed_sheets(sum(sheets), spec.copies, current.layout.copies, spec.paper.spoilage)
     stations = 2 + spec.sewing.supports * (2 if spec.sewing.method == "tapes" else 1)
     return MakeUpChoice(
         words=make_up_words(sheets),

@@ -322,14 +322,14 @@ def gauge_hints(
     for name, size in sizes.items():
         nearest = min(house.gauges, key=lambda gauge: (abs(gauge - size), gauge))
         off = nearest - size
-        if abs(off) < TOLERANCE:
+        if abs(off) < notation.least_told:
             continue
         path, more = GAUGED[name]
         way = "wider" if off > 0 else "narrower"
         what = "joint gap" if name == "joint.gap" else "turn-in"
         words = (
-            f"Your nearest gauge for the {what} is {notation.exact(nearest)}: "
-            f"{notation.thickness(abs(off), True)} {way}"
+            f"Your nearest gauge for the {what} is {notation.limit(nearest)}: "
+            f"{notation.difference(abs(off))} {way}"
         )
         found.append(
             GaugeHint(

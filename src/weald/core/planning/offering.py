@@ -1,10 +1,12 @@
 """The case offered up to its block: what was found, entered as found, and what follows.
 
-Boards that stand too tall on the block mean that the block is lower than it was planned, or that they
-were cut too tall. Either the block's size is corrected, and what is too much is cut off; or the boards
-stay as they are, and the squares are what they come to.
+A case that stands too tall on its block means that the block is lower than it was planned, or that the
+boards are too tall. A block that was measured is left as measured, and what is to be cut is said; one that
+was not is corrected, and the pieces follow. Or the pieces stay as they are, and the squares are what they
+come to.
 """
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
@@ -14,7 +16,7 @@ from weald.core.findings import Patch
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import plan
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 Found = Literal["tall", "wide", "spine"]
 OF_THE_BLOCK: dict[Found, str] = {
@@ -22,12 +24,15 @@ OF_THE_BLOCK: dict[Found, str] = {
     "wide": "block.width",
     "spine": "block.thickness",
 }
-OF_THE_CASE: dict[Found, str] = {
-    "tall": "board.height",
-    "wide": "board.width",
-    "spine": "spine_board.width",
+OF_THE_CASE: dict[Found, tuple[tuple[str, str, str], ...]] = {
+    # what is cut, what it is called, and which way it is measured; boards before a cover of one sheet
+    "tall": (("board.height", "the boards", "high"), ("cover.height", "the cover", "high")),
+    "wide": (
+        ("board.width", "the boards", "wide"),
+        ("cover.leaf", "back and front of the cover", "wide"),
+    ),
+    "spine": (("spine_board.width", "the spine", "wide"),),
 }
-_WORDS: dict[Found, str] = {"tall": "the boards", "wide": "the boards", "spine": "the spine"}
 MOST: Mm = 30.0
 
 
@@ -39,31 +44,60 @@ class Offered:
     patch: Patch
 
 
-def offered_up(spec: JobSpec, found: Found, by: Mm, notation: Notation) -> tuple[Offered, Offered]:
-    """Two ways to go on from a case found too large (or, ``by`` less than nothing, too small).
+def offered_up(spec: JobSpec, found: Found, by: Mm, notation: Notation) -> tuple[Offered, ...]:
+    """The ways to go on from a case found too large, or, ``by`` less than nothing, too small.
 
-    :returns: the block's size corrected, so that the pieces follow; or the pieces left as they are.
     :raises weald.core.errors.SizeError: when so much cannot be meant, or the binding has no such piece.
     """
-    if not 0 < abs(by) <= MOST:
+    if not TOLERANCE < abs(by) <= MOST:
         raise SizeError(f"Give how much it is off, up to {notation.length(MOST, True)}.")
-    sizes = {each.id: each.value for each in plan(spec, notation, drawn=()).quantities}
-    block, case = OF_THE_BLOCK[found], OF_THE_CASE[found]
-    if case not in sizes:
+    quantities = {each.id: each for each in plan(spec, notation, drawn=()).quantities}
+    of_block = OF_THE_BLOCK[found]
+    of_case = next((each for each in OF_THE_CASE[found] if each[0] in quantities), None)
+    if of_case is None or not quantities[of_case[0]].measurable:
         raise SizeError(f"A {structure_of(spec).title} has no such piece.")
-    if by >= sizes[block]:
+    block, case = quantities[of_block].value, quantities[of_case[0]].value
+    if by >= min(block, case):
         raise SizeError("That would leave no block.")
-    show = notation.length
-    cut = show(abs(by), True)
-    action = f"Cut {cut} off" if by > 0 else f"Cut anew, {cut} larger"
-    kept = show(sizes[case] if by > 0 else sizes[case] + by, True)
-    # what is found too small was cut too small; what is too large may be left as planned
-    as_cut = sizes[case] + (by if by < 0 else 0.0)
-    corrected: Patch = {f"measured.{block}": round(sizes[block] - by, 3)}
-    left: Patch = {f"measured.{case}": round(as_cut, 3)}
-    if by > 0:
-        left[f"measured.{block}"] = round(sizes[block] - by, 3)
-    return (
-        Offered(f"{action}: the block is {show(sizes[block] - by, True)}, and everything follows", corrected),
-        Offered(f"Leave {_WORDS[found]} at {kept}, and take the squares as they come", left),
+    measured = quantities[of_block].measured is not None
+    ways = (
+        _block_stands(of_case, case, by, notation)
+        if measured
+        else _block_follows(of_case, (of_block, block), case, by, notation)
     )
+    return tuple(ways)
+
+
+def _cut(of_case: tuple[str, str, str], case: Mm, by: Mm, notation: Notation) -> str:
+    """What is cut: off the piece there is, or a new and larger one."""
+    _, name, way = of_case
+    size = notation.limit(round(case - by, 3))
+    return f"Cut {name} to {size}" if by > 0 else f"Cut {name} anew, {size} {way}"
+
+
+def _block_stands(of_case: tuple[str, str, str], case: Mm, by: Mm, notation: Notation) -> Iterator[Offered]:
+    """The block was measured and stands; the piece is cut to it."""
+    cut: Patch = {f"measured.{of_case[0]}": round(case - by, 3)}
+    yield Offered(f"{_cut(of_case, case, by, notation)}; the block stays as it was measured", cut)
+    yield _left(of_case, case, {}, notation)
+
+
+def _block_follows(
+    of_case: tuple[str, str, str], of_block: tuple[str, Mm], case: Mm, by: Mm, notation: Notation
+) -> Iterator[Offered]:
+    """The block was not measured, so it is what the case shows it to be."""
+    path, size = of_block
+    corrected: Patch = {f"measured.{path}": round(size - by, 3)}
+    is_now = notation.limit(round(size - by, 3))
+    yield Offered(
+        f"{_cut(of_case, case, by, notation)}: the block is {is_now}, and everything follows",
+        corrected,
+    )
+    yield _left(of_case, case, corrected, notation)
+
+
+def _left(of_case: tuple[str, str, str], case: Mm, more: Patch, notation: Notation) -> Offered:
+    """The piece stays as it is."""
+    quantity, name, _ = of_case
+    words = f"Leave {name} at {notation.limit(round(case, 3))}, and take the squares as they come"
+    return Offered(words, {f"measured.{quantity}": round(case, 3), **more})

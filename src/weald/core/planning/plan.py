@@ -17,7 +17,7 @@ from weald.core.block.stitches import SewingFilm, sewing_film
 from weald.core.covers import art as cover_art
 from weald.core.covers.art import CoverArt
 from weald.core.cutting.askew import draw_askew
-from weald.core.drawing import Drawing
+from weald.core.drawing import Dimension, Drawing
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Section, Sheet
 from weald.core.folding.packet import FoldedPacket, fold_packet
@@ -25,6 +25,7 @@ from weald.core.folding.steps import FoldStep
 from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece, draw_pieces, make_piece
+from weald.core.planning.doubts import mind_unusual
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.press.drawings import draw_printed
 from weald.core.press.press import Press, folds_of
@@ -46,6 +47,7 @@ from weald.core.stations.paper import PaperPlan
 from weald.core.stations.text import TextPlan
 from weald.core.units import TOLERANCE
 
+NO_ROOM = "none: there is no room"
 DRAWN = (*STATIONS, "pieces")
 """Everything that is drawn."""
 
@@ -149,8 +151,10 @@ def plan(
     signatures = len(folding.sections) if folding.sewn else 0
     bound = structure.bind(spec, block, sewing.holes, ledger)
     reckon_supports(spec, structure.attachment, block, sewing, ledger)
-    art = cover_art.reckon(spec, block, bound.profile, ledger) if structure.shows_print(spec) else None
     finish = finish_station.reckon(spec, structure.lettered, structure.banded, ledger)
+    spine = finish_station.draw_spine(spec, finish, ledger) if finish else None
+    shown = structure.shows_print(spec)
+    art = cover_art.reckon(spec, block, bound.profile, spine, ledger) if shown else None
 
     pieces = (
         _text_sheet(spec, packet, paper, ledger),
@@ -162,7 +166,7 @@ def plan(
         *finish_station.pieces(spec, finish, ledger),
     )
     stocked = stock_pieces(spec, pieces, notation)
-    pieces = tuple(each.piece for each in stocked)
+    pieces = tuple(each.piece for each in stocked if min(each.piece.width, each.piece.height) > 0)
     askew = [each.askew for each in stocked if each.askew]
     drawings: list[Drawing] = [
         text_station.draw(spec, text, ledger),
@@ -173,7 +177,7 @@ def plan(
         *_guides(spec, sewing, block, ledger),
         *bound.drawings,
         *([cover_art.draw_art(art, ledger, ground=ground) for ground in (True, False)] if art else []),
-        *_lettering(spec, finish, ledger),
+        *_lettering(spec, finish, spine, ledger),
         draw_pieces(pieces, notation),
         *([draw_askew(askew, notation)] if askew else []),
     ]
@@ -201,16 +205,19 @@ def plan(
         *mind_paper(spec, notation),
         *mind_unused(spec, pieces, notation),
         *_mind_leaf(spec, ledger),
+        *mind_unusual(structure, spec, bool(sewing.holes) and sewing.method != "staples", ledger),
         *_doubted_measurements(ledger),
         *_unused_measurements(ledger),
     )
     return Plan(
         title=spec.title,
-        quantities=tuple(sorted(ledger.quantities.values(), key=_in_catalogue_order)),
+        quantities=tuple(
+            sorted(map(_no_less_than_nothing, ledger.quantities.values()), key=_in_catalogue_order)
+        ),
         sections=folding.sections,
         sheets=folding.sheets,
         pieces=pieces,
-        drawings=tuple(each for each in drawings if each.station in drawn),
+        drawings=tuple(_as_measured(each, ledger) for each in drawings if each.station in drawn),
         findings=findings,
         folds=steps,
         printing=printing.words,
@@ -264,6 +271,13 @@ def _sewn_drawings(
 
 
 _CATALOGUE_ORDER = {quantity_id: place for place, quantity_id in enumerate(QUANTITIES)}
+
+
+def _no_less_than_nothing(quantity: Quantity) -> Quantity:
+    """A size that comes out less than nothing, in a plan that is stopped, is shown as none."""
+    if quantity.value >= 0 or QUANTITIES[quantity.id].kind != "length":
+        return quantity
+    return replace(quantity, value=0.0, shown=NO_ROOM, computed_shown=NO_ROOM, sum="")
 
 
 def _in_catalogue_order(quantity: Quantity) -> int:
@@ -337,11 +351,32 @@ def _text_sheet(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: L
     )
 
 
-def _lettering(spec: JobSpec, finish: FinishPlan | None, ledger: Ledger) -> list[Drawing]:
+def _as_measured(drawing: Drawing, ledger: Ledger) -> Drawing:
+    """A drawing whose figures of measured sizes stand as they were measured, not as a ruler rounds them."""
+    exact = {
+        each.id: (each.value, each.shown)
+        for each in ledger.quantities.values()
+        if each.measured is not None and QUANTITIES[each.id].kind == "length"
+    }
+    if not exact:
+        return drawing
+    elements = list(drawing.elements)
+    for place, element in enumerate(elements):
+        if isinstance(element, Dimension):
+            length = math.dist(element.start, element.end)
+            for about in element.about.split():
+                if about in exact and abs(exact[about][0] - length) < TOLERANCE:
+                    figure = ledger.notation.plain(exact[about][0])
+                    elements[place] = replace(element, text=figure)
+    return replace(drawing, elements=tuple(elements))
+
+
+def _lettering(
+    spec: JobSpec, finish: FinishPlan | None, spine: Drawing | None, ledger: Ledger
+) -> list[Drawing]:
     """The spine, and the proof of its lettering."""
-    if finish is None:
+    if finish is None or spine is None:
         return []
-    spine = finish_station.draw_spine(spec, finish, ledger)
     if finish.title is None:
         return [spine]
     return [spine, finish_station.draw_proof(spec, finish, finish.title, ledger)]

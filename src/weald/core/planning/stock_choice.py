@@ -12,7 +12,7 @@ from weald.core.notation import Notation, plain_number
 from weald.core.paper import Lay, SheetGrain, across, grain_word
 from weald.core.pieces import GRAIN_NEEDED, Piece, PieceMaterial
 from weald.core.shelf.stock import FLAT, MM_PER_METRE, OnShelf, StockItem, StockKind, count_words
-from weald.core.stations.cutting import TEXT_SHEET, THICKNESS_NOTICED, lay_askew, lay_of
+from weald.core.stations.cutting import TEXT_SHEET, THICKNESS_NOTICED, lay_askew, lay_of, off_the_roll
 from weald.core.units import Mm
 
 SUITABLE: dict[PieceMaterial, tuple[StockKind, ...]] = {
@@ -146,7 +146,7 @@ def _candidate(piece: Piece, entry: OnShelf, notation: Notation) -> Candidate:
         grain=_grain(stock, lay) if lay or not askew else "no grain to mind",
         grain_right=right,
         fits=fits,
-        lie=_lie(lay, askew),
+        lie=_lie(piece, stock, lay, askew, notation),
         per_sheet=per_sheet,
         takes=takes,
         takes_words=count_words(item, takes) if fits else "",
@@ -169,10 +169,15 @@ def _yield(piece: Piece, stock: PieceStock, lay: Lay | None, wanted: int) -> tup
     if stock.height is not None:
         return lay.count, math.ceil(wanted / lay.count)
     length = piece.cut_width if lay.turned else piece.cut_height
-    return int(lay.columns * MM_PER_METRE // length), math.ceil(math.ceil(wanted / lay.columns) * length)
+    return lay.columns * int(MM_PER_METRE // length), math.ceil(off_the_roll(piece, lay, wanted))
 
 
-def _lie(lay: Lay | None, askew: Askew | None) -> str:
+def _lie(piece: Piece, stock: PieceStock, lay: Lay | None, askew: Askew | None, notation: Notation) -> str:
+    if lay is not None and stock.height is None:
+        length = notation.length(off_the_roll(piece, lay, piece.count + piece.spare), True)
+        return (
+            f"{lay.columns} side by side, {'turned' if lay.turned else 'upright'}; cut {length} off the roll"
+        )
     if lay is not None:
         return f"{lay.columns} × {lay.rows}, {'turned' if lay.turned else 'upright'}"
     return f"askew, turned by {askew.degrees:.0f}°" if askew else ""

@@ -78,11 +78,17 @@ def sample_sheet(programme: str) -> Sheet:
 
 @lru_cache(maxsize=32)
 def _geometric_marks(
-    layout: Layout, programme: str, steps: tuple[FoldStep, ...], bleed: Mm, face: Face, grain: SheetGrain
+    layout: Layout,
+    programme: str,
+    steps: tuple[FoldStep, ...],
+    bleed: Mm,
+    face: Face,
+    grain: SheetGrain,
+    unprintable: Mm,
 ) -> tuple[tuple[Element, ...], tuple[Rect, ...]]:
     """Marks that follow from the layout alone, and the strips that labels go into."""
     pages = list(placed_pages(layout, sample_sheet(programme), face))
-    marker = Marker(Sketch(), layout, face, pages, bleed)
+    marker = Marker(Sketch(), layout, face, pages, bleed, unprintable)
     strips = marker.label_strips()
     marker.trims()
     marker.folds(steps)
@@ -97,8 +103,15 @@ class SideMarks:
 
     def __init__(self, press: Press, face: Face) -> None:
         self._press, self._face = press, face
+        unprintable = press.spec.printing.printer.unprintable
         self._elements, self._strips = _geometric_marks(
-            press.layout, press.packet.programme, press.steps, press.spec.printing.bleed, face, press.grain
+            press.layout,
+            press.packet.programme,
+            press.steps,
+            press.spec.printing.bleed,
+            face,
+            press.grain,
+            unprintable,
         )
         self._pages = list(placed_pages(press.layout, sample_sheet(press.packet.programme), face))
         most = max(section.sheets for section in press.sections)
@@ -108,7 +121,10 @@ class SideMarks:
 
     def _marker(self) -> Marker:
         press = self._press
-        return Marker(Sketch(), press.layout, self._face, self._pages, press.spec.printing.bleed)
+        printing = press.spec.printing
+        return Marker(
+            Sketch(), press.layout, self._face, self._pages, printing.bleed, printing.printer.unprintable
+        )
 
     def shared(self) -> Drawing:
         """What all sheets share: folds, trims, register crosses, symbols that meet, grain, job and side."""

@@ -66,7 +66,9 @@ def _from_weight(value: float, unit: Quantity, grade: Grade, bulk: float | None)
         gsm = gsm_from_pounds(value, grade)
         width, height = BASIC_SIZE_INCHES[grade]
         found.append(
-            _answer("Grammage", gsm, "g/m²", f"{_n(value)} × {LB_PER_REAM_TO_GSM} / ({width:g} × {height:g})")
+            _answer(
+                "Grammage", gsm, "g/m²", f"{_n(value)} × {LB_PER_REAM_TO_GSM:.2f} / ({width:g} × {height:g})"
+            )
         )
     for each in Grade:
         if unit == "pounds" and each == grade:
@@ -78,7 +80,7 @@ def _from_weight(value: float, unit: Quantity, grade: Grade, bulk: float | None)
                 f"Pounds, {each.value}",
                 pounds,
                 "lb",
-                f"{_n(gsm)} × {width:g} × {height:g} / {LB_PER_REAM_TO_GSM}",
+                f"{_n(gsm)} × {width:g} × {height:g} / {LB_PER_REAM_TO_GSM:.2f}",
             )
         )
     if bulk:

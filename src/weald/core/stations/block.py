@@ -1,5 +1,6 @@
 """Block: its thickness and size, the swell of the sewing, and the back it is given."""
 
+import math
 from dataclasses import dataclass, replace
 
 from weald.core.block.textblock import (
@@ -18,6 +19,7 @@ from weald.core.block.textblock import (
 )
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Endpapers, JobSpec, SewingMethod
+from weald.core.notation import plain_number
 from weald.core.paper import calliper_from_bulk
 from weald.core.reckoning import Ledger, School
 from weald.core.stations.folding import FoldingPlan
@@ -410,8 +412,8 @@ def mind(
                 "block.too_thick",
                 "block.thickness",
                 ledger.notation,
-                thickness=show.length(block.thickness, True),
-                most=show.length(THICKEST, True),
+                thickness=show.apart(block.thickness, THICKEST)[0],
+                most=show.limit(THICKEST),
             )
         )
     if treatment.rounded:
@@ -424,7 +426,8 @@ def mind(
 def _much_swell(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: Ledger) -> Finding:
     show = ledger.notation
     best = thread_for_swell(FLAT_BACK_SWELL_EASY, block.thickness, block.sections, spec.sewing.swell_factor)
-    thread = int(best * 100) / 100
+    # rounded down, and a little thinner where that is as much as there is now
+    thread = math.floor(best * 100) / 100
     actions = (
         (Action(f"Sew with {show.thickness(thread, True)} thread", {"sewing.thread": thread}),)
         if thread >= 0.2
@@ -434,8 +437,8 @@ def _much_swell(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: L
         "swell.much",
         "spine.swell_ratio",
         ledger.notation,
-        percent=f"{100 * block.swell / block.thickness:.0f}",
-        most=f"{100 * treatment.most_swell:.0f}",
+        percent=plain_number(100 * block.swell / block.thickness, 1),
+        most=plain_number(100 * treatment.most_swell, 1),
         thread=show.thickness(max(thread, 0.01), True),
         actions=actions,
     )

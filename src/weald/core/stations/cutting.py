@@ -1,5 +1,6 @@
 """Cutting: what each piece is cut from, which way its grain comes out, and how many a sheet gives."""
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
@@ -120,7 +121,7 @@ def _stocked(piece: Piece, stock: PieceStock | None, notation: Notation) -> Stoc
         piece,
         stock=stock.name,
         item=stock.item,
-        has=f"turned by {laid.degrees:.0f}° on the skin" if laid else _has_words(piece, stock, lay),
+        has=f"turned by {laid.degrees:.0f}° on the skin" if laid else _has_words(piece, stock, lay, notation),
         grain_right=right if lay else None,
         per_sheet=lay.count if lay and stock.form != "roll" else None,
         across=stock.across,
@@ -137,7 +138,13 @@ def lay_askew(piece: Piece, stock: PieceStock) -> Askew | None:
     return None if turn is None else Askew(piece.label, stock.name, size, skin, turn)
 
 
-def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None) -> str:
+def off_the_roll(piece: Piece, lay: Lay, count: int) -> Mm:
+    """The length to cut off a roll for so many pieces, laid side by side as the lay says."""
+    along = piece.cut_width if lay.turned else piece.cut_height
+    return math.ceil(count / lay.columns) * along
+
+
+def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None, notation: Notation) -> str:
     if lay is None:
         return "does not fit"
     if stock.grain is None:
@@ -146,7 +153,8 @@ def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None) -> str:
     words = GRAIN_NEEDED[along]
     way = "turned" if lay.turned else "upright"
     if stock.height is None:
-        return f"{words}, {way} off the roll"
+        length = notation.length(off_the_roll(piece, lay, piece.count + piece.spare), True)
+        return f"{words}, {way}; cut {length} off the roll"
     return f"{words}, {way} on {grain_word(stock.width, stock.height, stock.grain)} grain"
 
 

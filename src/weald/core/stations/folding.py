@@ -8,7 +8,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
 from weald.core.folding.packet import FoldedPacket, Side
 from weald.core.job.spec import Folding, JobSpec
-from weald.core.notation import Notation
+from weald.core.notation import Notation, counted
 from weald.core.paper import grain_word, sheets_a_section
 from weald.core.reckoning import Ledger, School
 from weald.core.stations.paper import PaperPlan
@@ -167,7 +167,7 @@ def mind(
                 "section.thick" if folios > high else "section.thin",
                 "sections.sheets",
                 ledger.notation,
-                sheets=folios,
+                sheets=counted(folios, "sheet"),
                 grammage=f"{paper.grammage:.0f}",
                 low=low,
                 high=high,
@@ -238,6 +238,16 @@ def _mind_spreads(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Itera
         if page is not None and page + 1 in places and _whole(places[page], places[page + 1])
     ]
     for left in lefts:
+        if left + 1 > spec.text.pages:
+            yield finding(
+                "spread.beyond",
+                "text.spreads",
+                notation,
+                left=left,
+                right=left + 1,
+                last=spec.text.pages,
+            )
+            continue
         one, two = places.get(left), places.get(left + 1)
         if one is None or two is None or _whole(one, two):
             continue

@@ -4,6 +4,7 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from weald.core.drawing import Sketch
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Sheet
 from weald.core.folding.packet import FoldedPacket, fold_packet
@@ -18,6 +19,7 @@ from weald.core.forme.layout import (
     placed_pages,
     unfolded_size,
 )
+from weald.core.forme.marks import Marker
 from weald.core.forme.page import place_content
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, plain_number
@@ -26,6 +28,7 @@ from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
 from weald.core.units import TOLERANCE, Mm
 
+WASTE_FOR_LABELS: Mm = 5.0
 LEAST_WASTE: Mm = 2.0
 """Marks need this much."""
 _PT_BEFORE_SCALING = 10
@@ -40,6 +43,7 @@ class PrintingPlan:
     """
 
     layout: Layout
+    first_sheet: Sheet
     least: tuple[Mm, Mm]
     words: tuple[str, ...]
 
@@ -103,26 +107,32 @@ def reckon(
         )
     if layout.copies > 1:
         ledger.reckon("printed.copies", layout.copies, f"{across} × {down}", rule="cut apart after printing")
+    runs = math.ceil(spec.copies / layout.copies - TOLERANCE)
     ledger.reckon(
         "printed.sheets",
-        math.ceil(
-            len(plan.sheets) * math.ceil(spec.copies / layout.copies) * (1 + spec.paper.spoilage / 100)
-        ),
-        "{sheets} × {copies} / {each} × (1 + {spoilage} / 100), rounded up",
+        printed_sheets(len(plan.sheets), spec.copies, layout.copies, spec.paper.spoilage),
+        "{sheets} × {runs} × (1 + {spoilage} / 100), rounded up",
         {
             "sheets": ledger.ref("sheets.count"),
-            "copies": ledger.entry("copies", spec.copies, "copies", "count"),
-            "each": ledger.entry("copies a printed sheet", layout.copies, "printing.repeat", "count"),
+            "runs": ledger.entry(
+                "copies" if layout.copies == 1 else f"copies, {layout.copies} printed at a time",
+                runs,
+                "copies",
+                "count",
+            ),
             "spoilage": ledger.entry("spoilage", spec.paper.spoilage, "paper.spoilage", "percent"),
         },
         rule="a ream is 500 sheets",
     )
     words = tuple(dialog_words(spec, layout, packet, grain, ledger.notation))
-    return PrintingPlan(layout, (least[0], least[1]), words)
+    return PrintingPlan(layout, plan.sheets[0], (least[0], least[1]), words)
 
 
-def _printed_sheets(sheets: int, copies: int, each: int, spoilage: float) -> int:
-    """Sheets to print; ``spoilage`` in percent."""
+def printed_sheets(sheets: int, copies: int, each: int, spoilage: float) -> int:
+    """Sheets to print of a text of so many, with so many copies of each on a printed sheet.
+
+    :param spoilage: in percent.
+    """
     return math.ceil(sheets * math.ceil(copies / each) * (1 + spoilage / 100) - TOLERANCE)
 
 
@@ -326,6 +336,15 @@ def _mind_edges(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger:
             trim=show(trims[edge], True),
             edge=edge,
         )
+    if printing.marks and _labels_lost(spec, plan):
+        yield finding(
+            "printed.marks_lost",
+            "printing.marks",
+            ledger.notation,
+            unprintable=show(printing.printer.unprintable, True),
+            needs=f"{show(block.width + 2 * WASTE_FOR_LABELS, True)} × "
+            f"{show(block.height + 2 * WASTE_FOR_LABELS + 2 * printing.printer.unprintable, True)}",
+        )
     if printing.marks and max(trim.head, trim.tail, block.top) < LEAST_WASTE:
         yield finding("printed.no_marks", "printing.marks", ledger.notation)
     larger = layout.width > block.width + TOLERANCE or layout.height > block.height + TOLERANCE
@@ -337,6 +356,19 @@ def _mind_edges(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger:
             needs=f"{show(layout.unfolded_width, True)} × {show(layout.unfolded_height, True)}",
             actions=(Action("Fold to the printed marks", {"folding.fold_to": "marks"}),),
         )
+
+
+def _labels_lost(spec: JobSpec, plan: PrintingPlan) -> bool:
+    """Whether labels on the waste would fall where this printer does not print, and nowhere else is room."""
+    unprintable = spec.printing.printer.unprintable
+    if not unprintable:
+        return False
+    pages = list(placed_pages(plan.layout, plan.first_sheet, "front"))
+
+    def strips(free: Mm) -> int:
+        return len(Marker(Sketch(), plan.layout, "front", pages, spec.printing.bleed, free).label_strips())
+
+    return strips(unprintable) < strips(0.0)
 
 
 def mind_text(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:

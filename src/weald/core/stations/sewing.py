@@ -22,6 +22,7 @@ from weald.core.block.holes import (
 from weald.core.drawing import Drawing, Layer, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec, SewingMethod
+from weald.core.notation import counted
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
@@ -200,7 +201,7 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
                 "sewing.crowded",
                 "sewing.supports",
                 ledger.notation,
-                supports=sewing.supports,
+                supports=counted(sewing.supports, "support"),
                 width=show(sewing.support_width, True),
                 height=show(block.height, True),
                 actions=actions,
@@ -212,7 +213,7 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
                 "sewing.few",
                 "sewing.supports",
                 ledger.notation,
-                supports=sewing.supports,
+                supports=counted(sewing.supports, "support"),
                 height=show(block.height, True),
                 better=better,
                 actions=(Action(f"Sew on {better}", {"sewing.supports": better}),),

@@ -9,7 +9,7 @@ from weald.core.folding.makeup import MakeUp
 from weald.core.folding.packet import FoldedPacket
 from weald.core.forme.page import ruled_area, ruling
 from weald.core.job.spec import JobSpec, made_up
-from weald.core.notation import Notation
+from weald.core.notation import Notation, counted
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
 
@@ -88,9 +88,11 @@ def _mind_length(spec: JobSpec, notation: Notation) -> Iterator[Finding]:
     pages, file = spec.text.pages, spec.text.file_pages
     if file is None or spec.text.blank_book or spec.text.file is None or pages == file:
         return
-    actions = (Action(f"Bind {file} pages", {"text.pages": file}),)
+    actions = (Action(f"Bind {counted(file, 'page')}", {"text.pages": file}),)
     if pages < file:
-        yield finding("text.left_out", "text.pages", notation, pages=pages, file=file, actions=actions)
+        yield finding(
+            "text.left_out", "text.pages", notation, pages=pages, file=counted(file, "page"), actions=actions
+        )
     else:
         filler = "blanks" if spec.text.filler == "plain" else "notes pages"
         yield finding(
@@ -98,8 +100,7 @@ def _mind_length(spec: JobSpec, notation: Notation) -> Iterator[Finding]:
             "text.pages",
             notation,
             pages=pages,
-            first=file + 1,
-            file=file,
+            file=counted(file, "page"),
             filler=filler,
             actions=actions,
         )
@@ -114,12 +115,11 @@ def _mind_blanks(spec: JobSpec, text: TextPlan, notation: Notation) -> Iterator[
         "text.blanks",
         "text.blanks",
         notation,
-        pages=spec.text.pages,
-        blanks=made.blanks,
-        pages_word="page" if made.blanks == 1 else "pages",
+        pages=counted(spec.text.pages, "page"),
+        blanks=counted(made.blanks, "blank page"),
         place=places[spec.text.blanks],
         total=made.pages,
-        sheets=made.sheet_count,
+        sheets=counted(made.sheet_count, "sheet"),
         actions=(Action("Rule them for notes", {"text.filler": "ruled"}),),
     )
 

@@ -21,7 +21,7 @@ class StaleSetError(WealdError):
 
 def shared_book(book_set: BookSet) -> JobSpec:
     """What all volumes share."""
-    return read_spec(book_set.book)
+    return read_spec({"version": 1, **book_set.book})
 
 
 def spec_of(book_set: BookSet) -> SetSpec:
