@@ -80,9 +80,7 @@ def test_switching_structure_says_what_changes_and_loses_nothing(start: str) -> 
 
 def test_a_structure_that_does_not_suit_says_why_before_it_is_chosen() -> None:
     job = {"text": {"pages": 600}, "sewing": {"thread": 0.45}}
-    choices = {
-        each.name: each for each in structure_choices(read_spec(job), MILLIMETRES)
-    }
+    choices = {each.name: each for each in structure_choices(read_spec(job), MILLIMETRES)}
     assert choices["flat_case"].unsuited
     assert "one signature" in choices["saddle_stitch"].unsuited[0].message
     assert choices["saddle_stitch"].unsuited[0].severity == "stop"

@@ -12,7 +12,7 @@ RULES = {"rules": {"binding.turn_in": 20, "binding.spine_rule": "block"}, "gauge
 def test_rules_are_kept_and_taken_by_the_next_job(client: Client, binder: User) -> None:
     opened = client.get("/api/house").json()
     assert opened["version"] == 1
-    assert opened["usual"]["binding.turn_in"] == 18
+    assert opened["usual"]["binding.turn_in"] == "18"
     kept = send(client, "PUT", "/api/house?version=1", RULES | {"vocabulary": "section"})
     assert kept.status_code == 200
     assert kept.json()["inputs"]["gauges.0"] == "6.35"

@@ -75,8 +75,28 @@ def test_every_change_is_kept_and_can_be_undone_and_redone(client: Client, job: 
         "changed",
         "begun",
     ]
-    assert "leaf.width 160" in history[3]["summary"]
+    assert history[3]["summary"].startswith("Page width 160 mm")
     assert {each["author"] for each in history} == {"binder"}
+
+
+def test_any_earlier_state_is_shown_and_can_be_gone_back_to(client: Client, job: Job) -> None:
+    save(client, job, 1, leaf__width=150)
+    save(client, job, 2, leaf__width=160)
+    shown = client.get(f"/api/jobs/{job.pk}/history/1").json()
+    assert shown["spec"]["leaf"]["width"] == 140
+    assert shown["since"] == ["Page width 160 mm"]
+    back = send(client, "POST", f"/api/jobs/{job.pk}/stand-at", {"version": 3, "stand_at": 1}).json()
+    assert (back["spec"]["leaf"]["width"], back["version"]) == (140, 4)
+    assert client.get(f"/api/jobs/{job.pk}/history").json()[0]["verb"] == "returned"
+    assert client.get(f"/api/jobs/{job.pk}/history/3").json()["spec"]["leaf"]["width"] == 160
+    never = send(client, "POST", f"/api/jobs/{job.pk}/stand-at", {"version": 4, "stand_at": 99})
+    assert never.status_code == 404
+
+
+def test_history_is_read_in_the_units_of_whoever_reads(client: Client, job: Job) -> None:
+    save(client, job, 1, leaf__width=152.4)
+    send(client, "PATCH", "/api/me", {"units": "inch"})
+    assert client.get(f"/api/jobs/{job.pk}/history").json()[0]["summary"].startswith("Page width 6″")
 
 
 def test_a_change_after_undo_begins_a_new_branch_and_loses_nothing(client: Client, job: Job) -> None:
@@ -99,7 +119,7 @@ def test_a_stale_write_overwrites_nothing_and_says_what_changed(client: Client, 
     assert answer.status_code == 409
     body = answer.json()
     assert body["code"] == "stale"
-    assert body["fields"] == {"leaf.width": "now 150.0"}
+    assert body["fields"] == {"leaf.width": "Page width 150 mm"}
     assert body["job"]["version"] == 2
     assert opened(client, job)["spec"]["leaf"]["height"] == 210
 

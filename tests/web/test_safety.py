@@ -20,6 +20,7 @@ BODIES: dict[str, Any] = {
     "renameJob": {"version": 1, "title": "Other"},
     "undo": {"version": 1},
     "redo": {"version": 1},
+    "standAt": {"version": 1, "stand_at": 1},
     "setJobState": {"state": "finished"},
     "compareFolds": {},
     "compareMakeUps": {},
@@ -64,7 +65,7 @@ def endpoints() -> list[tuple[str, str, str]]:
 def call(client: Client, method: str, path: str, name: str, job_id: int) -> Any:
     path = path.replace("{job_id}", str(job_id)).replace("{digest}", "0" * 64).replace("{number}", "1")
     path = path.replace("{drawing_id}", "case.flat").replace("{profile_id}", "1")
-    path = path.replace("{set_id}", "1").replace("{place}", "0")
+    path = path.replace("{set_id}", "1").replace("{place}", "0").replace("{version}", "1")
     path = path.replace("{print_id}", "00000000-0000-4000-8000-000000000000").replace("{printer_id}", "1")
     path = path.replace("{cutting_id}", "00000000-0000-4000-8000-000000000000").replace("{item_id}", "1")
     query = {"saveJob": "?version=1", "saveHouse": "?version=1", "stockFor": "?piece=board"}.get(name, "")

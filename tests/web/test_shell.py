@@ -70,6 +70,6 @@ def test_a_stale_rename_overwrites_nothing(client: Client, job: Job) -> None:
     assert send(client, "POST", path, {"version": 1, "title": "Almanac"}).status_code == 200
     answer = send(client, "POST", path, {"version": 1, "title": "Other"})
     assert answer.status_code == 409
-    assert answer.json()["fields"] == {"title": "now Almanac"}
+    assert answer.json()["fields"] == {"title": "Title Almanac"}
     job.refresh_from_db()
     assert job.title == "Almanac"

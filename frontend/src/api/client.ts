@@ -1,6 +1,9 @@
 /** The one way to the server: typed by its committed description, with Django's CSRF token. */
 import createClient, { type Middleware } from "openapi-fetch";
+import { type Problem, ProblemError } from "./problem";
 import type { components, paths } from "./schema";
+
+export { type Problem, ProblemError };
 
 type Schemas = components["schemas"];
 export type Person = Schemas["Person"];
@@ -18,7 +21,6 @@ export type Piece = Schemas["Piece"];
 export type Drawing = Schemas["Drawing"];
 export type DrawingElement = Drawing["elements"][number];
 export type Station = Quantity["station"];
-export type Problem = Schemas["Problem"];
 export type StaleReply = Schemas["StaleReply"];
 export type HistoryStep = Schemas["HistoryStep"];
 export type Choices = Schemas["Choices"];
@@ -53,6 +55,10 @@ export type ShelfRow = Schemas["ShelfRow"];
 export type StockItem = Schemas["StockItem"];
 export type StockKind = StockItem["kind"];
 export type StockDraft = Schemas["StockDraft"];
+export type StockInput = Schemas["StockItemInput"];
+export type HouseInput = Required<Schemas["HouseInput"]>;
+export type VolumeInput = Schemas["VolumeInput"];
+export type SetInput = Required<Schemas["SetSpecInput"]>;
 export type GrainGuide = Schemas["GuideReply"];
 export type Candidate = Schemas["Candidate"];
 export type StockChoice = Schemas["Choice"];
@@ -83,16 +89,6 @@ export function csrfToken(): string {
 
 export const api = createClient<paths>({ baseUrl: "/" });
 api.use(withToken);
-
-/** What the server said was wrong, as an error that can be thrown. */
-export class ProblemError extends Error {
-  constructor(
-    readonly status: number,
-    readonly problem: Problem,
-  ) {
-    super(problem.message);
-  }
-}
 
 interface Answer<T> {
   data?: T;

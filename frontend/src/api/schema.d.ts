@@ -219,6 +219,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/stand-at": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stand At
+         * @description Go back to how a job stood at an earlier version.
+         */
+        post: operations["standAt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/duplicate": {
         parameters: {
             query?: never;
@@ -311,6 +331,26 @@ export interface paths {
          * @description The last steps of a job's history, newest first.
          */
         get: operations["jobHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/history/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History State
+         * @description How a job stood at one of its versions.
+         */
+        get: operations["historyState"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4251,6 +4291,16 @@ export interface components {
             version: number;
         };
         /**
+         * StandAt
+         * @description The earlier version whose state a job is to go back to.
+         */
+        StandAt: {
+            /** Version */
+            version: number;
+            /** Stand At */
+            stand_at: number;
+        };
+        /**
          * StateChange
          * @description How far a job has come.
          */
@@ -4272,7 +4322,7 @@ export interface components {
              * Verb
              * @enum {string}
              */
-            verb: "begun" | "changed" | "undone" | "redone";
+            verb: "begun" | "changed" | "undone" | "redone" | "returned";
             /** Summary */
             summary: string;
             /** Author */
@@ -4282,6 +4332,17 @@ export interface components {
              * Format: date-time
              */
             at: string;
+        };
+        /**
+         * HistoryState
+         * @description How a job stood at an earlier version; ``since`` is what is otherwise now, in words.
+         */
+        HistoryState: {
+            /** Version */
+            version: number;
+            spec: components["schemas"]["JobSpec"];
+            /** Since */
+            since: string[];
         };
         /**
          * TextReply
@@ -4783,10 +4844,7 @@ export interface components {
          * @description A job, and the ids of the ways to compare; an empty one is the job as it is.
          */
         CompareOrder: {
-            /** Job */
-            job: {
-                [key: string]: unknown;
-            };
+            job: components["schemas"]["JobSpecInput"];
             /** Ways */
             ways: string[];
         };
@@ -4807,10 +4865,7 @@ export interface components {
          * @description A job, and how much its case was found too large on the real block; less than nothing is too small.
          */
         OfferQuestion: {
-            /** Job */
-            job: {
-                [key: string]: unknown;
-            };
+            job: components["schemas"]["JobSpecInput"];
             /**
              * Found
              * @enum {string}
@@ -5023,10 +5078,7 @@ export interface components {
         SetWrite: {
             /** Version */
             version: number;
-            /** Spec */
-            spec: {
-                [key: string]: unknown;
-            };
+            spec: components["schemas"]["SetSpecInput"];
             /** Job */
             job?: number | null;
         };
@@ -5105,7 +5157,7 @@ export interface components {
          * HouseReply
          * @description The rules, every entry there can be a rule for, and lengths as they stand in their fields.
          *
-         *     ``usual`` is what an entry comes to where there is no rule.
+         *     ``usual`` is what an entry comes to where there is no rule, and ``usual_squares`` says it of the squares.
          */
         HouseReply: {
             /** Version */
@@ -5117,6 +5169,8 @@ export interface components {
             usual: {
                 [key: string]: string | number | null;
             };
+            /** Usual Squares */
+            usual_squares: string;
             /** Inputs */
             inputs: {
                 [key: string]: string;
@@ -5475,10 +5529,7 @@ export interface components {
          * @description An item as it is understood, before it is put on the shelf.
          */
         StockDraft: {
-            /** Item */
-            item: {
-                [key: string]: unknown;
-            };
+            item: components["schemas"]["StockItemInput"];
             /** Count */
             count: string;
             /** Understood */
@@ -5979,6 +6030,921 @@ export interface components {
             /** Right */
             right: boolean;
         };
+        /**
+         * CoverRules
+         * @description What whoever prints a cover asks for: their own sheet of rules, kept as a profile.
+         *
+         *     :param leaf: thickness they reckon a leaf of their paper with.
+         *     :param least_spine: the narrowest spine they letter; ``barcode`` whether one has to stand on the back.
+         */
+        CoverRulesInput: {
+            /** Name */
+            name?: string;
+            /** Least Pages */
+            least_pages?: number | string;
+            /** Most Pages */
+            most_pages?: number | string;
+            /** Leaf */
+            leaf?: ((number | string) | string) | null;
+            /** Wrap */
+            wrap?: ((number | string) | string) | null;
+            /** Bleed */
+            bleed?: ((number | string) | string) | null;
+            /** Least Spine */
+            least_spine?: (number | string) | string;
+            /** Barcode */
+            barcode?: boolean;
+        };
+        /**
+         * SquareStep
+         * @description Squares for blocks up to a height.
+         */
+        SquareStepInput: {
+            /** Up To */
+            up_to: (number | string) | string;
+            /** Head */
+            head: (number | string) | string;
+            /** Tail */
+            tail: (number | string) | string;
+            /** Fore Edge */
+            fore_edge: (number | string) | string;
+        };
+        /**
+         * House
+         * @description The rules of a workshop.
+         *
+         *     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
+         *     :param squares: by the height of the block, the lowest first; taller blocks take the last.
+         *     :param gauges: strips of known width the workshop owns.
+         *     :param hand: with which most of its people work.
+         *     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
+         */
+        HouseInput: {
+            /** Version */
+            version?: number | string;
+            /** Rules */
+            rules?: {
+                [key: string]: string | (number | string);
+            };
+            /** Squares */
+            squares?: components["schemas"]["SquareStepInput"][];
+            /** Gauges */
+            gauges?: ((number | string) | string)[];
+            /**
+             * Vocabulary
+             * @enum {string}
+             */
+            vocabulary?: "signature" | "section" | "gathering";
+            /**
+             * Hand
+             * @enum {string}
+             */
+            hand?: "right" | "left";
+            /**
+             * Paper
+             * @enum {string}
+             */
+            paper?: "a4" | "letter";
+            /** Mm Division */
+            mm_division?: number | string;
+            /**
+             * Inch Division
+             * @enum {integer|string}
+             */
+            inch_division?: 16 | 32 | 64;
+        };
+        /**
+         * Artwork
+         * @description What is printed on the cover.
+         *
+         *     ``file`` names the uploaded artwork by the digest of its content; ``width`` and ``height`` are its size,
+         *     ``pixels`` how many a picture is across.
+         *
+         *     :param safe: what lettering keeps clear of every edge; ``spine_safe`` of the spine's.
+         *     :param lettering: whether what stands on the spine is printed too; not where the artwork has its own.
+         *     :param sheet: what it is printed on.
+         */
+        ArtworkInput: {
+            /** Bleed */
+            bleed?: (number | string) | string;
+            /** Safe */
+            safe?: (number | string) | string;
+            /** Spine Safe */
+            spine_safe?: (number | string) | string;
+            /** Barcode */
+            barcode?: string;
+            /** File */
+            file?: string | null;
+            /** Width */
+            width?: ((number | string) | string) | null;
+            /** Height */
+            height?: ((number | string) | string) | null;
+            /** Pixels */
+            pixels?: (number | string) | null;
+            /**
+             * Placing
+             * @enum {string}
+             */
+            placing?: "as_is" | "fit" | "fill";
+            /** Lettering */
+            lettering?: boolean;
+            sheet?: components["schemas"]["PrintedSheetInput"] | null;
+            rules?: components["schemas"]["CoverRulesInput"] | null;
+        };
+        /**
+         * Back
+         * @description The shape of the spine.
+         *
+         *     ``round`` is the part of a circle the spine is rounded to, unless ``round_rule`` takes the one the
+         *     swell asks for by itself.
+         */
+        BackInput: {
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape?: "flat" | "round";
+            /** Round */
+            round?: number | string;
+            /**
+             * Round Rule
+             * @enum {string}
+             */
+            round_rule?: "given" | "swell";
+            /**
+             * Shoulder
+             * @enum {string}
+             */
+            shoulder?: "none" | "45" | "90";
+        };
+        /**
+         * Bands
+         * @description Bands across the spine of a leather binding; ``tail_more`` is how much taller the tail panel is.
+         */
+        BandsInput: {
+            /** Count */
+            count?: number | string;
+            /** Width */
+            width?: (number | string) | string;
+            /** Tail More */
+            tail_more?: (number | string) | string;
+        };
+        /**
+         * BasisWeight
+         * @description Pounds per 500 sheets of the basic size of one grade.
+         */
+        BasisWeightInput: {
+            /** Pounds */
+            pounds: number | string;
+            grade: components["schemas"]["GradeInput"];
+        };
+        /**
+         * Binding
+         * @description The binding. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
+         *
+         *     :param cut_in_case: how much wider boards are cut, to be cut to size once offered up in the case.
+         *     :param overlap: how far the spine piece of a quarter or half binding, or a joining strip, reaches on
+         *         the boards; ``corner_leg`` and ``fore_edge_strip`` likewise at the corners and the fore-edge.
+         *     :param sides_over: how far the sides lie over the pieces before them.
+         *     :param material: of the cover, or of spine and corners; ``sides`` of the rest.
+         *     :param paring: more leather in each direction, cut off once it is pared.
+         *     :param tape_reach: how far tapes, slips or flanges reach on the boards or the covers.
+         *     :param slit_step: from the slit on the joint to the next one in; ``slit_play`` beyond the tape's width.
+         *     :param flaps: of a paper wrapper, folded in at the fore-edge.
+         *     :param thin_board: of a split board, or laminated over frayed cords.
+         *     :param stiffener: thickness of a card laid inside each side of a laced card case; none where not given.
+         *     :param leaves: how single leaves are held.
+         */
+        BindingInput: {
+            /**
+             * Structure
+             * @enum {string}
+             */
+            structure?: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
+            /** Board */
+            board?: (number | string) | string;
+            /** Board Name */
+            board_name?: string;
+            /** Linings */
+            linings?: components["schemas"]["BoardLiningInput"][];
+            /** Cut In Case */
+            cut_in_case?: (number | string) | string;
+            /** Spine Board */
+            spine_board?: ((number | string) | string) | null;
+            /** Cover Name */
+            cover_name?: string;
+            /** Cover Thickness */
+            cover_thickness?: (number | string) | string;
+            squares?: components["schemas"]["SquaresInput"];
+            /**
+             * Spine Rule
+             * @enum {string}
+             */
+            spine_rule?: "block" | "flush" | "flush_less_1" | "block_plus_1_5";
+            /**
+             * Joint Rule
+             * @enum {string}
+             */
+            joint_rule?: "by_board" | "board_plus_6" | "inset" | "fixed";
+            /** Joint */
+            joint?: ((number | string) | string) | null;
+            /** Inset */
+            inset?: ((number | string) | string) | null;
+            /** Groove */
+            groove?: number | string;
+            /**
+             * Covering
+             * @enum {string}
+             */
+            covering?: "full" | "quarter" | "half" | "fore_edge" | "three_piece";
+            /**
+             * Material
+             * @enum {string}
+             */
+            material?: "cloth" | "leather" | "paper";
+            /**
+             * Sides
+             * @enum {string}
+             */
+            sides?: "cloth" | "paper";
+            /** Turn In */
+            turn_in?: (number | string) | string;
+            /** Corner Factor */
+            corner_factor?: number | string;
+            /** Overlap */
+            overlap?: (number | string) | string;
+            /** Corner Leg */
+            corner_leg?: ((number | string) | string) | null;
+            /** Fore Edge Strip */
+            fore_edge_strip?: (number | string) | string;
+            /** Sides Over */
+            sides_over?: (number | string) | string;
+            /** Paring */
+            paring?: (number | string) | string;
+            bands?: components["schemas"]["BandsInput"];
+            /** Tape Reach */
+            tape_reach?: (number | string) | string;
+            /** Slit Step */
+            slit_step?: (number | string) | string;
+            /** Slit Play */
+            slit_play?: (number | string) | string;
+            /** Flaps */
+            flaps?: (number | string) | string;
+            /** French Joint */
+            french_joint?: (number | string) | string;
+            /** Thin Board */
+            thin_board?: (number | string) | string;
+            /** Stiffener */
+            stiffener?: ((number | string) | string) | null;
+            old_cover?: components["schemas"]["OldCoverInput"];
+            /**
+             * Leaves
+             * @enum {string}
+             */
+            leaves?: "glued" | "drum";
+        };
+        /**
+         * Block
+         * @description What is done to the sewn block before it is bound.
+         *
+         *     :param inserted: thickness that things glued in add to each section.
+         *     :param end_band_ends: whether stuck-on bands reach over the whole spine, or to the middle of the outer
+         *         sections as sewn ones do.
+         *     :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
+         */
+        BlockInput: {
+            /** Inserted */
+            inserted?: (number | string) | string;
+            /** Guard Width */
+            guard_width?: (number | string) | string;
+            /**
+             * Trimming
+             * @enum {string}
+             */
+            trimming?: "out_of_boards" | "in_boards" | "untrimmed";
+            /** Mull */
+            mull?: boolean;
+            /** Mull Overlap */
+            mull_overlap?: (number | string) | string;
+            /** Linings */
+            linings?: number | string;
+            /** Hollow */
+            hollow?: boolean;
+            /**
+             * End Bands
+             * @enum {string}
+             */
+            end_bands?: "none" | "stuck_on" | "sewn";
+            /**
+             * End Band Ends
+             * @enum {string}
+             */
+            end_band_ends?: "spine" | "sections";
+            /** End Band Height */
+            end_band_height?: (number | string) | string;
+            /** Diagonal 1 */
+            diagonal_1?: ((number | string) | string) | null;
+            /** Diagonal 2 */
+            diagonal_2?: ((number | string) | string) | null;
+        };
+        /**
+         * BoardLining
+         * @description What is glued on a board: on its inside or outside, or another board (``core``).
+         *
+         *     Without ``thickness`` it is grammage × 1.2 / 1000, that of a smooth lining paper.
+         */
+        BoardLiningInput: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side?: "inside" | "outside" | "core";
+            /** Name */
+            name?: string;
+            /** Grammage */
+            grammage?: number | string;
+            /** Thickness */
+            thickness?: ((number | string) | string) | null;
+        };
+        /**
+         * Endpapers
+         * @description Endpapers; ``leaves`` counts those at one end, the paste-down included.
+         *
+         *     :param margin: what is to be seen of the board round the paste-down; as the squares where not given.
+         */
+        EndpapersInput: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind?: "tipped" | "made" | "cloth_jointed" | "sewn" | "wrapped";
+            /** Leaves */
+            leaves?: number | string;
+            /** Grammage */
+            grammage?: number | string;
+            /** Bulk */
+            bulk?: number | string;
+            /** Margin */
+            margin?: ((number | string) | string) | null;
+        };
+        /**
+         * Finish
+         * @description What is done last: lettering, ribbon, edges.
+         *
+         *     :param title: on the spine, where it differs from the job's; ``volume`` as it is lettered, “IV”.
+         *     :param placed: lettered on the spine itself, on a label, or not at all.
+         *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
+         *     :param capital: height of the capitals; as fits, where not given.
+         */
+        FinishInput: {
+            /** Title */
+            title?: string;
+            /** Author */
+            author?: string;
+            /** Volume */
+            volume?: string;
+            /**
+             * Placed
+             * @enum {string}
+             */
+            placed?: "spine" | "label" | "none";
+            /**
+             * Direction
+             * @enum {string}
+             */
+            direction?: "down" | "up" | "across";
+            /** Capital */
+            capital?: ((number | string) | string) | null;
+            /** Ribbons */
+            ribbons?: number | string;
+            /** Edges */
+            edges?: string;
+        };
+        /**
+         * Folding
+         * @description How sheets become sections.
+         */
+        FoldingInput: {
+            /** Programme */
+            programme?: string;
+            /** Sheets Per Section */
+            sheets_per_section?: number | string;
+            /**
+             * Gather
+             * @enum {string}
+             */
+            gather?: "inset" | "together";
+            /** Creep Factor */
+            creep_factor?: number | string;
+            /**
+             * Make Up
+             * @enum {string}
+             */
+            make_up?: "even" | "short_last" | "full" | "one_section" | "mix";
+            /** Mix */
+            mix?: string;
+            /**
+             * Fold To
+             * @enum {string}
+             */
+            fold_to?: "edges" | "marks";
+        };
+        /**
+         * Grade
+         * @description The grades whose basic sizes pounds are counted on.
+         * @enum {string}
+         */
+        GradeInput: "bond" | "text" | "cover" | "bristol" | "index" | "tag";
+        /**
+         * Leaf
+         * @description The finished page, after trimming.
+         */
+        LeafInput: {
+            /** Width */
+            width?: (number | string) | string;
+            /** Height */
+            height?: (number | string) | string;
+            trim?: components["schemas"]["TrimInput"];
+        };
+        /**
+         * OldCover
+         * @description The covers of a paperback that are kept: as they come off, before trimming.
+         */
+        OldCoverInput: {
+            /** Width */
+            width?: ((number | string) | string) | null;
+            /** Height */
+            height?: ((number | string) | string) | null;
+            /** Spine */
+            spine?: ((number | string) | string) | null;
+        };
+        /**
+         * PageSize
+         * @description The size most pages of the uploaded text have.
+         */
+        PageSizeInput: {
+            /** Width */
+            width: (number | string) | string;
+            /** Height */
+            height: (number | string) | string;
+        };
+        /**
+         * Paper
+         * @description The paper of the text.
+         *
+         *     Grammage comes from ``basis`` where that is given. Thickness of a leaf comes from
+         *     ``calliper``, else from ``stack``, else from grammage × bulk. A ``deckle`` edge is not trimmed at
+         *     the fore-edge.
+         */
+        PaperInput: {
+            /** Name */
+            name?: string;
+            /** Grammage */
+            grammage?: number | string;
+            /** Bulk */
+            bulk?: number | string;
+            basis?: components["schemas"]["BasisWeightInput"] | null;
+            /** Calliper */
+            calliper?: ((number | string) | string) | null;
+            stack?: components["schemas"]["StackInput"] | null;
+            /** Deckle */
+            deckle?: boolean;
+            sheet?: components["schemas"]["StockSheetInput"];
+            /** Spoilage */
+            spoilage?: number | string;
+        };
+        /**
+         * PieceStock
+         * @description What one kind of piece is cut from: copied from the shelf, so that a job stands on its own.
+         *
+         *     ``item`` is its number on the shelf. A roll has no height. ``across`` says that its grain running
+         *     the wrong way is meant.
+         */
+        PieceStockInput: {
+            /** Item */
+            item?: (number | string) | null;
+            /** Name */
+            name?: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form?: "sheet" | "roll" | "skin";
+            /** Width */
+            width: (number | string) | string;
+            /** Height */
+            height?: ((number | string) | string) | null;
+            /** Grain */
+            grain?: ("width" | "height") | null;
+            /** Thickness */
+            thickness?: ((number | string) | string) | null;
+            /** Grammage */
+            grammage?: (number | string) | null;
+            /** Price */
+            price?: (number | string) | null;
+            /** Across */
+            across?: boolean;
+        };
+        /**
+         * PrintedSheet
+         * @description The sheet as it goes into the printer.
+         */
+        PrintedSheetInput: {
+            /** Width */
+            width: (number | string) | string;
+            /** Height */
+            height: (number | string) | string;
+        };
+        /**
+         * Printer
+         * @description What a printer can do.
+         *
+         *     :param largest: the largest sheet it takes, lying either way; no limit when not given.
+         *     :param flips: the edges it turns sheets on by itself; ``none`` is turned by hand.
+         *     :param stacks: how printed sheets come to lie; ``feeds``: which side of a sheet in its tray it
+         *         prints.
+         *     :param back_right: how far its backs were found to stand too far to the right, ``back_down`` too low.
+         */
+        PrinterInput: {
+            /** Name */
+            name?: string;
+            largest?: components["schemas"]["PrintedSheetInput"] | null;
+            /** Unprintable */
+            unprintable?: (number | string) | string;
+            /**
+             * Flips
+             * @enum {string}
+             */
+            flips?: "both" | "long" | "short" | "none";
+            /**
+             * Stacks
+             * @enum {string}
+             */
+            stacks?: "face_up" | "face_down";
+            /**
+             * Feeds
+             * @enum {string}
+             */
+            feeds?: "face_up" | "face_down";
+            /** Back Right */
+            back_right?: (number | string) | string;
+            /** Back Down */
+            back_down?: (number | string) | string;
+        };
+        /**
+         * Printing
+         * @description How both sides of a sheet are printed.
+         *
+         *     Without ``sheet`` the printed sheet is the unfolded one, as often as ``repeat`` says. ``flip`` is
+         *     the edge the printer turns the sheet on.
+         */
+        PrintingInput: {
+            /**
+             * Flip
+             * @enum {string}
+             */
+            flip?: "long" | "short";
+            /**
+             * Work
+             * @enum {string}
+             */
+            work?: "sheetwise" | "turn" | "tumble";
+            sheet?: components["schemas"]["PrintedSheetInput"] | null;
+            repeat?: components["schemas"]["RepeatInput"];
+            printer?: components["schemas"]["PrinterInput"];
+            /** Bleed */
+            bleed?: (number | string) | string;
+            /** Marks */
+            marks?: boolean;
+            /**
+             * Signature Marks
+             * @enum {string}
+             */
+            signature_marks?: "letters" | "numbers" | "none";
+            /** Creep Shift */
+            creep_shift?: boolean;
+        };
+        /**
+         * Repeat
+         * @description How often the unfolded sheet stands on the printed one, to be cut apart.
+         */
+        RepeatInput: {
+            /** Columns */
+            columns?: number | string;
+            /** Rows */
+            rows?: number | string;
+        };
+        /**
+         * Ruling
+         * @description How a ruled page is ruled. ``pitch`` is from line to line; of staves, from stave line to stave line.
+         */
+        RulingInput: {
+            /** Pitch */
+            pitch?: (number | string) | string;
+            /** Line */
+            line?: (number | string) | string;
+            /** Colour */
+            colour?: string;
+            margins?: components["schemas"]["RulingMarginsInput"];
+        };
+        /**
+         * RulingMargins
+         * @description What stays free of a ruling at each edge of the trimmed page.
+         */
+        RulingMarginsInput: {
+            /** Head */
+            head?: (number | string) | string;
+            /** Tail */
+            tail?: (number | string) | string;
+            /** Spine */
+            spine?: (number | string) | string;
+            /** Fore Edge */
+            fore_edge?: (number | string) | string;
+        };
+        /**
+         * Sewing
+         * @description How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.
+         *
+         *     :param supports: how many tapes or cords; ``support_width``: across a tape, or through a cord.
+         *     :param kettle: from the trimmed head and tail to the kettle stitches; by the height where not given.
+         *     :param tail_more: how much larger the interval at the tail is than the others.
+         *     :param needleful: thread taken up at a time.
+         *     :param packed: thread wound round raised cords between sections, through one hole each.
+         *     :param pamphlet_holes: 3 or 5; by the height where not given. ``pamphlet_at``: the outer ones a quarter
+         *         from the ends, or as far in as a kettle stitch.
+         */
+        SewingInput: {
+            /**
+             * Method
+             * @enum {string}
+             */
+            method?: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "none";
+            /** Supports */
+            supports?: number | string;
+            /** Support Width */
+            support_width?: (number | string) | string;
+            /** Thread */
+            thread?: (number | string) | string;
+            /** Swell Factor */
+            swell_factor?: number | string;
+            /** Kettle */
+            kettle?: ((number | string) | string) | null;
+            /** Tail More */
+            tail_more?: (number | string) | string;
+            /** Needleful */
+            needleful?: (number | string) | string;
+            /** Packed */
+            packed?: boolean;
+            /** Pamphlet Holes */
+            pamphlet_holes?: (3 | 5) | null;
+            /**
+             * Pamphlet At
+             * @enum {string}
+             */
+            pamphlet_at?: "quarters" | "ends";
+        };
+        /**
+         * Squares
+         * @description How far the boards stand out beyond the block.
+         */
+        SquaresInput: {
+            /** Head */
+            head?: (number | string) | string;
+            /** Tail */
+            tail?: (number | string) | string;
+            /** Fore Edge */
+            fore_edge?: (number | string) | string;
+        };
+        /**
+         * Stack
+         * @description So many leaves, pressed and measured together.
+         */
+        StackInput: {
+            /** Leaves */
+            leaves: number | string;
+            /** Thickness */
+            thickness: (number | string) | string;
+        };
+        /**
+         * StockSheet
+         * @description A sheet as it lies: the grain runs along its width or its height.
+         */
+        StockSheetInput: {
+            /** Width */
+            width?: (number | string) | string;
+            /** Height */
+            height?: (number | string) | string;
+            /**
+             * Grain
+             * @enum {string}
+             */
+            grain?: "width" | "height";
+        };
+        /**
+         * Text
+         * @description The pages to be bound. A blank book has leaves to write on instead of printed pages.
+         *
+         *     ``filler`` is what stands on those leaves, or on the pages left over after a printed text.
+         *     ``spreads`` lists the left-hand pages of pictures across two pages: ``24, 60``. ``file`` names the
+         *     uploaded text by the digest of its content; ``file_pages`` and ``page`` are how many pages it has,
+         *     and how large most of them are.
+         */
+        TextInput: {
+            /** Pages */
+            pages?: number | string;
+            /** Blank Book */
+            blank_book?: boolean;
+            /**
+             * Blanks
+             * @enum {string}
+             */
+            blanks?: "end" | "front" | "both";
+            /**
+             * Filler
+             * @enum {string}
+             */
+            filler?: "plain" | "ruled" | "dots" | "squares" | "staves";
+            ruling?: components["schemas"]["RulingInput"];
+            /** Spreads */
+            spreads?: string;
+            /** File */
+            file?: string | null;
+            /** File Pages */
+            file_pages?: (number | string) | null;
+            page?: components["schemas"]["PageSizeInput"] | null;
+            /**
+             * Placing
+             * @enum {string}
+             */
+            placing?: "as_is" | "fit" | "fill";
+            /**
+             * Anchor
+             * @enum {string}
+             */
+            anchor?: "middle" | "head" | "tail" | "spine" | "fore_edge" | "head_spine" | "head_fore_edge" | "tail_spine" | "tail_fore_edge";
+        };
+        /**
+         * Trim
+         * @description What is cut off the folded section at each edge.
+         */
+        TrimInput: {
+            /** Head */
+            head?: (number | string) | string;
+            /** Tail */
+            tail?: (number | string) | string;
+            /** Fore Edge */
+            fore_edge?: (number | string) | string;
+        };
+        /**
+         * JobSpec
+         * @description A whole job.
+         */
+        JobSpecInput: {
+            /**
+             * Format
+             * @constant
+             */
+            format?: "weald-job";
+            /** Version */
+            version?: number | string;
+            /** Title */
+            title?: string;
+            /** Copies */
+            copies?: number | string;
+            text?: components["schemas"]["TextInput"];
+            leaf?: components["schemas"]["LeafInput"];
+            paper?: components["schemas"]["PaperInput"];
+            folding?: components["schemas"]["FoldingInput"];
+            printing?: components["schemas"]["PrintingInput"];
+            sewing?: components["schemas"]["SewingInput"];
+            back?: components["schemas"]["BackInput"];
+            endpapers?: components["schemas"]["EndpapersInput"];
+            block?: components["schemas"]["BlockInput"];
+            binding?: components["schemas"]["BindingInput"];
+            finish?: components["schemas"]["FinishInput"];
+            artwork?: components["schemas"]["ArtworkInput"];
+            /** Stock */
+            stock?: {
+                [key: string]: components["schemas"]["PieceStockInput"];
+            };
+            /** Measured */
+            measured?: {
+                [key: string]: (number | string) | string;
+            };
+        };
+        /**
+         * Volume
+         * @description One volume. Its thickness is measured, or follows from its pages; ``note`` says what is meant so.
+         */
+        VolumeInput: {
+            /** Title */
+            title?: string;
+            /** Number */
+            number?: (number | string) | null;
+            /** Date */
+            date?: string;
+            /** Pages */
+            pages?: (number | string) | null;
+            /** Thickness */
+            thickness?: ((number | string) | string) | null;
+            /** Note */
+            note?: string;
+            /** Job */
+            job?: (number | string) | null;
+        };
+        /**
+         * SetSpec
+         * @description A set and its volumes, in the order in which they stand; ``cloth`` as it is called.
+         */
+        SetSpecInput: {
+            /** Version */
+            version?: number | string;
+            /** Title */
+            title?: string;
+            /**
+             * Numerals
+             * @enum {string}
+             */
+            numerals?: "roman" | "roman_iiii" | "arabic" | "none";
+            /** Cloth */
+            cloth?: string;
+            /** Volumes */
+            volumes?: components["schemas"]["VolumeInput"][];
+        };
+        /**
+         * GrainTest
+         * @description How the grain was found, by whom, when and what came out.
+         */
+        GrainTestInput: {
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "bend" | "droop" | "tear" | "damp" | "flex" | "maker";
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "width" | "height";
+            /** By */
+            by?: string;
+        };
+        /**
+         * StockItem
+         * @description One item of the shelf.
+         *
+         *     ``grain`` is the side of the sheet it runs along, nothing where nobody knows. A roll lies with its
+         *     width across and its length as height, so cloth has its warp along the height. Grammage comes from
+         *     ``basis`` where that is given; thickness from ``calliper``, else ``stack``, else grammage × bulk.
+         *     ``price`` is for a sheet, a skin, a metre or a kilogram. ``warn_below`` counts as the count does.
+         */
+        StockItemInput: {
+            /** Version */
+            version?: number | string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind?: "paper" | "endpaper" | "board" | "cloth" | "leather" | "lining" | "thread" | "tape" | "end_band" | "ribbon" | "adhesive";
+            /** Name */
+            name: string;
+            /** Colour */
+            colour?: string;
+            /** Note */
+            note?: string;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form?: "sheet" | "roll" | "skin" | "reel" | "pot";
+            /** Width */
+            width?: ((number | string) | string) | null;
+            /** Height */
+            height?: ((number | string) | string) | null;
+            /** Grain */
+            grain?: ("width" | "height") | null;
+            /** Tests */
+            tests?: components["schemas"]["GrainTestInput"][];
+            /** Grammage */
+            grammage?: (number | string) | null;
+            basis?: components["schemas"]["BasisWeightInput"] | null;
+            /** Bulk */
+            bulk?: (number | string) | null;
+            /** Calliper */
+            calliper?: ((number | string) | string) | null;
+            stack?: components["schemas"]["StackInput"] | null;
+            /** Price */
+            price?: (number | string) | null;
+            /** Place */
+            place?: string;
+            warn_below?: string;
+            count?: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -6044,9 +7010,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -6158,9 +7122,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -6267,9 +7229,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -6470,6 +7430,59 @@ export interface operations {
             };
         };
     };
+    standAt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandAt"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaleReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     duplicateJob: {
         parameters: {
             query?: never;
@@ -6616,6 +7629,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HistoryStep"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    historyState: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryState"];
                 };
             };
             /** @description Not Found */
@@ -6937,9 +7982,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -6972,9 +8015,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -7010,9 +8051,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -7047,9 +8086,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -7082,9 +8119,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -7117,9 +8152,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -7152,9 +8185,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {
@@ -7388,9 +8419,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["CoverRulesInput"];
             };
         };
         responses: {
@@ -7782,9 +8811,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["HouseInput"];
             };
         };
         responses: {
@@ -7846,9 +8873,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["PrinterInput"];
             };
         };
         responses: {
@@ -7883,9 +8908,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["PrinterInput"];
             };
         };
         responses: {
@@ -8343,9 +9366,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["StockItemInput"];
             };
         };
         responses: {
@@ -8559,9 +9580,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["StockItemInput"];
             };
         };
         responses: {
@@ -8825,9 +9844,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    [key: string]: unknown;
-                };
+                "application/json": components["schemas"]["JobSpecInput"];
             };
         };
         responses: {

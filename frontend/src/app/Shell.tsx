@@ -1,6 +1,7 @@
 import { Lamp, LogOut, Sun } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import { Link, NavLink } from "react-router";
+import { csrfToken } from "../api/client";
 import { Choice, IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { KEY_LIST, useKeys } from "./keys";
@@ -16,10 +17,6 @@ const ROOMS = [
 ] as const;
 const MM_DIVISIONS = [0.1, 0.25, 0.5, 1] as const;
 const INCH_DIVISIONS = [16, 32, 64] as const;
-
-function csrfToken(): string {
-  return document.cookie.match(/csrftoken=([^;]+)/)?.[1] ?? "";
-}
 
 export function Shell({ children }: { children: ReactNode }) {
   const person = usePerson();

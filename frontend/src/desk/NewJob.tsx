@@ -2,7 +2,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useId, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, ProblemError, unwrap } from "../api/client";
+import { bring } from "../api/bring";
+import { api, type Job, ProblemError, unwrap } from "../api/client";
 import { usePerson } from "../app/person";
 import { useChoices } from "../job/choices";
 import { Button } from "../parts/controls";
@@ -208,14 +209,8 @@ function Question({
 export function ImportButton() {
   const begun = useBegun();
   const picker = useRef<HTMLInputElement>(null);
-  const bring = useMutation({
-    mutationFn: async (file: File) => {
-      const form = new FormData();
-      form.append("file", file);
-      return unwrap(
-        await api.POST("/api/jobs/import", { body: form as never, bodySerializer: () => form }),
-      );
-    },
+  const bringing = useMutation({
+    mutationFn: (file: File) => bring<Job>("/api/jobs/import", file, { asForm: true }),
     onSuccess: (job) => begun(job.id),
   });
   return (
@@ -229,24 +224,24 @@ export function ImportButton() {
         tabIndex={-1}
         onChange={(event) => {
           const file = event.target.files?.[0];
-          if (file) bring.mutate(file);
+          if (file) bringing.mutate(file);
           event.target.value = "";
         }}
       />
       <Button onClick={() => picker.current?.click()}>Import a job file</Button>
-      {bring.error && (
-        <Modal open onOpenChange={() => bring.reset()} title="This file was not taken">
+      {bringing.error && (
+        <Modal open onOpenChange={() => bringing.reset()} title="This file was not taken">
           <p>Nothing was changed. What is wrong with it:</p>
           <ul className="mt-2 list-disc pl-5">
-            {bring.error instanceof ProblemError &&
-            Object.keys(bring.error.problem.fields ?? {}).length > 0 ? (
-              Object.entries(bring.error.problem.fields ?? {}).map(([path, text]) => (
+            {bringing.error instanceof ProblemError &&
+            Object.keys(bringing.error.problem.fields ?? {}).length > 0 ? (
+              Object.entries(bringing.error.problem.fields ?? {}).map(([path, text]) => (
                 <li key={path}>
                   <strong>{path}</strong>: {text}
                 </li>
               ))
             ) : (
-              <li>{bring.error.message}</li>
+              <li>{bringing.error.message}</li>
             )}
           </ul>
         </Modal>

@@ -8,15 +8,10 @@ import { useSize } from "../parts/useSize";
 import { Element } from "./elements";
 import { Legend } from "./Legend";
 import { Ruler, RULER } from "./Rulers";
-import { fit } from "./view";
+import { fit, touches } from "./view";
 
 const ZOOM_STEP = 1.4;
 const MOST_ZOOM = 16;
-
-function touches(about: string, ids: string): boolean {
-  const set = ids.split(" ");
-  return about.split(" ").some((id) => id !== "" && set.includes(id));
-}
 
 export const DrawingView = memo(function DrawingView({
   drawing,

@@ -53,3 +53,10 @@ export function pathOf(points: readonly Point[], closed: boolean): string {
   const steps = points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join("L");
   return `M${steps}${closed ? "Z" : ""}`;
 }
+
+/** Whether two sets of ids share one. */
+export function touches(ids: string, others: string): boolean {
+  if (!ids || !others) return false;
+  const set = ids.split(" ");
+  return others.split(" ").some((id) => set.includes(id));
+}

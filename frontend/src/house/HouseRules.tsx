@@ -1,19 +1,14 @@
 /** The rules of the workshop: schools, squares by size, gauges, words, hand, paper and rulers. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
-import {
-  api,
-  type House,
-  type HouseReply,
-  ProblemError,
-  type RuleEntry,
-  unwrap,
-} from "../api/client";
+import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
+import { DraftStore, inBrowser, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { useDraft } from "../app/drafts/useDraft";
 import { usePerson } from "../app/person";
 import { Button, IconButton, Pick } from "../parts/controls";
 
-const WORDS = [
+const FOLDED = [
   ["signature", "signature"],
   ["section", "section"],
   ["gathering", "gathering"],
@@ -29,8 +24,27 @@ const PAPERS = [
 const INPUT =
   "figures rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
 
-type Draft = Required<House>;
+type Draft = HouseInput;
 type Texts = Record<string, string>;
+
+const PORT: Port<Draft, HouseReply> = {
+  write: async (draft, reply) =>
+    unwrap(
+      await api.PUT("/api/house", { params: { query: { version: reply.version } }, body: draft }),
+    ) as HouseReply,
+  draftOf: (reply) => reply.house,
+  versionOf: (reply) => reply.version,
+  atVersion: (reply, version) => ({ ...reply, version }),
+  theirsOf: () => null,
+};
+const STATES: Record<SaveState, string> = {
+  saved: "kept",
+  saving: "saving …",
+  unsaved: "not kept yet",
+  wrong: "not kept: see what is marked",
+  signed_out: "not kept: you are signed out. What you typed is kept here.",
+  conflict: "not kept: somebody else changed the rules",
+};
 
 export default function HouseRules() {
   const person = usePerson();
@@ -53,74 +67,76 @@ export default function HouseRules() {
   return <Rules key={`${person.units}${house.data.version}`} opened={house.data} />;
 }
 
-/** Lengths are kept as typed until the server has read them. */
+/** Rules are kept when asked to be, not while they are typed: every new job follows them. */
 function Rules({ opened }: { opened: HouseReply }) {
   const client = useQueryClient();
-  const [draft, setDraft] = useState(opened.house as Draft);
-  const [changed, setChanged] = useState(false);
-  const save = useMutation({
-    mutationFn: async () =>
-      unwrap(
-        await api.PUT("/api/house", {
-          params: { query: { version: opened.version } },
-          body: draft as unknown as Record<string, never>,
-        }),
-      ) as HouseReply,
-    onSuccess: () => {
-      void client.invalidateQueries({ queryKey: ["house"] });
-      void client.invalidateQueries({ queryKey: ["me"] });
-    },
-  });
-  const errors: Texts = save.error instanceof ProblemError ? (save.error.problem.fields ?? {}) : {};
-  const change = (part: Partial<Draft>) => {
-    setDraft({ ...draft, ...part });
-    setChanged(true);
+  const person = usePerson();
+  const [store] = useState(
+    () =>
+      new DraftStore(
+        opened,
+        PORT,
+        inBrowser<Draft>(`weald.house.${person.workshop}`),
+        WALL_CLOCK,
+        false,
+      ),
+  );
+  const { draft, reply, save, errors, conflict } = useDraft(store);
+  const change = (part: Partial<Draft>) => store.change({ ...draft, ...part });
+  const keep = async () => {
+    await store.save();
+    if (store.read().save !== "saved") return;
+    await client.invalidateQueries({ queryKey: ["house"] });
+    await client.invalidateQueries({ queryKey: ["me"] });
   };
   const shown = (path: string, value: unknown): string =>
-    typeof value === "string" ? value : value == null ? "" : (opened.inputs[path] ?? String(value));
-  const groups = [...new Set(opened.entries.map((entry) => entry.group))];
+    typeof value === "string" ? value : value == null ? "" : (reply.inputs[path] ?? String(value));
+  const groups = [...new Set(reply.entries.map((entry) => entry.group))];
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-2 flex flex-wrap items-center gap-3">
         <h1 className="text-3xl font-semibold">House rules</h1>
-        <Button kind="main" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
+        <Button
+          kind="main"
+          disabled={save === "saved" || save === "saving" || save === "conflict"}
+          onClick={() => void keep()}
+        >
           Keep these rules
         </Button>
-        {changed && (
+        {save !== "saved" && (
           <Button
             onClick={() => {
-              setDraft(opened.house as Draft);
-              setChanged(false);
-              save.reset();
+              store.giveUp();
+              void client.invalidateQueries({ queryKey: ["house"] });
             }}
           >
             Back to what was kept
           </Button>
         )}
         <span role="status" className="text-sm text-faded">
-          {save.isPending ? "saving …" : changed ? "not kept yet" : "kept"}
+          {STATES[save]}
         </span>
       </div>
       <p className="mb-4 max-w-prose text-sm text-faded">
         A new job takes from here whatever it does not say itself. A job may decide otherwise; it
         then shows where it departs, and jobs that are there already stay as they are.
       </p>
-      {save.error && (
+      {conflict && (
         <p role="alert" className="mb-3 text-madder">
-          {save.error.message}
+          {conflict.message}
         </p>
       )}
       <div className="grid gap-6 lg:grid-cols-2">
         <div className="space-y-4">
           {groups.map((group) => (
             <Part key={group} title={group}>
-              {opened.entries
+              {reply.entries
                 .filter((entry) => entry.group === group)
                 .map((entry) => (
                   <Rule
                     key={entry.path}
                     entry={entry}
-                    usual={opened.usual[entry.path]}
+                    usual={reply.usual[entry.path]}
                     value={shown(`rules.${entry.path}`, draft.rules[entry.path])}
                     wrong={errors[`rules.${entry.path}`]}
                     onChange={(value) => {
@@ -138,7 +154,13 @@ function Rules({ opened }: { opened: HouseReply }) {
         </div>
         <div className="space-y-4">
           <Part title="Squares by the size of the book">
-            <SquareSteps draft={draft} shown={shown} errors={errors} onChange={change} />
+            <SquareSteps
+              usual={reply.usual_squares}
+              draft={draft}
+              shown={shown}
+              errors={errors}
+              onChange={change}
+            />
           </Part>
           <Part title="Gauges owned">
             <Gauges draft={draft} shown={shown} errors={errors} onChange={change} />
@@ -147,7 +169,7 @@ function Rules({ opened }: { opened: HouseReply }) {
             <Pick
               label="A folded section is called"
               value={draft.vocabulary}
-              options={WORDS}
+              options={FOLDED}
               onChange={(vocabulary) => change({ vocabulary })}
             />
             <Pick
@@ -248,13 +270,11 @@ const SQUARE_FIELDS = [
   ["fore_edge", "Fore-edge"],
 ] as const;
 
-function SquareSteps({ draft, shown, errors, onChange }: PartProps) {
+function SquareSteps({ draft, shown, errors, onChange, usual }: PartProps & { usual: string }) {
   const last = draft.squares.at(-1);
   return (
     <div className="w-full space-y-2">
-      {draft.squares.length === 0 && (
-        <p className="text-sm text-faded">No rule: 3 at head and tail, 4 at the fore-edge.</p>
-      )}
+      {draft.squares.length === 0 && <p className="text-sm text-faded">{usual}</p>}
       {draft.squares.map((step, place) => (
         <div key={place} className="flex flex-wrap items-end gap-2">
           {SQUARE_FIELDS.map(([key, label]) => (
@@ -268,9 +288,7 @@ function SquareSteps({ draft, shown, errors, onChange }: PartProps) {
                 onChange={(event) =>
                   onChange({
                     squares: draft.squares.map((each, at) =>
-                      at === place
-                        ? { ...each, [key]: event.target.value as unknown as number }
-                        : each,
+                      at === place ? { ...each, [key]: event.target.value } : each,
                     ),
                   })
                 }
@@ -293,7 +311,7 @@ function SquareSteps({ draft, shown, errors, onChange }: PartProps) {
             squares: [
               ...draft.squares,
               last
-                ? { ...last, up_to: `${shown("", last.up_to)}+100` as unknown as number }
+                ? { ...last, up_to: `${shown("", last.up_to)}+100` }
                 : { up_to: 150, head: 2, tail: 2, fore_edge: 3 },
             ],
           })
@@ -320,7 +338,7 @@ function Gauges({ draft, shown, errors, onChange }: PartProps) {
               onChange={(event) =>
                 onChange({
                   gauges: draft.gauges.map((each, at) =>
-                    at === place ? (event.target.value as unknown as number) : each,
+                    at === place ? event.target.value : each,
                   ),
                 })
               }
@@ -336,7 +354,7 @@ function Gauges({ draft, shown, errors, onChange }: PartProps) {
       ))}
       <Button
         className="inline-flex items-center gap-1 text-sm"
-        onClick={() => onChange({ gauges: [...draft.gauges, "1/4 in" as unknown as number] })}
+        onClick={() => onChange({ gauges: [...draft.gauges, "1/4 in"] })}
       >
         <Plus size={16} aria-hidden /> A gauge
       </Button>

@@ -11,10 +11,8 @@ export function Conflict() {
     <Modal open onOpenChange={() => undefined} title="Somebody else changed this job">
       <p>Nothing was overwritten. Since you opened it, this was changed:</p>
       <ul className="figures my-3 list-disc pl-5">
-        {Object.entries(conflict.fields ?? {}).map(([path, text]) => (
-          <li key={path}>
-            {path}: {text}
-          </li>
+        {Object.entries(conflict.fields).map(([path, text]) => (
+          <li key={path}>{text}</li>
         ))}
       </ul>
       <div className="flex gap-3">

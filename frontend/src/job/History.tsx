@@ -1,8 +1,20 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, unwrap } from "../api/client";
+import { useState } from "react";
+import { api, type HistoryStep, type Plan, unwrap } from "../api/client";
+import { Sketch } from "../drawing/Sketch";
+import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
+import { useSession, useSnapshot } from "./context";
 
-/** Every change of a job, newest first. */
+const VERBS: Record<HistoryStep["verb"], string> = {
+  begun: "",
+  changed: "",
+  undone: "undone: back to ",
+  redone: "redone: ",
+  returned: "gone back to ",
+};
+
+/** Every change of a job, newest first; each can be looked at, and gone back to. */
 export function History({
   jobId,
   open,
@@ -12,6 +24,7 @@ export function History({
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }) {
+  const [shown, setShown] = useState<number | null>(null);
   const steps = useQuery({
     queryKey: ["history", jobId],
     queryFn: async () =>
@@ -22,20 +35,101 @@ export function History({
   return (
     <Modal open={open} onOpenChange={onOpenChange} title="History" wide>
       {steps.isPending && <p>One moment …</p>}
-      <ol className="divide-y divide-rule">
+      <ol className="max-h-[65vh] divide-y divide-rule overflow-y-auto">
         {steps.data?.map((step) => (
-          <li key={step.version} className="grid grid-cols-[9rem_6rem_1fr] gap-3 py-1.5 text-sm">
-            <time dateTime={step.at} className="figures text-faded">
-              {new Date(step.at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
-            </time>
-            <span>{step.author}</span>
-            <span className="figures">
-              {step.verb === "undone" || step.verb === "redone" ? `${step.verb}: back to ` : ""}
-              {step.summary}
-            </span>
+          <li key={step.version} className="text-sm">
+            <button
+              type="button"
+              aria-expanded={shown === step.version}
+              className="grid w-full grid-cols-[9rem_6rem_1fr] gap-3 py-1.5 text-left hover:bg-linen"
+              onClick={() => setShown(shown === step.version ? null : step.version)}
+            >
+              <time dateTime={step.at} className="figures text-faded">
+                {new Date(step.at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
+              </time>
+              <span>{step.author}</span>
+              <span className="figures">
+                {VERBS[step.verb]}
+                {step.summary}
+              </span>
+            </button>
+            {shown === step.version && (
+              <State
+                jobId={jobId}
+                version={step.version}
+                onReturned={() => {
+                  setShown(null);
+                  onOpenChange(false);
+                }}
+              />
+            )}
           </li>
         ))}
       </ol>
     </Modal>
+  );
+}
+
+/** How the job stood then: its pieces, what is otherwise now, and the way back. */
+function State({
+  jobId,
+  version,
+  onReturned,
+}: {
+  jobId: number;
+  version: number;
+  onReturned: () => void;
+}) {
+  const session = useSession();
+  const { notice } = useSnapshot();
+  const state = useQuery({
+    queryKey: ["history", jobId, version],
+    queryFn: async () => {
+      const then = unwrap(
+        await api.GET("/api/jobs/{job_id}/history/{version}", {
+          params: { path: { job_id: jobId, version } },
+        }),
+      );
+      const plan = unwrap(
+        await api.POST("/api/plan", { params: { query: { station: "cutting" } }, body: then.spec }),
+      ) as Plan;
+      return { since: then.since, pieces: plan.drawings.find((each) => each.id === "pieces") };
+    },
+    staleTime: 0,
+  });
+  if (state.error) return <p role="alert">{state.error.message}</p>;
+  if (!state.data) return <p className="py-2">Looking …</p>;
+  const { since, pieces } = state.data;
+  return (
+    <div className="mb-2 grid gap-3 rounded border border-rule p-3 md:grid-cols-2">
+      <div>
+        {since.length === 0 ? (
+          <p>The job stands so now.</p>
+        ) : (
+          <>
+            <p className="text-faded">Now it is otherwise:</p>
+            <ul className="figures mb-2 list-disc pl-5">
+              {since.map((each) => (
+                <li key={each}>{each}</li>
+              ))}
+            </ul>
+            <Button
+              kind="main"
+              onClick={() => {
+                void session.standAt(version).then(onReturned);
+              }}
+            >
+              Go back to this
+            </Button>
+          </>
+        )}
+        {notice && <p role="alert">{notice}</p>}
+      </div>
+      {pieces && (
+        <figure role="img" aria-label={pieces.text}>
+          <Sketch drawing={pieces} width={420} height={220} />
+        </figure>
+      )}
+    </div>
   );
 }

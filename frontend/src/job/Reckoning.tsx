@@ -4,7 +4,8 @@ import { Collapsible } from "radix-ui";
 import { memo } from "react";
 import type { Quantity } from "../api/client";
 import { Button } from "../parts/controls";
-import { touches, useLit, useSession, useSnapshot } from "./context";
+import { touches } from "../drawing/view";
+import { useLit, useSession, useSnapshot } from "./context";
 import { LengthField } from "./fields";
 import { valueAt } from "./paths";
 
@@ -77,7 +78,7 @@ const QuantityLine = memo(function QuantityLine({
 function Reasons({ quantity }: { quantity: Quantity }) {
   const { draft } = useSnapshot();
   const session = useSession();
-  const path = `measured.${quantity.id}`;
+  const path = `measured.${quantity.id}` as const;
   const isMeasured = valueAt(draft, path) !== undefined;
   const chosen = quantity.schools.find((school) => school.chosen);
   return (

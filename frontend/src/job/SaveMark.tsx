@@ -1,5 +1,5 @@
 import { useSnapshot } from "./context";
-import type { SaveState } from "./session";
+import type { SaveState } from "../app/drafts/store";
 
 const WORDS: Record<SaveState, string> = {
   saved: "saved",

@@ -25,10 +25,3 @@ export const LitContext = createContext<Lit>({ ids: "", point: () => undefined }
 export function useLit(): Lit {
   return useContext(LitContext);
 }
-
-/** Whether two sets of ids share one. */
-export function touches(ids: string, others: string): boolean {
-  if (!ids || !others) return false;
-  const set = ids.split(" ");
-  return others.split(" ").some((id) => set.includes(id));
-}

@@ -2,7 +2,7 @@
 import { type ReactNode, useId, useState } from "react";
 import { api } from "../api/client";
 import { useLit, useSession, useSnapshot } from "./context";
-import { valueAt } from "./paths";
+import { type JobPath, valueAt } from "./paths";
 
 const INPUT =
   "figures w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
@@ -56,7 +56,7 @@ export function LengthField({
   optional = false,
   width = "w-24",
 }: {
-  path: string;
+  path: JobPath;
   label: string;
   placeholder?: string;
   optional?: boolean;
@@ -117,7 +117,7 @@ export function NumberField({
   min,
   width = "w-24",
 }: {
-  path: string;
+  path: JobPath;
   label: string;
   step?: number;
   min?: number;
@@ -153,7 +153,7 @@ export function TextField({
   label,
   width = "w-48",
 }: {
-  path: string;
+  path: JobPath;
   label: string;
   width?: string;
 }) {
@@ -179,7 +179,7 @@ export function SelectField({
   number = false,
   width = "w-40",
 }: {
-  path: string;
+  path: JobPath;
   label: string;
   options: readonly (readonly [string, string])[];
   /** Kept as a number; the empty choice as nothing. */
@@ -211,7 +211,7 @@ export function SelectField({
 }
 
 /** Something that is so, or not. */
-export function CheckField({ path, label }: { path: string; label: string }) {
+export function CheckField({ path, label }: { path: JobPath; label: string }) {
   const session = useSession();
   const { draft } = useSnapshot();
   const { point } = useLit();
@@ -241,8 +241,8 @@ export function NamedSizeField({
 }: {
   label: string;
   sizes: readonly { name: string; width: number; height: number; shown: string }[];
-  widthPath: string;
-  heightPath: string;
+  widthPath: JobPath;
+  heightPath: JobPath;
 }) {
   const session = useSession();
   const { draft } = useSnapshot();

@@ -1,11 +1,11 @@
 /**
  * One job being worked on: what was typed, the plan that follows, and what is saved.
  *
- * Every change asks the server for a plan at once (the newest question wins) and is saved a moment
- * later. What is typed is kept in this browser until the server has it, so that neither a wrong
- * length, nor a dropped connection, nor another person's change loses anything.
+ * Every change asks the server for a plan at once (the newest question wins); the draft store sees to
+ * saving. A wrong draft stays in its field, and the drawing keeps the last good plan.
  */
 import {
+  type Action,
   api,
   type Job,
   type Plan,
@@ -14,9 +14,15 @@ import {
   type Station,
   unwrap,
 } from "../api/client";
-import { type Draft, type DraftValue, withPatch, withValue } from "./paths";
-
-export type SaveState = "saved" | "saving" | "unsaved" | "wrong" | "signed_out" | "conflict";
+import {
+  type Conflict,
+  DraftStore,
+  inBrowser,
+  type Port,
+  type SaveState,
+  WALL_CLOCK,
+} from "../app/drafts/store";
+import { type Draft, type Entry, type JobPatch, type JobPath, withPatch, withValue } from "./paths";
 
 export interface Snapshot {
   job: Job;
@@ -25,66 +31,56 @@ export interface Snapshot {
   /** What is wrong with the draft, by path; the plan shown is then the last good one. */
   errors: Record<string, string>;
   save: SaveState;
-  conflict: StaleReply | null;
+  conflict: Conflict<Job> | null;
+  /** What could not be done just now, in words. */
+  notice: string;
 }
 
-const SAVE_AFTER_MS = 500;
-const RETRY_FIRST_MS = 1_000;
-const RETRY_MOST_MS = 10_000;
+const ASK_AGAIN_MS = 1_000;
 
-interface Kept {
-  version: number;
-  draft: Draft;
-}
-
-function keyOf(jobId: number): string {
-  return `weald.draft.${jobId}`;
-}
-
-function readKept(jobId: number): Kept | null {
-  try {
-    const text = localStorage.getItem(keyOf(jobId));
-    return text ? (JSON.parse(text) as Kept) : null;
-  } catch {
-    return null;
-  }
-}
+const PORT: Port<Draft, Job> = {
+  write: async (draft, job) =>
+    unwrap(
+      await api.PUT("/api/jobs/{job_id}", {
+        params: { path: { job_id: job.id }, query: { version: job.version } },
+        body: draft,
+      }),
+    ),
+  draftOf: (job) => job.spec,
+  versionOf: (job) => job.version,
+  atVersion: (job, version) => ({ ...job, version }),
+  theirsOf: (problem) => (problem as StaleReply).job,
+};
 
 export class JobSession {
-  private listeners = new Set<() => void>();
-  private snapshot: Snapshot;
+  private readonly listeners = new Set<() => void>();
+  private readonly store: DraftStore<Draft, Job>;
   private planning: AbortController | null = null;
-  private saveTimer: number | undefined;
   private planTimer: number | undefined;
-  private retryMs = RETRY_FIRST_MS;
-  private saving: Promise<void> | null = null;
   private station: Station = "text";
   private section = 1;
-  private readonly onReturn = () => void this.save();
+  private shown: Plan | null = null;
+  private notice = "";
+  private snapshot: Snapshot;
 
   constructor(job: Job) {
-    const kept = readKept(job.id);
-    this.snapshot = {
-      job: kept ? { ...job, version: kept.version } : job,
-      draft: kept ? kept.draft : { ...(job.spec as unknown as Draft) },
-      plan: null,
-      errors: {},
-      save: kept ? "unsaved" : "saved",
-      conflict: null,
-    };
+    this.store = new DraftStore(job, PORT, inBrowser<Draft>(`weald.draft.${job.id}`), WALL_CLOCK);
+    this.snapshot = this.taken();
+    this.store.subscribe(() => this.tell());
   }
 
   /** Saves when the connection, or the person, comes back; gives back how to stop. */
   start(): () => void {
-    window.addEventListener("online", this.onReturn);
-    window.addEventListener("focus", this.onReturn);
-    if (this.snapshot.save === "unsaved") this.saveSoon();
+    const onReturn = () => void this.save();
+    const stop = this.store.start();
+    window.addEventListener("online", onReturn);
+    window.addEventListener("focus", onReturn);
     return () => {
-      window.removeEventListener("online", this.onReturn);
-      window.removeEventListener("focus", this.onReturn);
-      window.clearTimeout(this.saveTimer);
+      window.removeEventListener("online", onReturn);
+      window.removeEventListener("focus", onReturn);
       window.clearTimeout(this.planTimer);
       this.planning?.abort();
+      stop();
     };
   }
 
@@ -95,44 +91,36 @@ export class JobSession {
 
   readonly read = (): Snapshot => this.snapshot;
 
-  private update(change: Partial<Snapshot>): void {
-    this.snapshot = { ...this.snapshot, ...change };
+  private taken(): Snapshot {
+    const { reply, ...rest } = this.store.read();
+    return { ...rest, job: reply, plan: this.shown, notice: this.notice };
+  }
+
+  private tell(): void {
+    this.snapshot = this.taken();
     for (const listener of this.listeners) listener();
   }
 
-  /** Shows another station, or another signature. */
+  /** Shows another station, or another section. */
   async show(station: Station, section: number): Promise<void> {
     this.station = station;
     this.section = section;
     await this.plan();
   }
 
-  set(path: string, value: DraftValue): void {
+  set<P extends JobPath>(path: P, value: Entry<P>): void {
     this.change(withValue(this.snapshot.draft, path, value));
   }
 
-  apply(patch: Record<string, unknown>): void {
+  /** Several entries at once: typed here, or as the core offers them. */
+  apply(patch: JobPatch | Action["patch"]): void {
     this.change(withPatch(this.snapshot.draft, patch));
   }
 
   private change(draft: Draft): void {
-    this.update({ draft, save: "unsaved" });
-    this.keep();
+    this.notice = "";
+    this.store.change(draft);
     void this.plan();
-    this.saveSoon();
-  }
-
-  private keep(): void {
-    const { job, draft } = this.snapshot;
-    try {
-      localStorage.setItem(keyOf(job.id), JSON.stringify({ version: job.version, draft }));
-    } catch {
-      // a full or forbidden store only means that a reload would lose what is unsaved
-    }
-  }
-
-  private forget(): void {
-    localStorage.removeItem(keyOf(this.snapshot.job.id));
   }
 
   /** Plans the draft as it stands. */
@@ -149,82 +137,26 @@ export class JobSession {
           signal: question.signal,
         }),
       ) as Plan;
-      if (!question.signal.aborted) this.update({ plan, errors: {} });
+      if (question.signal.aborted) return;
+      this.shown = plan;
+      this.store.found({});
     } catch (error) {
       if (question.signal.aborted) return;
       if (error instanceof ProblemError && error.status === 422) {
-        this.update({ errors: error.problem.fields ?? {}, save: "wrong" });
+        this.store.found(error.problem.fields ?? { job: error.problem.message });
       } else {
-        this.planTimer = window.setTimeout(() => void this.plan(), RETRY_FIRST_MS);
+        this.planTimer = window.setTimeout(() => void this.plan(), ASK_AGAIN_MS);
       }
     }
   }
 
-  private saveSoon(delay = SAVE_AFTER_MS): void {
-    window.clearTimeout(this.saveTimer);
-    this.saveTimer = window.setTimeout(() => void this.save(), delay);
-  }
-
-  /** Saves now, if there is anything to save; one write at a time. */
-  async save(): Promise<void> {
-    window.clearTimeout(this.saveTimer);
-    while (this.saving) await this.saving;
-    if (["saved", "conflict", "wrong"].includes(this.snapshot.save)) return;
-    this.saving = this.write();
-    try {
-      await this.saving;
-    } finally {
-      this.saving = null;
-    }
-  }
-
-  private async write(): Promise<void> {
-    const { draft, job } = this.snapshot;
-    this.update({ save: "saving" });
-    try {
-      const saved = unwrap(
-        await api.PUT("/api/jobs/{job_id}", {
-          params: { path: { job_id: job.id }, query: { version: job.version } },
-          body: draft,
-        }),
-      );
-      this.retryMs = RETRY_FIRST_MS;
-      if (this.snapshot.draft === draft) {
-        this.forget();
-        this.update({ job: saved, draft: saved.spec as unknown as Draft, save: "saved" });
-      } else {
-        this.update({ job: saved, save: "unsaved" });
-        this.keep();
-        this.saveSoon();
-      }
-    } catch (error) {
-      this.onNotSaved(error);
-    }
-  }
-
-  private onNotSaved(error: unknown): void {
-    if (error instanceof ProblemError && error.status === 409) {
-      this.update({ save: "conflict", conflict: error.problem as StaleReply });
-    } else if (error instanceof ProblemError && error.status === 422) {
-      this.update({ save: "wrong", errors: error.problem.fields ?? {} });
-    } else if (error instanceof ProblemError && [401, 403].includes(error.status)) {
-      this.update({ save: "signed_out" });
-    } else {
-      this.update({ save: "unsaved" });
-      this.saveSoon(this.retryMs);
-      this.retryMs = Math.min(this.retryMs * 2, RETRY_MOST_MS);
-    }
+  /** Saves now, if there is anything to save. */
+  save(): Promise<void> {
+    return this.store.save();
   }
 
   private take(job: Job): void {
-    this.forget();
-    this.update({
-      job,
-      draft: job.spec as unknown as Draft,
-      save: "saved",
-      errors: {},
-      conflict: null,
-    });
+    this.store.take(job);
     void this.plan();
   }
 
@@ -234,34 +166,45 @@ export class JobSession {
       this.take(this.snapshot.job);
       return;
     }
+    await this.goTo((job) =>
+      api.POST(`/api/jobs/{job_id}/${direction}`, {
+        params: { path: { job_id: job.id } },
+        body: { version: job.version },
+      }),
+    );
+  }
+
+  /** Goes back to the state a job stood at in an earlier version. */
+  async standAt(version: number): Promise<void> {
+    await this.goTo((job) =>
+      api.POST("/api/jobs/{job_id}/stand-at", {
+        params: { path: { job_id: job.id } },
+        body: { version: job.version, stand_at: version },
+      }),
+    );
+  }
+
+  private async goTo(
+    ask: (job: Job) => Promise<{ data?: Job; error?: unknown; response: Response }>,
+  ): Promise<void> {
     await this.save();
     if (this.snapshot.save !== "saved") return;
-    const { job } = this.snapshot;
     try {
-      this.take(
-        unwrap(
-          await api.POST(`/api/jobs/{job_id}/${direction}`, {
-            params: { path: { job_id: job.id } },
-            body: { version: job.version },
-          }),
-        ),
-      );
+      this.take(unwrap(await ask(this.snapshot.job)));
     } catch (error) {
-      if (!(error instanceof ProblemError)) throw error;
-      if (error.problem.code === "stale") this.take((error.problem as StaleReply).job);
+      if (error instanceof ProblemError && error.problem.code === "stale") {
+        this.take((error.problem as StaleReply).job);
+        return;
+      }
+      const known = error instanceof ProblemError && error.status > 0;
+      this.notice = known ? error.message : "Not done: Weald does not answer just now. Try again.";
+      this.tell();
     }
   }
 
   /** Settles a conflict: what was typed here goes on top, or gives way. */
   settle(choice: "mine" | "theirs"): void {
-    const theirs = this.snapshot.conflict?.job;
-    if (!theirs) return;
-    if (choice === "theirs") {
-      this.take(theirs);
-      return;
-    }
-    this.update({ job: theirs, conflict: null, save: "unsaved" });
-    this.keep();
-    void this.save();
+    this.store.settle(choice);
+    void this.plan();
   }
 }

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { ArrowDown, ArrowUp, Plus, Undo2, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, type SetReply, unwrap, type Volume } from "../api/client";
+import { api, type SetReply, unwrap, type VolumeInput } from "../api/client";
 import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
 import { Button, IconButton, Pick, SeverityMark } from "../parts/controls";
@@ -154,8 +154,8 @@ const CELL =
 
 function Volumes({ set }: { set: SetDraft }) {
   const { draft, reply } = set;
-  const keep = (volumes: readonly Volume[]) => set.change({ ...draft, volumes: [...volumes] });
-  const change = (place: number, part: Partial<Volume>) =>
+  const keep = (volumes: readonly VolumeInput[]) => set.change({ ...draft, volumes: [...volumes] });
+  const change = (place: number, part: Partial<VolumeInput>) =>
     keep(draft.volumes.map((each, at) => (at === place ? { ...each, ...part } : each)));
   const move = (place: number, by: number) => {
     const volumes = [...draft.volumes];
@@ -208,7 +208,7 @@ function Volumes({ set }: { set: SetDraft }) {
             ...draft.volumes,
             {
               title: last?.title ?? reply.spec.title,
-              number: last?.number ? last.number + 1 : null,
+              number: last?.number ? Number(last.number) + 1 : null,
               date: "",
               pages: last?.pages ?? null,
               thickness: null,
@@ -233,9 +233,9 @@ function Row({
   onDrop,
 }: {
   set: SetDraft;
-  volume: Volume;
+  volume: VolumeInput;
   place: number;
-  onChange: (part: Partial<Volume>) => void;
+  onChange: (part: Partial<VolumeInput>) => void;
   onMove: (by: number) => void;
   onDrop: () => void;
 }) {
@@ -300,11 +300,13 @@ function Row({
             aria-label={`Thickness of volume ${place + 1}`}
             className={CELL}
             placeholder={planned?.thickness}
-            value={set.shownThickness(place)}
-            aria-invalid={wrong("thickness") ? true : undefined}
-            onChange={(event) =>
-              onChange({ thickness: (event.target.value || null) as unknown as number | null })
+            value={
+              typeof volume.thickness === "number"
+                ? (reply.inputs[`volumes.${place}.thickness`] ?? "")
+                : (volume.thickness ?? "")
             }
+            aria-invalid={wrong("thickness") ? true : undefined}
+            onChange={(event) => onChange({ thickness: event.target.value || null })}
           />
           {planned?.measured && <span className="block text-center text-woad">✎ measured</span>}
         </td>

@@ -1,7 +1,7 @@
 /** A table of stock: what it would do to the shelf, then done. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useId, useState } from "react";
-import { csrfToken, type Problem, ProblemError } from "../api/client";
+import { bring } from "../api/bring";
 import type { components } from "../api/schema";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
@@ -15,32 +15,22 @@ const EFFECTS = {
   wrong: "cannot be read",
 } as const;
 
-async function bring(file: File, query: string): Promise<Reply> {
-  const body = new FormData();
-  body.append("file", file);
-  const answer = await fetch(`/api/shelf/table${query}`, {
-    method: "POST",
-    headers: { "X-CSRFToken": csrfToken() },
-    body,
-  });
-  const reply = (await answer.json()) as unknown;
-  if (!answer.ok) throw new ProblemError(answer.status, reply as Problem);
-  return reply as Reply;
-}
+const look = (file: File, query = "") =>
+  bring<Reply>(`/api/shelf/table${query}`, file, { asForm: true });
 
 export function TableDialog({ onClose }: { onClose: () => void }) {
   const id = useId();
   const queries = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
-  const look = useMutation({ mutationFn: (chosen: File) => bring(chosen, "") });
+  const looked = useMutation({ mutationFn: (chosen: File) => look(chosen) });
   const take = useMutation({
-    mutationFn: (chosen: File) => bring(chosen, "?take=true&keep_good=true"),
+    mutationFn: (chosen: File) => look(chosen, "?take=true&keep_good=true"),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["shelf"] }),
   });
-  const rows = look.data?.rows ?? [];
+  const rows = looked.data?.rows ?? [];
   const wrong = rows.filter((row) => row.effect === "wrong");
   const good = rows.filter((row) => row.effect === "add" || row.effect === "change").length;
-  const error = look.error ?? take.error;
+  const error = looked.error ?? take.error;
   return (
     <Modal open onOpenChange={(open) => !open && onClose()} title="A table in" wide>
       <p className="mb-3 text-sm">
@@ -60,7 +50,7 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
           const chosen = event.target.files?.[0] ?? null;
           setFile(chosen);
           take.reset();
-          if (chosen) look.mutate(chosen);
+          if (chosen) looked.mutate(chosen);
         }}
       />
       {error && (

@@ -1,11 +1,11 @@
 /** What can be done with the shelf; lists follow. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, type ShelfRow, unwrap } from "../api/client";
+import { api, type ShelfRow, type StockInput, unwrap } from "../api/client";
 import type { Entry } from "../parts/TextEntry";
 
 export type ShelfVerb =
   | { verb: "duplicate" | "remove" | "restore"; item: ShelfRow }
-  | { verb: "change"; item: ShelfRow; body: Record<string, unknown> }
+  | { verb: "change"; item: ShelfRow; body: StockInput }
   | {
       verb: "count";
       item: ShelfRow;
@@ -96,14 +96,17 @@ export function entryOf(row: ShelfRow): Entry {
   };
 }
 
+type Grade = NonNullable<StockInput["basis"]>["grade"];
+
 /** The fields of an item as the server takes them; what is empty is left out. */
-export function bodyOf(entry: Entry, tests: unknown[] = []): Record<string, unknown> {
+export function bodyOf(entry: Entry, tests: StockInput["tests"] = []): StockInput {
   const plain = ["kind", "form", "name", "colour", "note", "place", "grain", "width", "height"];
-  const body: Record<string, unknown> = { tests };
+  const body: StockInput & Record<string, unknown> = { name: entry.name ?? "", tests };
   for (const key of [...plain, "grammage", "bulk", "calliper", "price", "warn_below", "count"]) {
     if (entry[key]) body[key] = entry[key];
   }
-  if (entry.pounds) body.basis = { pounds: entry.pounds, grade: entry.grade ?? "text" };
-  if (entry.leaves || entry.stack) body.stack = { leaves: entry.leaves, thickness: entry.stack };
+  if (entry.pounds) body.basis = { pounds: entry.pounds, grade: (entry.grade ?? "text") as Grade };
+  if (entry.leaves || entry.stack)
+    body.stack = { leaves: entry.leaves ?? "", thickness: entry.stack ?? "" };
   return body;
 }

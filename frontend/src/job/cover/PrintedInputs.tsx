@@ -1,19 +1,13 @@
 /** What is printed on the cover: artwork, bleed, barcode, the sheet, and the rules of whoever prints it. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import {
-  api,
-  type Artwork,
-  type CoverProfile,
-  csrfToken,
-  type Problem,
-  unwrap,
-} from "../../api/client";
+import { api, type Artwork, type CoverProfile, unwrap } from "../../api/client";
+import { bring, named } from "../../api/bring";
 import { Button, Pick } from "../../parts/controls";
 import { Modal } from "../../parts/Modal";
 import { useSession, useSnapshot } from "../context";
 import { Group, LengthField, NumberField, SelectField, TextField, CheckField } from "../fields";
-import { type DraftValue, valueAt } from "../paths";
+import { valueAt } from "../paths";
 
 const PLACINGS = [
   ["as_is", "as it is"],
@@ -41,22 +35,6 @@ export function PrintedInputs() {
   );
 }
 
-async function bring(file: File): Promise<Artwork> {
-  const answer = await fetch(`/api/artworks?name=${encodeURIComponent(file.name)}`, {
-    method: "POST",
-    headers: {
-      "X-CSRFToken": csrfToken(),
-      "Content-Type": file.type || "application/octet-stream",
-    },
-    body: file,
-  });
-  if (!answer.ok) {
-    const problem = (await answer.json().catch(() => null)) as Problem | null;
-    throw new Error(problem?.message ?? "The artwork did not arrive; try again.");
-  }
-  return (await answer.json()) as Artwork;
-}
-
 function ArtworkField() {
   const session = useSession();
   const { draft } = useSnapshot();
@@ -76,7 +54,7 @@ function ArtworkField() {
       "artwork.pixels": artwork?.pixels ?? null,
     });
   const bringing = useMutation({
-    mutationFn: bring,
+    mutationFn: (file: File) => bring<Artwork>(named("/api/artworks", file), file),
     onSuccess: (artwork) => {
       void client.invalidateQueries({ queryKey: ["artworks"] });
       take(artwork);
@@ -183,7 +161,7 @@ function Rules() {
         ]}
         onChange={(chosen) => {
           const profile = profiles.data?.find((each) => each.rules.name === chosen);
-          session.set("artwork.rules", (profile?.rules ?? null) as unknown as DraftValue);
+          session.set("artwork.rules", profile?.rules ?? null);
         }}
       />
       <div className="pt-[1.3rem]">
@@ -211,7 +189,7 @@ function RulesFields() {
     mutationFn: async () =>
       unwrap(
         await api.POST("/api/cover-profiles", {
-          body: valueAt(draft, "artwork.rules") as Record<string, never>,
+          body: valueAt(draft, "artwork.rules") ?? { name: "" },
         }),
       ),
     onSuccess: () => {

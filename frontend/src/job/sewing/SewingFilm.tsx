@@ -99,7 +99,7 @@ export function SewingFilm() {
       <div className="flex min-h-0 flex-1 flex-col gap-3">
         <Picture drawing={film.spine} shown={step.spine_shown} fresh={step.side === "spine"} />
         <Picture
-          drawing={film.insides[step.section - 1] ?? film.spine}
+          drawing={film.insides[film.sections.indexOf(step.section)] ?? film.spine}
           shown={step.inside_shown}
           fresh={step.side === "inside"}
         />
@@ -108,7 +108,7 @@ export function SewingFilm() {
   );
 }
 
-/** Straight to a signature: the first three differ, and the fourth is as all that follow. */
+/** Straight to a signature: those in between are sewn as the one named for them. */
 function Signatures({
   film,
   step,
@@ -119,19 +119,18 @@ function Signatures({
   onGo: (index: number) => void;
 }) {
   const say = useSay();
-  const names = ["first", "second", "third", "following"];
   if (film.insides.length < 2) return null;
   return (
     <span role="group" aria-label={say("{Signature}")} className="ml-2 flex gap-1">
-      {film.insides.map((_, index) => (
+      {film.sections.map((section, index) => (
         <button
-          key={index}
+          key={section}
           type="button"
-          aria-pressed={step.section === index + 1}
-          className={`rounded px-2 py-0.5 text-sm ${step.section === index + 1 ? "bg-hill text-on-hill" : "text-hill hover:bg-linen"}`}
-          onClick={() => onGo(film.steps.findIndex((each) => each.section === index + 1))}
+          aria-pressed={step.section === section}
+          className={`rounded px-2 py-0.5 text-sm ${step.section === section ? "bg-hill text-on-hill" : "text-hill hover:bg-linen"}`}
+          onClick={() => onGo(film.steps.findIndex((each) => each.section === section))}
         >
-          {names[index]}
+          {film.names[index]}
         </button>
       ))}
     </span>

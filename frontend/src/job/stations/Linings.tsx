@@ -3,28 +3,22 @@ import { Plus, X } from "lucide-react";
 import { useId } from "react";
 import { IconButton, Pick } from "../../parts/controls";
 import { useSession, useSnapshot } from "../context";
-import { type DraftValue, valueAt } from "../paths";
+import { valueAt, type ValueAt } from "../paths";
 
-interface Lining {
-  side: "inside" | "outside" | "core";
-  name?: string;
-  grammage?: number | string;
-  thickness?: number | string | null;
-}
+type Lining = NonNullable<ValueAt<"binding.linings">>[number];
 
-const SIDES = [
+const SIDES: readonly (readonly [NonNullable<Lining["side"]>, string])[] = [
   ["inside", "lined inside"],
   ["outside", "lined outside"],
   ["core", "second board"],
-] as const;
+];
 const LINING_PAPER: Lining = { side: "inside", name: "lining paper", grammage: 90 };
 
 export function Linings() {
   const session = useSession();
   const { draft, errors, plan } = useSnapshot();
-  const linings = (valueAt(draft, "binding.linings") ?? []) as unknown as readonly Lining[];
-  const keep = (changed: readonly Lining[]) =>
-    session.set("binding.linings", changed as unknown as DraftValue);
+  const linings = valueAt(draft, "binding.linings") ?? [];
+  const keep = (changed: readonly Lining[]) => session.set("binding.linings", [...changed]);
   const change = (index: number, part: Partial<Lining>) =>
     keep(linings.map((each, at) => (at === index ? { ...each, ...part } : each)));
   return (
@@ -33,7 +27,7 @@ export function Linings() {
         <div key={index} className="flex items-end gap-2">
           <Pick
             label={`Layer ${index + 1}`}
-            value={lining.side}
+            value={lining.side ?? "inside"}
             options={SIDES}
             onChange={(side) => change(index, { side })}
           />

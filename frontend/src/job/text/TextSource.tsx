@@ -1,12 +1,12 @@
 /** The text of a job: brought as a PDF, what was found in it, and its pages to look through. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
+import { bring, named } from "../../api/bring";
 import { api, type SourceText, unwrap } from "../../api/client";
 import { Button } from "../../parts/controls";
 import { Modal } from "../../parts/Modal";
 import { useSession, useSnapshot } from "../context";
 import { valueAt } from "../paths";
-import { bring } from "./bring";
 
 const PAGES_SHOWN = 48;
 
@@ -49,7 +49,8 @@ export function TextSource() {
     setSent(0);
     stop.current = new AbortController();
     try {
-      take(await bring(file, setSent, stop.current.signal));
+      const { signal } = stop.current;
+      take(await bring<SourceText>(named("/api/texts", file), file, { onSent: setSent, signal }));
       void queries.invalidateQueries({ queryKey: ["texts"] });
     } catch (problem) {
       setError(problem instanceof Error ? problem.message : String(problem));

@@ -25,6 +25,7 @@ from weald.web.api import (
     shelf,
     texts,
 )
+from weald.web.api.typed import with_inputs
 
 api = NinjaAPI(
     title="Weald",
@@ -62,4 +63,4 @@ def openapi_document() -> dict[str, Any]:
     document: dict[str, Any] = json.loads(
         json.dumps(api.get_openapi_schema(path_prefix="/api/"), cls=NinjaJSONEncoder)
     )
-    return document
+    return with_inputs(document)

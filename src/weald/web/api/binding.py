@@ -1,6 +1,6 @@
 """Structures chosen and compared, the sewing step by step, the case offered up: nothing is stored."""
 
-from typing import Annotated, Any
+from typing import Annotated
 
 from django.http import HttpRequest
 from ninja import Body, Router, Schema
@@ -17,6 +17,7 @@ from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
+from weald.web.api.typed import JobInput
 
 router = Router(tags=["binding"])
 
@@ -24,14 +25,14 @@ router = Router(tags=["binding"])
 @router.post(
     "/structures", response={200: list[StructureChoice], 422: Problem}, operation_id="compareStructures"
 )
-def compare_structures(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[StructureChoice]:
+def compare_structures(request: HttpRequest, job: JobInput = Body(...)) -> list[StructureChoice]:
     """Every way to bind a job's text, the simplest first."""
     notation = notation_of(request)
     return list(structure_choices(read_spec(job, notation), notation))
 
 
 @router.post("/sewing", response={200: SewingFilm, 422: Problem}, operation_id="sewingFilm")
-def sewing(request: HttpRequest, job: dict[str, Any] = Body(...)) -> SewingFilm:
+def sewing(request: HttpRequest, job: JobInput = Body(...)) -> SewingFilm:
     """The sewing of a job's signatures, step by step, as the house's hand sews."""
     notation, hand = notation_of(request), house_of(workshop_of(request)).hand
     return film_of_sewing(read_spec(job, notation), notation, left_handed=hand == "left")
@@ -40,12 +41,12 @@ def sewing(request: HttpRequest, job: dict[str, Any] = Body(...)) -> SewingFilm:
 class CompareOrder(Schema):
     """A job, and the ids of the ways to compare; an empty one is the job as it is."""
 
-    job: dict[str, Any]
+    job: JobInput
     ways: Annotated[list[str], Field(min_length=1, max_length=3)]
 
 
 @router.post("/ways", response={200: list[Way], 422: Problem}, operation_id="listWays")
-def list_ways(request: HttpRequest, job: dict[str, Any] = Body(...)) -> list[Way]:
+def list_ways(request: HttpRequest, job: JobInput = Body(...)) -> list[Way]:
     """What a job's binding can be compared with: other structures, other schools."""
     notation = notation_of(request)
     return list(ways(read_spec(job, notation), notation))
@@ -66,7 +67,7 @@ def compare_ways(request: HttpRequest, order: CompareOrder) -> Comparison:
 class OfferQuestion(Schema):
     """A job, and how much its case was found too large on the real block; less than nothing is too small."""
 
-    job: dict[str, Any]
+    job: JobInput
     found: Found
     by: Annotated[str, Field(max_length=100)]
 

@@ -18,6 +18,7 @@ from weald.web.api.downloads import file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
+from weald.web.api.typed import CoverRulesInput
 from weald.web.printing import services
 from weald.web.printing.files import artwork_path
 from weald.web.printing.models import Artwork, CoverProfile
@@ -119,7 +120,7 @@ def list_profiles(request: HttpRequest) -> list[ProfileReply]:
 
 
 @router.post("/cover-profiles", response={201: ProfileReply, 422: Problem}, operation_id="addCoverProfile")
-def add_profile(request: HttpRequest, data: dict[str, Any] = Body(...)) -> Status:
+def add_profile(request: HttpRequest, data: CoverRulesInput = Body(...)) -> Status:
     """Keep somebody's rules under their name."""
     try:
         rules = read_spec({"artwork": {"rules": data}}, notation_of(request)).artwork.rules

@@ -38,6 +38,7 @@ from weald.web.api.jobs import jobs_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import Problem
 from weald.web.api.shelf import items_of
+from weald.web.api.typed import JobInput
 from weald.web.shelf import cutting as cuttings
 from weald.web.shelf.models import Cutting
 from weald.web.shelf.services import on_shelf
@@ -48,7 +49,7 @@ router = Router(tags=["cutting"])
 @router.post("/stock-for", response={200: Choice, 404: Problem, 422: Problem}, operation_id="stockFor")
 def stock_for(
     request: HttpRequest,
-    job: dict[str, Any] = Body(...),
+    job: JobInput = Body(...),
     piece: str = Query(max_length=40),
     others: bool = Query(False),
 ) -> Choice:

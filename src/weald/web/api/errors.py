@@ -11,6 +11,7 @@ from ninja.errors import AuthenticationError, AuthorizationError, HttpError, Val
 from weald.core.errors import SpecError, WealdError
 from weald.web.accounts.services import StaleHouseError
 from weald.web.api.jobs import job_reply
+from weald.web.api.people import notation_of
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
 from weald.web.jobs.sets import StaleSetError
 from weald.web.printing.files import TooLargeError
@@ -34,7 +35,9 @@ def _spec(error: SpecError) -> Answer:
 
 
 def _stale(request: HttpRequest, error: StaleVersionError) -> Answer:
-    status, body = _problem(409, "stale", str(error), error.fields)
+    notation = notation_of(request)
+    fields = {path: notation.read(words) for path, words in error.fields.items()}
+    status, body = _problem(409, "stale", str(error), fields)
     return status, body | {"job": job_reply(request, error.job).model_dump(mode="json")}
 
 

@@ -1,7 +1,5 @@
 """Folds and make-ups compared, the film of the folding, the dummy: all without storing anything."""
 
-from typing import Any
-
 from django.http import HttpRequest
 from ninja import Body, Query, Router
 from pydantic.dataclasses import dataclass
@@ -12,6 +10,7 @@ from weald.core.press.dummy import Film, Opening, fold_film, openings, true_spre
 from weald.core.press.press import press
 from weald.web.api.people import notation_of
 from weald.web.api.schemas import Problem
+from weald.web.api.typed import JobInput
 
 router = Router(tags=["folding"])
 
@@ -27,14 +26,14 @@ class Dummy:
 
 
 @router.post("/folds", response={200: list[FoldChoice], 422: Problem}, operation_id="compareFolds")
-def compare_folds(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[FoldChoice, ...]:
+def compare_folds(request: HttpRequest, job: JobInput = Body(...)) -> tuple[FoldChoice, ...]:
     """Every way to fold a job's text."""
     notation = notation_of(request)
     return fold_choices(read_spec(job, notation), notation)
 
 
 @router.post("/make-ups", response={200: list[MakeUpChoice], 422: Problem}, operation_id="compareMakeUps")
-def compare_make_ups(request: HttpRequest, job: dict[str, Any] = Body(...)) -> tuple[MakeUpChoice, ...]:
+def compare_make_ups(request: HttpRequest, job: JobInput = Body(...)) -> tuple[MakeUpChoice, ...]:
     """Ways to make a job's text up into signatures, best first."""
     notation = notation_of(request)
     return make_up_choices(read_spec(job, notation), notation)
@@ -43,7 +42,7 @@ def compare_make_ups(request: HttpRequest, job: dict[str, Any] = Body(...)) -> t
 @router.post("/film", response={200: Film, 422: Problem}, operation_id="foldFilm")
 def film(
     request: HttpRequest,
-    job: dict[str, Any] = Body(...),
+    job: JobInput = Body(...),
     section: int = Query(1, ge=1),
     sheet: int = Query(1, ge=1),
 ) -> Film:
@@ -53,7 +52,7 @@ def film(
 
 
 @router.post("/dummy", response={200: Dummy, 422: Problem}, operation_id="openDummy")
-def dummy(request: HttpRequest, job: dict[str, Any] = Body(...), section: int = Query(1, ge=1)) -> Dummy:
+def dummy(request: HttpRequest, job: JobInput = Body(...), section: int = Query(1, ge=1)) -> Dummy:
     """One signature of the folded dummy, to page through."""
     notation = notation_of(request)
     ready = press(read_spec(job, notation), notation)

@@ -1,17 +1,17 @@
 """House rules over HTTP."""
 
-from typing import Any
-
 from django.http import HttpRequest
 from ninja import Body, Query, Router, Schema
 
 from weald.core.job.entries import lengths_of
 from weald.core.job.patching import value_at
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.planning.house import RULES, House, RuleEntry, read_house
 from weald.web.accounts.services import house_of, save_house
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
+from weald.web.api.typed import HouseInput
 
 router = Router(tags=["house"])
 
@@ -19,14 +19,22 @@ router = Router(tags=["house"])
 class HouseReply(Schema):
     """The rules, every entry there can be a rule for, and lengths as they stand in their fields.
 
-    ``usual`` is what an entry comes to where there is no rule.
+    ``usual`` is what an entry comes to where there is no rule, and ``usual_squares`` says it of the squares.
     """
 
     version: int
     house: House
     entries: list[RuleEntry]
     usual: dict[str, str | float | None]
+    usual_squares: str
     inputs: dict[str, str]
+
+
+def _usual(plain: JobSpec, rule: RuleEntry, notation: Notation) -> str | float | None:
+    value = value_at(plain, rule.path)
+    if rule.kind == "length" and isinstance(value, float):
+        return notation.figure(value)
+    return value if isinstance(value, str | float | int) else None
 
 
 def _reply(request: HttpRequest) -> HouseReply:
@@ -41,9 +49,18 @@ def _reply(request: HttpRequest) -> HouseReply:
     }
     inputs |= {f"gauges.{place}": notation.editable(gauge) for place, gauge in enumerate(house.gauges)}
     plain = JobSpec()
-    usual: dict[str, Any] = {rule.path: value_at(plain, rule.path) for rule in RULES}
+    usual = {rule.path: _usual(plain, rule, notation) for rule in RULES}
+    squares = plain.binding.squares
     return HouseReply(
-        version=workshop.house_version, house=house, entries=list(RULES), usual=usual, inputs=inputs
+        version=workshop.house_version,
+        house=house,
+        entries=list(RULES),
+        usual=usual,
+        inputs=inputs,
+        usual_squares=notation.say(
+            f"No rule: {{mm:{squares.head:g}}} at head and tail, {{mm:{squares.fore_edge:g}}} at the "
+            "fore-edge."
+        ),
     )
 
 
@@ -55,7 +72,7 @@ def open_house(request: HttpRequest) -> HouseReply:
 
 @router.put("/house", response={200: HouseReply, 409: Problem, 422: Problem}, operation_id="saveHouse")
 def write_house(
-    request: HttpRequest, house: dict[str, Any] = Body(...), version: int = Query(..., ge=1)
+    request: HttpRequest, house: HouseInput = Body(...), version: int = Query(..., ge=1)
 ) -> HouseReply:
     """Write the rules at the version they were read at; jobs that are there already stay as they are."""
     save_house(workshop_of(request), version, read_house(house, notation_of(request)))

@@ -1,6 +1,6 @@
 """Jobs over HTTP: parse, call, answer."""
 
-from typing import Any, Literal, cast
+from typing import Literal, cast
 
 from django.db.models import QuerySet
 from django.http import HttpRequest
@@ -11,10 +11,12 @@ from ninja.files import UploadedFile
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
 from weald.core.planning.house import with_house
+from weald.core.planning.telling import changed
 from weald.exchange.job_file import read_job_file
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import (
+    HistoryState,
     HistoryStep,
     JobPage,
     JobReply,
@@ -22,10 +24,12 @@ from weald.web.api.schemas import (
     Problem,
     Rename,
     StaleReply,
+    StandAt,
     StateChange,
     Verb,
     Versioned,
 )
+from weald.web.api.typed import JobInput
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
 
@@ -96,7 +100,7 @@ def list_jobs(
 
 
 @router.post("/jobs", response={201: JobReply, 422: Problem}, operation_id="createJob")
-def create_job(request: HttpRequest, job: dict[str, Any] = Body(...)) -> Status:
+def create_job(request: HttpRequest, job: JobInput = Body(...)) -> Status:
     """Begin a job from a job file; what is missing takes house defaults."""
     notation, workshop = notation_of(request), workshop_of(request)
     spec = read_spec(with_house(job, house_of(workshop), notation), notation)
@@ -126,7 +130,7 @@ _WRITE = {200: JobReply, 404: Problem, 409: StaleReply, 422: Problem}
 def save_job(
     request: HttpRequest,
     job_id: int,
-    job: dict[str, Any] = Body(...),
+    job: JobInput = Body(...),
     version: int = Query(..., ge=1),
 ) -> JobReply:
     """Save a job that was read at ``version``."""
@@ -151,6 +155,14 @@ def undo(request: HttpRequest, job_id: int, at: Versioned) -> JobReply:
 def redo(request: HttpRequest, job_id: int, at: Versioned) -> JobReply:
     """Go forward again."""
     return job_reply(request, services.redo(job_of(request, job_id), at.version, person(request)))
+
+
+@router.post("/jobs/{int:job_id}/stand-at", response=_WRITE, operation_id="standAt")
+def stand_at(request: HttpRequest, job_id: int, at: StandAt) -> JobReply:
+    """Go back to how a job stood at an earlier version."""
+    job = job_of(request, job_id)
+    get_object_or_404(job.moves, version=at.stand_at)
+    return job_reply(request, services.stand_at(job, at.version, person(request), at.stand_at))
 
 
 _OTHER = {200: JobReply, 404: Problem}
@@ -191,6 +203,7 @@ def set_job_state(request: HttpRequest, job_id: int, change: StateChange) -> Job
 )
 def history(request: HttpRequest, job_id: int) -> list[HistoryStep]:
     """The last steps of a job's history, newest first."""
+    notation = notation_of(request)
     moves = job_of(request, job_id).moves.select_related("change", "author").order_by("-version")
     steps = []
     for move in moves[:100]:
@@ -199,9 +212,23 @@ def history(request: HttpRequest, job_id: int) -> list[HistoryStep]:
             HistoryStep(
                 version=move.version,
                 verb=cast(Verb, move.verb),
-                summary=move.change.summary,
+                summary=notation.read(move.change.summary),
                 author=author,
                 at=move.at,
             )
         )
     return steps
+
+
+@router.get(
+    "/jobs/{int:job_id}/history/{int:version}",
+    response={200: HistoryState, 404: Problem},
+    operation_id="historyState",
+)
+def history_state(request: HttpRequest, job_id: int, version: int) -> HistoryState:
+    """How a job stood at one of its versions."""
+    job = job_of(request, job_id)
+    move = get_object_or_404(job.moves.select_related("change"), version=version)
+    spec = move.change.read()
+    since = changed(spec, job.spec, notation_of(request))
+    return HistoryState(version=version, spec=spec, since=list(since.values()))

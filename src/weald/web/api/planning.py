@@ -2,7 +2,6 @@
 
 from dataclasses import fields, replace
 from functools import lru_cache
-from typing import Any
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Body, Query, Router
@@ -26,6 +25,7 @@ from weald.web.api.schemas import (
     Problem,
     SizeChoice,
 )
+from weald.web.api.typed import JobInput
 
 router = Router(tags=["planning"])
 
@@ -38,7 +38,7 @@ def _plan_writer() -> TypeAdapter[PlanReply]:
 @router.post("/plan", response={200: PlanReply, 422: Problem}, operation_id="plan")
 def plan_job(
     request: HttpRequest,
-    job: dict[str, Any] = Body(...),
+    job: JobInput = Body(...),
     station: Station | None = Query(None),
     section: int = Query(1, ge=1),
 ) -> HttpResponse:

@@ -12,6 +12,7 @@ from weald.core.job.spec import Printer, read_spec
 from weald.core.job.upgrades import JOB
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
+from weald.web.api.typed import PrinterInput
 from weald.web.printing.models import PrinterProfile
 
 router = Router(tags=["printers"])
@@ -71,7 +72,7 @@ def list_printers(request: HttpRequest) -> list[PrinterReply]:
 
 
 @router.post("/printers", response={201: PrinterReply, 422: Problem}, operation_id="addPrinter")
-def add_printer(request: HttpRequest, printer: dict[str, Any] = Body(...)) -> Status:
+def add_printer(request: HttpRequest, printer: PrinterInput = Body(...)) -> Status:
     """Add a printer."""
     profile = PrinterProfile(workshop=workshop_of(request))
     return Status(201, _keep(profile, _read(request, printer)))
@@ -82,9 +83,7 @@ def add_printer(request: HttpRequest, printer: dict[str, Any] = Body(...)) -> St
     response={200: PrinterReply, 404: Problem, 422: Problem},
     operation_id="changePrinter",
 )
-def change_printer(
-    request: HttpRequest, printer_id: int, printer: dict[str, Any] = Body(...)
-) -> PrinterReply:
+def change_printer(request: HttpRequest, printer_id: int, printer: PrinterInput = Body(...)) -> PrinterReply:
     """Change a printer; jobs keep the profile they were planned with until they take it anew."""
     profile = get_object_or_404(PrinterProfile, pk=printer_id, workshop=workshop_of(request))
     return _keep(profile, _read(request, printer))

@@ -17,7 +17,7 @@ from weald.core.units import Units
 State = Literal["planned", "at_bench", "finished"]
 PaperName = Literal["a4", "letter"]
 ThemeName = Literal["day", "lamp"]
-Verb = Literal["begun", "changed", "undone", "redone"]
+Verb = Literal["begun", "changed", "undone", "redone", "returned"]
 
 
 class Problem(Schema):
@@ -92,6 +92,12 @@ class Versioned(Schema):
     version: int
 
 
+class StandAt(Versioned):
+    """The earlier version whose state a job is to go back to."""
+
+    stand_at: Annotated[int, Field(ge=1)]
+
+
 class StateChange(Schema):
     """How far a job has come."""
 
@@ -106,6 +112,14 @@ class HistoryStep(Schema):
     summary: str
     author: str
     at: datetime
+
+
+class HistoryState(Schema):
+    """How a job stood at an earlier version; ``since`` is what is otherwise now, in words."""
+
+    version: int
+    spec: JobSpec
+    since: list[str]
 
 
 class Person(Schema):

@@ -1,7 +1,7 @@
 """Sets over HTTP."""
 
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Annotated
 
 from django.db.models import QuerySet
 from django.http import Http404, HttpRequest, HttpResponse
@@ -21,6 +21,7 @@ from weald.web.api.downloads import PaperChoice, file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import Problem
+from weald.web.api.typed import SetInput
 from weald.web.jobs.models import BookSet, Job
 from weald.web.jobs.sets import begin_set, begin_volume, save_set, shared_book, spec_of
 
@@ -58,7 +59,7 @@ class SetWrite(Schema):
     """A set written; with ``job`` what the volumes share is taken from that job anew."""
 
     version: int
-    spec: dict[str, Any]
+    spec: SetInput
     job: Annotated[int, Field(ge=1)] | None = None
 
 

@@ -36,6 +36,7 @@ from weald.exchange.stock_csv import read_stock_csv, stock_csv
 from weald.web.api.downloads import file_response
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import Problem
+from weald.web.api.typed import StockInput
 from weald.web.shelf import services
 from weald.web.shelf.models import Movement, ShelfItem
 
@@ -93,7 +94,7 @@ class ShelfPage(Schema):
 class StockDraft(Schema):
     """An item as it is understood, before it is put on the shelf."""
 
-    item: dict[str, Any]
+    item: StockInput
     count: str
     understood: list[str]
     warning: str
@@ -255,7 +256,7 @@ def _read(data: dict[str, Any], notation: Notation) -> tuple[StockItem, int]:
 
 
 @router.post("/shelf", response={201: ShelfRow, 422: Problem}, operation_id="addStock")
-def add_stock(request: HttpRequest, item: dict[str, Any] = Body(...)) -> Status:
+def add_stock(request: HttpRequest, item: StockInput = Body(...)) -> Status:
     """Put an item on the shelf, with its ``count``."""
     notation = notation_of(request)
     spec, count = _read(item, notation)
@@ -358,7 +359,7 @@ def open_stock(request: HttpRequest, item_id: int) -> ShelfRow:
     response={200: ShelfRow, 404: Problem, 422: Problem},
     operation_id="changeStock",
 )
-def change_stock(request: HttpRequest, item_id: int, item: dict[str, Any] = Body(...)) -> ShelfRow:
+def change_stock(request: HttpRequest, item_id: int, item: StockInput = Body(...)) -> ShelfRow:
     """Change an item; its count is changed by counting, not here."""
     notation = notation_of(request)
     there = item_of(request, item_id)

@@ -88,12 +88,13 @@ class BookSet(models.Model):
 
 
 class Change(models.Model):
-    """One state of a job: its whole spec, and what was changed to reach it."""
+    """One state of a job: its whole spec, and what was changed to reach it, kept for anybody to be read by
+    :meth:`weald.core.notation.Notation.read`."""
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="changes")
     parent = models.ForeignKey("self", on_delete=models.PROTECT, null=True, related_name="children")
     spec = models.JSONField()
-    summary = models.CharField(max_length=300)
+    summary = models.TextField()
 
     class Meta:
         indexes = [models.Index(fields=["job", "-id"], name="changes_by_job")]
@@ -114,6 +115,7 @@ class Move(models.Model):
         CHANGED = "changed", "Changed"
         UNDONE = "undone", "Undone"
         REDONE = "redone", "Redone"
+        RETURNED = "returned", "Gone back to"
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="moves")
     version = models.PositiveIntegerField()

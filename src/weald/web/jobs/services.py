@@ -9,7 +9,8 @@ from django.db import transaction
 from weald.core.errors import WealdError
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.notation import FOR_ANYBODY
-from weald.core.planning.plan import plan
+from weald.core.planning.plan import Plan, plan
+from weald.core.planning.telling import changed, told
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job, Move
 
@@ -17,7 +18,7 @@ from weald.web.jobs.models import Change, Job, Move
 class StaleVersionError(WealdError):
     """A job was written from a version that is no longer the newest.
 
-    ``fields`` says for every place that differs what stands there now.
+    ``fields`` says for every place that differs what stands there now, for anybody to read.
     """
 
     def __init__(self, job: Job, fields: Mapping[str, str]) -> None:
@@ -35,38 +36,13 @@ def plain(spec: JobSpec) -> dict[str, Any]:
     return spec.model_dump(mode="json")
 
 
-def flat(spec: Mapping[str, Any], prefix: str = "") -> dict[str, Any]:
-    """A spec as dotted paths and plain values."""
-    entries: dict[str, Any] = {}
-    for key, value in spec.items():
-        if isinstance(value, Mapping):
-            entries |= flat(value, f"{prefix}{key}.")
-        else:
-            entries[f"{prefix}{key}"] = value
-    return entries
+def _planned(spec: JobSpec) -> Plan:
+    return plan(spec, FOR_ANYBODY, drawn=())
 
 
-def _differences(old: Mapping[str, Any], new: Mapping[str, Any]) -> dict[str, Any]:
-    """What stands in ``new`` wherever it differs; ``None`` for what it no longer has."""
-    before, after = flat(old), flat(new)
-    return {
-        path: after.get(path)
-        for path in sorted(before.keys() | after.keys())
-        if before.get(path) != after.get(path)
-    }
-
-
-def _summary(old: Mapping[str, Any], new: Mapping[str, Any]) -> str:
-    words = [
-        f"{path} {'cleared' if value is None else value}" for path, value in _differences(old, new).items()
-    ]
-    text = ", ".join(words[:4]) + (f" and {len(words) - 4} more" if len(words) > 4 else "")
-    return text[:300]
-
-
-def _note_follows(job: Job, spec: JobSpec) -> None:
+def _note_follows(job: Job, spec: JobSpec, planned: Plan) -> None:
     """Bring up to date what a list of jobs shows."""
-    findings = plan(spec, FOR_ANYBODY, drawn=()).findings
+    findings = planned.findings
     serious = sorted(
         (each for each in findings if each.severity != "note"),
         key=lambda each: each.severity != "stop",
@@ -78,9 +54,16 @@ def _note_follows(job: Job, spec: JobSpec) -> None:
     job.to_mind = serious[0].message if serious else ""
 
 
-def _stand_at(job: Job, change: Change, spec: JobSpec, author: User | None, verb: Move.Verb) -> Job:
-    """Move a job to one of its changes, whose spec has been read."""
-    _note_follows(job, spec)
+def _stand_at(
+    job: Job,
+    change: Change,
+    spec: JobSpec,
+    author: User | None,
+    verb: Move.Verb,
+    planned: Plan | None = None,
+) -> Job:
+    """Move a job to one of its changes, whose spec has been read, and planned if that was needed."""
+    _note_follows(job, spec, planned or _planned(spec))
     job.head = change
     job.version += 1
     job.save()
@@ -105,8 +88,7 @@ def _locked(job: Job, version: int) -> Job:
     read_at = locked.moves.filter(version=version).select_related("change").first()
     if read_at is None:
         raise StaleVersionError(locked, {})
-    changed = _differences(plain(read_at.change.read()), plain(locked.spec))
-    raise StaleVersionError(locked, {path: f"now {value}" for path, value in changed.items()})
+    raise StaleVersionError(locked, changed(read_at.change.read(), locked.spec, FOR_ANYBODY))
 
 
 @transaction.atomic
@@ -116,11 +98,13 @@ def save_job(job: Job, version: int, author: User, spec: JobSpec) -> Job:
     :raises StaleVersionError: when it has been written since; nothing is overwritten.
     """
     job = _locked(job, version)
-    data, old = plain(spec), plain(job.spec)
-    if data == old:
+    old = job.spec
+    if plain(spec) == plain(old):
         return job
-    change = Change.objects.create(job=job, parent=job.standing, spec=data, summary=_summary(old, data))
-    return _stand_at(job, change, spec, author, Move.Verb.CHANGED)
+    planned = _planned(spec)
+    summary = told((old, _planned(old)), (spec, planned), FOR_ANYBODY)
+    change = Change.objects.create(job=job, parent=job.standing, spec=plain(spec), summary=summary)
+    return _stand_at(job, change, spec, author, Move.Verb.CHANGED, planned)
 
 
 @transaction.atomic
@@ -151,6 +135,19 @@ def redo(job: Job, version: int, author: User) -> Job:
     if following is None:
         raise NothingToMoveError("There is nothing to redo.")
     return _stand_at(job, following, following.read(), author, Move.Verb.REDONE)
+
+
+@transaction.atomic
+def stand_at(job: Job, version: int, author: User, earlier: int) -> Job:
+    """Go back to the state a job stood at in an earlier version; what came after stays in the history.
+
+    :raises Move.DoesNotExist: when the job never had that version.
+    """
+    job = _locked(job, version)
+    change = job.moves.select_related("change").get(version=earlier).change
+    if change == job.standing:
+        return job
+    return _stand_at(job, change, change.read(), author, Move.Verb.RETURNED)
 
 
 def can_move(job: Job) -> tuple[bool, bool]:

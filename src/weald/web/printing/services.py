@@ -14,6 +14,7 @@ from django.utils import timezone
 from weald.core.errors import WealdError
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
+from weald.core.planning.telling import entries_of
 from weald.core.press.press import Press, press
 from weald.exchange.artwork import Kind, read_artwork
 from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
@@ -21,7 +22,7 @@ from weald.exchange.text_pdf import TextError, read_text
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import notation_for
 from weald.web.jobs.models import Job
-from weald.web.jobs.services import flat, plain
+from weald.web.jobs.services import plain
 from weald.web.printing.files import (
     Readable,
     artwork_path,
@@ -195,7 +196,7 @@ def throw_print_away(made: PrintFile) -> None:
 
 def changed_since(made: PrintFile, job: Job) -> list[str]:
     """What was decided otherwise since a file was imposed, of all that it depends on."""
-    before, after = flat(plain(made.change.read())), flat(plain(job.spec))
+    before, after = entries_of(plain(made.change.read())), entries_of(plain(job.spec))
     return sorted(
         path
         for path in before.keys() | after.keys()

@@ -1,0 +1,54 @@
+/** Sends a file to the server, and tells how far it has come; fetch cannot tell that. */
+import { csrfToken } from "./client";
+import { type Problem, ProblemError } from "./problem";
+
+interface Bringing {
+  onSent?: (part: number) => void;
+  signal?: AbortSignal;
+  /** Sent as a field of a form, for what is read from one; else the file as it is. */
+  asForm?: boolean;
+}
+
+/** Sends a file; gives back what the server made of it, or throws what was wrong. */
+export function bring<Reply>(
+  path: string,
+  file: File,
+  { onSent, signal, asForm = false }: Bringing = {},
+): Promise<Reply> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open("POST", path);
+    request.setRequestHeader("X-CSRFToken", csrfToken());
+    request.responseType = "json";
+    request.upload.onprogress = (event) => {
+      if (event.lengthComputable) onSent?.(event.loaded / event.total);
+    };
+    request.onload = () => {
+      const reply: unknown = request.response;
+      if (request.status >= 200 && request.status < 300) resolve(reply as Reply);
+      else reject(new ProblemError(request.status, (reply as Problem | null) ?? UNKNOWN));
+    };
+    request.onerror = () => reject(new Error("The connection broke; bring the file again."));
+    request.onabort = () => reject(new Error("Stopped; nothing was brought."));
+    signal?.addEventListener("abort", () => request.abort());
+    if (asForm) {
+      const form = new FormData();
+      form.append("file", file);
+      request.send(form);
+    } else {
+      request.setRequestHeader("Content-Type", file.type || "application/octet-stream");
+      request.send(file);
+    }
+  });
+}
+
+const UNKNOWN: Problem = {
+  code: "refused",
+  message: "The file was not taken; try again.",
+  fields: {},
+};
+
+/** A path with the name of the file it is for. */
+export function named(path: string, file: File): string {
+  return `${path}?name=${encodeURIComponent(file.name.slice(0, 200))}`;
+}

@@ -1,0 +1,225 @@
+/**
+ * Something being written: what was typed, whether the server has it, and what stands in the way.
+ *
+ * One machine for jobs, sets and house rules. It knows no screen, no network and no clock of its own: a
+ * port writes, a keeper remembers what is unsaved across a reload, a clock waits. What is typed is never
+ * lost: not by a wrong entry, nor a dropped connection, nor another person's change.
+ */
+import { ProblemError } from "../../api/problem";
+
+export type SaveState = "saved" | "saving" | "unsaved" | "wrong" | "signed_out" | "conflict";
+
+/** How a draft is written, and what of the answer it is. */
+export interface Port<Draft, Reply> {
+  write: (draft: Draft, from: Reply) => Promise<Reply>;
+  draftOf: (reply: Reply) => Draft;
+  versionOf: (reply: Reply) => number;
+  /** The reply as it would be, had it been read at this version. */
+  atVersion: (reply: Reply, version: number) => Reply;
+  /** How it stands now, out of the answer to a stale write; null where the answer does not say. */
+  theirsOf: (problem: ProblemError["problem"]) => Reply | null;
+}
+
+export interface Kept<Draft> {
+  version: number;
+  draft: Draft;
+}
+
+/** Remembers a draft across a reload; none of this may fail. */
+export interface Keeper<Draft> {
+  read: () => Kept<Draft> | null;
+  keep: (kept: Kept<Draft>) => void;
+  forget: () => void;
+}
+
+export interface Clock {
+  after: (ms: number, what: () => void) => number;
+  cancel: (handle: number) => void;
+}
+
+export interface Conflict<Reply> {
+  theirs: Reply | null;
+  message: string;
+  fields: Record<string, string>;
+}
+
+export interface DraftState<Draft, Reply> {
+  draft: Draft;
+  reply: Reply;
+  save: SaveState;
+  errors: Record<string, string>;
+  conflict: Conflict<Reply> | null;
+}
+
+const SAVE_AFTER_MS = 500;
+const RETRY_FIRST_MS = 1_000;
+const RETRY_MOST_MS = 10_000;
+
+export class DraftStore<Draft, Reply> {
+  private readonly listeners = new Set<() => void>();
+  private timer: number | undefined;
+  private retryMs = RETRY_FIRST_MS;
+  private writing: Promise<void> | null = null;
+  private now: DraftState<Draft, Reply>;
+
+  /** @param byItself whether changes are saved a moment later, or only when asked. */
+  constructor(
+    reply: Reply,
+    private readonly port: Port<Draft, Reply>,
+    private readonly keeper: Keeper<Draft>,
+    private readonly clock: Clock,
+    private readonly byItself = true,
+  ) {
+    const kept = keeper.read();
+    this.now = {
+      draft: kept ? kept.draft : port.draftOf(reply),
+      reply: kept ? port.atVersion(reply, kept.version) : reply,
+      save: kept ? "unsaved" : "saved",
+      errors: {},
+      conflict: null,
+    };
+  }
+
+  /** Saves what was kept from before; gives back how to stop. */
+  start(): () => void {
+    if (this.now.save === "unsaved" && this.byItself) this.soon();
+    return () => this.clock.cancel(this.timer ?? 0);
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  readonly read = (): DraftState<Draft, Reply> => this.now;
+
+  private put(change: Partial<DraftState<Draft, Reply>>): void {
+    this.now = { ...this.now, ...change };
+    for (const listener of this.listeners) listener();
+  }
+
+  change(draft: Draft): void {
+    // somebody else's change is settled first; what is typed meanwhile goes on top of mine
+    const save = this.now.save === "conflict" ? "conflict" : "unsaved";
+    this.put({ draft, save });
+    this.keep();
+    if (this.byItself && save === "unsaved") this.soon();
+  }
+
+  /** What is wrong with the draft, as the one who plans it found. */
+  found(errors: Record<string, string>): void {
+    const wrong = Object.keys(errors).length > 0;
+    if (wrong && this.now.save !== "conflict") this.put({ errors, save: "wrong" });
+    else this.put({ errors });
+  }
+
+  private keep(): void {
+    this.keeper.keep({ version: this.port.versionOf(this.now.reply), draft: this.now.draft });
+  }
+
+  private soon(delay = SAVE_AFTER_MS): void {
+    this.clock.cancel(this.timer ?? 0);
+    this.timer = this.clock.after(delay, () => void this.save());
+  }
+
+  /** Saves now, if there is anything that can be saved; one write at a time. */
+  async save(): Promise<void> {
+    this.clock.cancel(this.timer ?? 0);
+    while (this.writing) await this.writing;
+    if (["saved", "conflict", "wrong"].includes(this.now.save)) return;
+    this.writing = this.write();
+    await this.writing;
+    this.writing = null;
+  }
+
+  private async write(): Promise<void> {
+    const { draft, reply } = this.now;
+    this.put({ save: "saving" });
+    try {
+      const saved = await this.port.write(draft, reply);
+      this.retryMs = RETRY_FIRST_MS;
+      if (this.now.draft === draft) {
+        this.keeper.forget();
+        this.put({ reply: saved, draft: this.port.draftOf(saved), save: "saved", errors: {} });
+      } else {
+        this.put({ reply: saved, save: "unsaved" });
+        this.keep();
+        if (this.byItself) this.soon();
+      }
+    } catch (error) {
+      this.notSaved(error);
+    }
+  }
+
+  private notSaved(error: unknown): void {
+    const status = error instanceof ProblemError ? error.status : 0;
+    const problem = error instanceof ProblemError ? error.problem : null;
+    if (problem && status === 409) {
+      const conflict = {
+        theirs: this.port.theirsOf(problem),
+        message: problem.message,
+        fields: problem.fields ?? {},
+      };
+      this.put({ save: "conflict", conflict });
+    } else if (problem && status === 422) {
+      this.put({ save: "wrong", errors: problem.fields ?? {} });
+    } else if (status === 401 || status === 403) {
+      this.put({ save: "signed_out" });
+    } else {
+      this.put({ save: "unsaved" });
+      this.soon(this.retryMs);
+      this.retryMs = Math.min(this.retryMs * 2, RETRY_MOST_MS);
+    }
+  }
+
+  /** Takes what the server says it stands at; what was typed here is given up. */
+  take(reply: Reply): void {
+    this.clock.cancel(this.timer ?? 0);
+    this.keeper.forget();
+    const draft = this.port.draftOf(reply);
+    this.put({ reply, draft, save: "saved", errors: {}, conflict: null });
+  }
+
+  /** Settles a conflict: what was typed here goes on top, or gives way. */
+  settle(choice: "mine" | "theirs"): void {
+    const theirs = this.now.conflict?.theirs;
+    if (!theirs) return;
+    if (choice === "theirs") {
+      this.take(theirs);
+      return;
+    }
+    this.put({ reply: theirs, conflict: null, save: "unsaved" });
+    this.keep();
+    void this.save();
+  }
+
+  /** Back to what the server has; for what is not saved by itself. */
+  giveUp(): void {
+    this.take(this.now.reply);
+  }
+}
+
+/** A keeper in the browser's storage. A full or forbidden one means only that a reload loses what is unsaved. */
+export function inBrowser<Draft>(key: string): Keeper<Draft> {
+  const quietly = <T>(what: () => T, otherwise: T): T => {
+    try {
+      return what();
+    } catch {
+      return otherwise;
+    }
+  };
+  return {
+    read: () =>
+      quietly(() => {
+        const text = localStorage.getItem(key);
+        return text ? (JSON.parse(text) as Kept<Draft>) : null;
+      }, null),
+    keep: (kept) => quietly(() => localStorage.setItem(key, JSON.stringify(kept)), undefined),
+    forget: () => quietly(() => localStorage.removeItem(key), undefined),
+  };
+}
+
+export const WALL_CLOCK: Clock = {
+  after: (ms, what) => window.setTimeout(what, ms),
+  cancel: (handle) => window.clearTimeout(handle),
+};

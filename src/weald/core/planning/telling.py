@@ -1,0 +1,162 @@
+"""What was changed in a job, and what followed from it, as one binder would tell another.
+
+“Board 1 mm narrower after spine thickness measured 21.4” says more than two job files side by side.
+"""
+
+from collections.abc import Iterator, Mapping
+from typing import Any
+
+from weald.core.job.entries import lengths_of
+from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation, plain_number
+from weald.core.pieces import Piece
+from weald.core.planning.house import RULES
+from weald.core.planning.plan import Plan
+from weald.core.reckoning import QUANTITIES
+from weald.core.units import Mm
+
+TOLD = 4
+"""So many changes are told one by one; of more only the number."""
+
+_LABELS: dict[str, str] = {
+    "title": "Title",
+    "copies": "Copies",
+    "text.pages": "Pages",
+    "text.blank_book": "Blank book",
+    "text.file": "Text",
+    "text.filler": "Leaves to write on",
+    "leaf.width": "Page width",
+    "leaf.height": "Page height",
+    "leaf.trim.head": "Trim at the head",
+    "leaf.trim.tail": "Trim at the tail",
+    "leaf.trim.fore_edge": "Trim at the fore-edge",
+    "paper.name": "Paper",
+    "paper.grammage": "Paper, g/m²",
+    "paper.calliper": "A leaf’s thickness",
+    "paper.sheet.width": "Sheet width",
+    "paper.sheet.height": "Sheet height",
+    "paper.sheet.grain": "Grain of the sheet along its",
+    "folding.programme": "Folds",
+    "folding.sheets_per_section": "Sheets in a {signature}",
+    "folding.make_up": "Making up",
+    "printing.flip": "Sheets turned on the edge that is",
+    "printing.sheet": "Printed sheet",
+    "sewing.method": "Sewn on",
+    "sewing.supports": "Supports",
+    "sewing.thread": "Thread",
+    "sewing.kettle": "Kettle from the edge",
+    "back.shape": "Back",
+    "endpapers.kind": "Endpapers",
+    "block.end_bands": "End bands",
+    "binding.structure": "Binding",
+    "binding.board": "Board",
+    "binding.board_name": "Board",
+    "binding.spine_board": "Spine board",
+    "binding.cover_name": "Cover stuff",
+    "binding.cover_thickness": "Cover stuff’s thickness",
+    "binding.covering": "Covered",
+    "binding.squares.head": "Square at the head",
+    "binding.squares.tail": "Square at the tail",
+    "binding.squares.fore_edge": "Square at the fore-edge",
+    "finish.title": "Title on the spine",
+    "finish.author": "Author on the spine",
+    **{rule.path: rule.label for rule in RULES},
+}
+
+
+def label_of(path: str, notation: Notation) -> str:
+    """What people call an entry of a job."""
+    if path.startswith("measured."):
+        quantity = QUANTITIES.get(path.removeprefix("measured."))
+        label = quantity.label if quantity else path.removeprefix("measured.")
+    elif path in _LABELS:
+        label = _LABELS[path]
+    else:
+        group, *rest = path.split(".")
+        label = ", ".join([group.capitalize(), *rest]).replace("_", " ")
+    return notation.say(label)
+
+
+def entries_of(spec: Mapping[str, Any], prefix: str = "") -> dict[str, Any]:
+    """A job's data as dotted paths and plain values."""
+    entries: dict[str, Any] = {}
+    for key, value in spec.items():
+        if isinstance(value, Mapping):
+            entries |= entries_of(value, f"{prefix}{key}.")
+        else:
+            entries[f"{prefix}{key}"] = value
+    return entries
+
+
+def _value(path: str, value: Any, lengths: Mapping[str, Mm], notation: Notation) -> str:
+    if value is None or not (value or isinstance(value, bool | int | float)):
+        return "left open"
+    if path == "text.file":
+        return "brought as a PDF"
+    if path.startswith("measured.") or path in lengths:
+        return notation.limit(float(value))
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    if isinstance(value, float):
+        return plain_number(value, 4)
+    return str(value).replace("_", " ") if path in _LABELS and isinstance(value, str) else str(value)
+
+
+def _entry(path: str, value: Any, lengths: Mapping[str, Mm], notation: Notation) -> str:
+    label = label_of(path, notation)
+    if path.startswith("measured."):
+        if value is None:
+            return f"{label} no longer measured"
+        return f"{label} measured {_value(path, value, lengths, notation)}"
+    return f"{label} {_value(path, value, lengths, notation)}"
+
+
+def changed(before: JobSpec, after: JobSpec, notation: Notation) -> dict[str, str]:
+    """Every entry that differs, by dotted path, as it stands in ``after``, in words."""
+    old, new = entries_of(before.model_dump(mode="json")), entries_of(after.model_dump(mode="json"))
+    lengths = dict(lengths_of(after))
+    return {
+        path: _entry(path, new.get(path), lengths, notation)
+        for path in sorted(old.keys() | new.keys(), key=lambda path: (path.startswith("measured."), path))
+        if old.get(path) != new.get(path)
+    }
+
+
+def _resized(before: Piece, after: Piece, notation: Notation) -> Iterator[str]:
+    for was, now, less, more in (
+        (before.width, after.width, "narrower", "wider"),
+        (before.height, after.height, "shorter", "taller"),
+    ):
+        if abs(now - was) >= notation.least_told:
+            yield f"{after.label} {notation.difference(abs(now - was))} {less if now < was else more}"
+
+
+def _following(before: Plan, after: Plan, notation: Notation) -> str:
+    """The first piece, boards before all others, that is cut otherwise."""
+    old = {piece.id: piece for piece in before.pieces}
+    shared = sorted(
+        (piece for piece in after.pieces if piece.id in old), key=lambda piece: piece.material != "board"
+    )
+    return next((words for piece in shared for words in _resized(old[piece.id], piece, notation)), "")
+
+
+def told(
+    before: tuple[JobSpec, Plan], after: tuple[JobSpec, Plan], notation: Notation, most: int = TOLD
+) -> str:
+    """What was changed, and the first piece it changes, in one line.
+
+    :param most: so many changes are told; of the others only how many they are.
+    """
+    found = changed(before[0], after[0], notation)
+    if "binding.structure" in found:
+        # another binding brings entries of its own; that it is another is what is told
+        cause = f"{label_of('binding.structure', notation)}: {after[1].structure.title}"
+        return cause
+    words = list(found.values())
+    cause = ", ".join(words[:most]) + (f" and {len(words) - most} more" if len(words) > most else "")
+    follows = _following(before[1], after[1], notation)
+    if not follows:
+        return cause
+    if all(path.startswith("measured.") for path in found):
+        return f"{follows} after {cause[:1].lower()}{cause[1:]}"
+    return f"{cause}; {follows[:1].lower()}{follows[1:]}"
