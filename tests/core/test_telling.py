@@ -25,7 +25,8 @@ def test_a_decision_is_told_first() -> None:
 
 def test_another_binding_is_told_as_such_and_not_entry_by_entry() -> None:
     words = told(stands(), stands(binding={"structure": "wrapper", "squares": {"head": 2}}), MILLIMETRES)
-    assert words.startswith("Binding: ") and "quare" not in words
+    assert words.startswith("Binding: ")
+    assert "quare" not in words
 
 
 def test_many_changes_are_counted() -> None:
@@ -47,4 +48,5 @@ def test_what_is_taken_out_again_is_told_so() -> None:
 def test_every_entry_has_a_label() -> None:
     spec = read_spec({"measured": {"block.width": 139}, "binding": {"slit_play": 3, "tape_reach": 40}})
     for path, words in changed(JobSpec(), spec, MILLIMETRES).items():
-        assert words and "{" not in words, path
+        assert words, path
+        assert "{" not in words, path

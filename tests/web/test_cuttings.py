@@ -17,6 +17,7 @@ from tests.web.conftest import make_job, send
 from weald.core.cutting import solve
 from weald.core.job.spec import read_spec
 from weald.core.shelf.stock import read_stock
+from weald.web import work
 from weald.web.jobs import services as job_services
 from weald.web.jobs.models import Job
 from weald.web.shelf import cutting as cuttings
@@ -64,7 +65,7 @@ def test_pieces_of_two_jobs_are_cut_together(client: Client, binder: User, board
     first, second = job_on(binder, board), job_on(binder, board, "Log")
     made = ask(client, first, second).json()
     assert (made["state"], made["title"]) == ("waiting", "Tide tables, Log")
-    assert ProcrastinateJob.objects.get(args__cutting_id=made["id"]).queue_name == "shears"
+    assert ProcrastinateJob.objects.get(args__work_id=made["id"]).queue_name == "shears"
     cuttings.carry_out(made["id"])
     opened = client.get(f"/api/cuttings/{made['id']}").json()
     (group,) = opened["groups"]
@@ -259,7 +260,7 @@ def test_a_layout_cancelled_while_it_is_worked_out_is_dropped(
     honest = solve.lay_out_groups
 
     def cancelled_meanwhile(*args: Any) -> Any:
-        cuttings.cancel_cutting(Cutting.objects.get(pk=made["id"]))
+        work.cancel(Cutting.objects.get(pk=made["id"]))
         return honest(*args)
 
     monkeypatch.setattr(solve, "lay_out_groups", cancelled_meanwhile)
@@ -355,7 +356,7 @@ def test_something_unforeseen_in_laying_out_is_said_without_a_trace(
     cuttings.carry_out(made["id"])
     opened = client.get(f"/api/cuttings/{made['id']}").json()
     assert opened["state"] == "failed"
-    assert "ask again" in opened["message"]
+    assert "run it again" in opened["message"]
     assert "42" not in opened["message"]
 
 
@@ -398,3 +399,16 @@ def test_a_skin_too_short_is_offered_and_its_piece_drawn_askew(client: Client, b
         taken = client.get(f"/api/jobs/{chosen.pk}/drawings/cutting.skins.{kind}")
         assert taken.status_code == 200, taken.content
     assert client.get(f"/api/jobs/{job.pk}/drawings/cutting.skins.pdf").status_code == 404
+
+
+def test_undoing_a_cut_leaves_no_rows_of_nothing(client: Client, binder: User, board: ShelfItem) -> None:
+    made = ask(client, job_on(binder, board)).json()
+    cuttings.carry_out(made["id"])
+    before = client.get("/api/shelf").json()["count"]
+    send(client, "POST", f"/api/cuttings/{made['id']}/book")
+    with_offcuts = client.get("/api/shelf").json()["count"]
+    assert with_offcuts > before
+    send(client, "POST", f"/api/cuttings/{made['id']}/unbook")
+    assert client.get("/api/shelf").json()["count"] == before
+    send(client, "POST", f"/api/cuttings/{made['id']}/book")
+    assert client.get("/api/shelf").json()["count"] == with_offcuts

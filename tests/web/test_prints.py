@@ -15,6 +15,7 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 from tests.exchange.texts import read_sides, write_text
 from tests.web.conftest import make_job, send
 from tests.web.test_texts import bring, kept
+from weald.web import work
 from weald.web.jobs import services as job_services
 from weald.web.jobs.models import Job
 from weald.web.printing import services
@@ -53,8 +54,8 @@ def take(client: Client, job: Job, made: dict[str, Any]) -> bytes:
 
 def test_a_text_is_imposed_by_the_worker(client: Client, printed: Job, tmp_path: Path) -> None:
     made = ask(client, printed)
-    assert (made["state"], made["sheets"], made["author"]) == ("waiting", 3, "binder")
-    queued = ProcrastinateJob.objects.get(args__print_id=made["id"])
+    assert (made["state"], made["total"], made["author"]) == ("waiting", 3, "binder")
+    queued = ProcrastinateJob.objects.get(args__work_id=made["id"])
     assert (queued.queue_name, queued.status) == ("press", "todo")
     assert client.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 404
     services.carry_out(made["id"])
@@ -114,7 +115,7 @@ def test_a_cancelled_file_is_never_offered(
     real = services.impose_pdf
 
     def cancelled_half_way(*arguments: Any) -> int:
-        services.cancel_print(PrintFile.objects.get(pk=made["id"]))
+        work.cancel(PrintFile.objects.get(pk=made["id"]))
         return real(*arguments)
 
     with pytest.MonkeyPatch.context() as patch:
@@ -133,7 +134,7 @@ def test_progress_is_told_by_sheet(client: Client, printed: Job, settings: Any) 
     def watched(ready: Any, text: Any, out: Any, order: Any, progress: Any) -> int:
         def tell(done: int, of: int) -> None:
             progress(done, of)
-            told.append((PrintFile.objects.get(pk=made["id"]).sheets_done, of))
+            told.append((PrintFile.objects.get(pk=made["id"]).done, of))
 
         return real(ready, text, out, order, tell)
 
@@ -174,7 +175,7 @@ def test_something_unforeseen_is_said_without_a_trace(client: Client, printed: J
 
 def test_a_worker_that_died_half_way_leaves_nothing_to_take(client: Client, printed: Job) -> None:
     made = ask(client, printed)
-    PrintFile.objects.filter(pk=made["id"]).update(state="working", sheets_done=2)
+    PrintFile.objects.filter(pk=made["id"]).update(state="working", done=2)
     assert client.get(f"/api/jobs/{printed.pk}/prints/{made['id']}/file").status_code == 404
     services.carry_out(made["id"])
     assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["state"] == "done"
@@ -338,3 +339,27 @@ def test_a_text_of_another_workshop_is_not_imposed(client: Client, stranger: Use
     assert client.get(f"/api/jobs/{job['id']}/test-sheet.pdf").status_code == 422
     # the dummy has nothing of the text on it
     assert client.get(f"/api/jobs/{job['id']}/fold-dummy.pdf").status_code == 200
+
+
+def test_work_that_kills_its_worker_is_given_up_after_three_times(client: Client, printed: Job) -> None:
+    made = ask(client, printed)
+
+    def killed(*_: Any) -> None:
+        raise KeyboardInterrupt
+
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(services, "_write", killed)
+        for _ in range(work.MOST_ATTEMPTS):
+            with pytest.raises(KeyboardInterrupt):
+                services.carry_out(made["id"])
+            assert PrintFile.objects.get(pk=made["id"]).state == "working"
+        services.carry_out(made["id"])
+    given_up = client.get(f"/api/jobs/{printed.pk}/prints").json()[0]
+    assert given_up["state"] == "failed"
+    assert "stopped 3 times" in given_up["message"]
+    # asked for anew, it is tried anew
+    assert (
+        send(client, "POST", f"/api/jobs/{printed.pk}/prints/{made['id']}/again").json()["state"] == "waiting"
+    )
+    services.carry_out(made["id"])
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["state"] == "done"

@@ -5253,10 +5253,10 @@ export interface components {
              * @enum {string}
              */
             state: "waiting" | "working" | "done" | "failed" | "cancelled";
-            /** Sheets */
-            sheets: number;
-            /** Sheets Done */
-            sheets_done: number;
+            /** Total */
+            total: number;
+            /** Done */
+            done: number;
             /** Message */
             message: string;
             /** Size */
@@ -5781,8 +5781,8 @@ export interface components {
              * @enum {string}
              */
             state: "waiting" | "working" | "done" | "failed" | "cancelled";
-            /** Progress */
-            progress: number;
+            /** Done */
+            done: number;
             /** Message */
             message: string;
             /** Author */
@@ -5899,8 +5899,8 @@ export interface components {
              * @enum {string}
              */
             state: "waiting" | "working" | "done" | "failed" | "cancelled";
-            /** Progress */
-            progress: number;
+            /** Done */
+            done: number;
             /** Message */
             message: string;
             /** Author */

@@ -32,9 +32,9 @@ export default function CuttingPage() {
       <main className="mx-auto w-full max-w-xl p-10">
         <h1 className="text-2xl font-semibold">{cutting.data.title}</h1>
         <p role="status" className="mt-4">
-          Laying the pieces out: {cutting.data.progress} %
+          Laying the pieces out: {cutting.data.done} %
         </p>
-        <progress className="my-2 w-full accent-hill" max={100} value={cutting.data.progress} />
+        <progress className="my-2 w-full accent-hill" max={100} value={cutting.data.done} />
         <p className="mb-4 text-faded">You can leave; it goes on.</p>
         <Button onClick={() => verb.mutate("cancel")}>Cancel</Button>
       </main>

@@ -96,7 +96,7 @@ export default function CuttingRoom() {
               </Link>
               <p className="text-sm text-faded">
                 {cutting.booked ? "cut, and booked" : STATES[cutting.state]}
-                {cutting.state === "working" && `, ${cutting.progress} %`};{" "}
+                {cutting.state === "working" && `, ${cutting.done} %`};{" "}
                 {new Date(cutting.asked).toLocaleString([], {
                   dateStyle: "medium",
                   timeStyle: "short",

@@ -147,7 +147,7 @@ function Announcement({ prints }: { prints: readonly PrintFile[] | undefined }) 
       if (before.current.has(print.id) && !isBusy(print)) {
         setText(
           print.state === "done"
-            ? `${say(WORDS[print.part])}: ${String(print.sheets)} sheets imposed.`
+            ? `${say(WORDS[print.part])}: ${String(print.total)} sheets imposed.`
             : `${say(WORDS[print.part])}: ${print.message || "cancelled"}`,
         );
       }
@@ -196,13 +196,13 @@ function PrintLine({
           <progress
             className="mt-1 w-full accent-hill"
             aria-label={`${say(WORDS[print.part])}, being imposed`}
-            max={print.sheets}
-            value={print.sheets_done}
+            max={print.total}
+            value={print.done}
           />
           <p className="figures">
             {print.state === "waiting"
               ? "Waiting its turn"
-              : `Sheet ${print.sheets_done} of ${print.sheets}`}
+              : `Sheet ${print.done} of ${print.total}`}
             {" · you may leave this page"}
           </p>
         </>
@@ -216,7 +216,7 @@ function PrintLine({
       {print.state === "cancelled" && <p className="text-faded">Cancelled.</p>}
       {print.state === "done" && (
         <p className="figures">
-          {print.sheets} sheets, {megabytes} MB
+          {print.total} sheets, {megabytes} MB
         </p>
       )}
       {print.state === "done" && print.changed_since.length > 0 && (

@@ -44,7 +44,7 @@ class CuttingRow(Schema):
     id: uuid.UUID
     title: str
     state: CuttingState
-    progress: int
+    done: int
     message: str
     author: str
     asked: datetime.datetime

@@ -23,6 +23,7 @@ from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.true_size import true_size_pdf
 from weald.standins.guillotine import cut, tally
+from weald.web import work
 from weald.web.accounts.services import preferences_of
 from weald.web.api.cutting_replies import (
     CuttingReply,
@@ -63,15 +64,12 @@ def stock_for(
     return choose_stock(wanted, shelf, notation, others=others)
 
 
-_SHOWN = ("id", "title", "state", "progress", "message", "asked", "booked")
-
-
 def _row(cutting: Cutting) -> dict[str, Any]:
     return {
         **{
             name: getattr(cutting, name) for name in CuttingRow.model_fields if name not in ("author", "jobs")
         },
-        "author": cutting.author.get_username() if cutting.author else "somebody who has left",
+        "author": cutting.asked_by,
         "jobs": [each["job"] for each in cutting.jobs],
     }
 
@@ -145,7 +143,7 @@ def open_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingReply:
 )
 def cancel_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingRow:
     """Say that a layout is not wanted any more."""
-    return CuttingRow(**_row(cuttings.cancel_cutting(cutting_of(request, cutting_id))))
+    return CuttingRow(**_row(work.cancel(cutting_of(request, cutting_id))))
 
 
 _BOOK = {200: CuttingRow, 404: Problem, 409: Problem, 422: Problem}
@@ -269,7 +267,7 @@ def try_guillotine(request: HttpRequest, cutting_id: uuid.UUID) -> GuillotineRep
     cutting = cutting_of(request, cutting_id)
     result = cuttings.result_of(cutting)
     table, notation = _table(result), notation_of(request)
-    kerf = cuttings.wishes_of(cutting).shears.kerf
+    kerf = cuttings.options_of(cutting).shears.kerf
     fallen = tally(cut(table, kerf), [blank for group in result.groups for blank in group.blanks])
     right = all(each.right for each in fallen)
     return GuillotineReply(

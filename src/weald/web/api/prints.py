@@ -12,7 +12,6 @@ from ninja import Query, Router, Schema, Status
 from pydantic import Field
 
 from weald.core.forme.layout import Face, Flip
-from weald.core.job.spec import JobSpec
 from weald.core.press.press import Press, press
 from weald.core.press.reading import fold_and_read, verdicts
 from weald.core.press.shift_sheet import draw_shift_sheet
@@ -21,6 +20,7 @@ from weald.exchange.imposed_pdf import Order, impose_pdf
 from weald.exchange.page_images import WIDEST, page_png
 from weald.exchange.read_imposed import read_imposed
 from weald.standins.duplex_printer import Mishap, Run, back_half_turned, print_pile, turned_sections
+from weald.web import work
 from weald.web.api.downloads import file_response, name_file
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person
@@ -50,8 +50,8 @@ class PrintReply(Schema):
     id: uuid.UUID
     part: Part
     state: PrintState
-    sheets: int
-    sheets_done: int
+    total: int
+    done: int
     message: str
     size: int
     author: str
@@ -60,21 +60,17 @@ class PrintReply(Schema):
     changed_since: list[str]
 
 
-def _spec(job: Job) -> JobSpec:
-    return job.spec
-
-
 def _reply(made: PrintFile, job: Job) -> PrintReply:
     return PrintReply.model_validate(
         {
             **{name: getattr(made, name) for name in _SHOWN},
-            "author": made.author.get_username() if made.author else "somebody who has left",
+            "author": made.asked_by,
             "changed_since": services.changed_since(made, job),
         }
     )
 
 
-_SHOWN = ("id", "part", "state", "sheets", "sheets_done", "message", "size", "asked", "finished")
+_SHOWN = ("id", "part", "state", "total", "done", "message", "size", "asked", "finished")
 
 
 def print_of(job: Job, print_id: uuid.UUID) -> PrintFile:
@@ -114,7 +110,7 @@ def ask_for_print(request: HttpRequest, job_id: int, order: PrintOrder) -> Statu
 def cancel_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> PrintReply:
     """Say that a file is not wanted any more."""
     job = job_of(request, job_id)
-    return _reply(services.cancel_print(print_of(job, print_id)), job)
+    return _reply(work.cancel(print_of(job, print_id)), job)
 
 
 @router.post(
@@ -125,7 +121,7 @@ def cancel_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> Prin
 def run_again(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> PrintReply:
     """Impose a file once more that failed or was cancelled."""
     job = job_of(request, job_id)
-    return _reply(services.run_again(print_of(job, print_id)), job)
+    return _reply(work.run_again(print_of(job, print_id)), job)
 
 
 @router.delete(
@@ -168,7 +164,7 @@ def _imposed(ready: Press, text: Path | None, order: Order) -> bytes:
 def test_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
     """The first sheet of a job, both sides, to try the printer with."""
     job = job_of(request, job_id)
-    ready = services.ready_to_print(job, _spec(job), notation_of(request))
+    ready = services.ready_to_print(job, job.spec, notation_of(request))
     content = _imposed(ready, services.text_of(job, ready.spec), Order(one_sheet=True))
     return file_response(content, job.title, "-test-sheet.pdf", "application/pdf")
 
@@ -179,7 +175,7 @@ def test_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
 def fold_dummy(request: HttpRequest, job_id: int, section: int = Query(1, ge=1)) -> HttpResponse:
     """One signature at true size with nothing on it but page numbers, to fold."""
     job = job_of(request, job_id)
-    ready = services.ready_to_print(job, _spec(job), notation_of(request))
+    ready = services.ready_to_print(job, job.spec, notation_of(request))
     section = min(section, len(ready.sections))
     order = Order(content="numbers", sections=frozenset({section}))
     return file_response(_imposed(ready, None, order), job.title, "-fold-dummy.pdf", "application/pdf")
@@ -189,7 +185,7 @@ def fold_dummy(request: HttpRequest, job_id: int, section: int = Query(1, ge=1))
 def back_shift(request: HttpRequest, job_id: int) -> HttpResponse:
     """A sheet to measure how far the printer's backs stand off."""
     job = job_of(request, job_id)
-    spec = _spec(job)
+    spec = job.spec
     ready = press(spec)
     layout, turned = ready.layout, ready.backs_half_turned
     drawings = [

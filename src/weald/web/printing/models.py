@@ -3,15 +3,13 @@
 Files lie outside everything that is served, under names of our own; see :mod:`.files`.
 """
 
-import uuid
-
-from django.conf import settings
 from django.db import models
 
 from weald.core.job.spec import CoverRules, Printer, read_spec
 from weald.core.job.upgrades import JOB
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job
+from weald.web.work import Work
 
 
 class BroughtFile(models.Model):
@@ -99,15 +97,10 @@ class CoverProfile(Profile):
         return rules or CoverRules()
 
 
-class PrintFile(models.Model):
-    """A file imposed for a job, from the state the job was in when it was asked for."""
+class PrintFile(Work):
+    """A file imposed for a job, from the state the job was in when it was asked for, counted in sheets."""
 
-    class State(models.TextChoices):
-        WAITING = "waiting", "Waiting"
-        WORKING = "working", "Being imposed"
-        DONE = "done", "Done"
-        FAILED = "failed", "Failed"
-        CANCELLED = "cancelled", "Cancelled"
+    task = "weald.web.printing.tasks.impose"
 
     class Part(models.TextChoices):
         WHOLE = "whole", "The whole text"
@@ -115,18 +108,10 @@ class PrintFile(models.Model):
         BACKS = "backs", "Backs only"
         SIGNATURES = "signatures", "One file a signature"
 
-    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="prints")
     change = models.ForeignKey(Change, on_delete=models.PROTECT, related_name="+")
     part = models.CharField(max_length=10, choices=Part.choices)
-    state = models.CharField(max_length=9, choices=State.choices, default=State.WAITING)
-    sheets = models.PositiveIntegerField(default=0)
-    sheets_done = models.PositiveIntegerField(default=0)
-    message = models.CharField(max_length=300, default="", blank=True)
     size = models.PositiveBigIntegerField(default=0)
-    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
-    asked = models.DateTimeField(auto_now_add=True)
-    finished = models.DateTimeField(null=True)
 
     class Meta:
         indexes = [models.Index(fields=["job", "-asked"], name="prints_by_job")]

@@ -1,15 +1,12 @@
 """What is done with texts and imposed files."""
 
-import logging
 import zipfile
-from collections.abc import Callable
 from dataclasses import asdict
 from pathlib import Path
 
 from django.conf import settings
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.utils import timezone
 
 from weald.core.errors import WealdError
 from weald.core.job.spec import JobSpec
@@ -19,6 +16,7 @@ from weald.core.press.press import Press, press
 from weald.exchange.artwork import Kind, read_artwork
 from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
 from weald.exchange.text_pdf import TextError, read_text
+from weald.web import work
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import notation_for
 from weald.web.jobs.models import Job
@@ -33,23 +31,17 @@ from weald.web.printing.files import (
     unfinished,
 )
 from weald.web.printing.models import Artwork, PrintFile, SourceText
-
-log = logging.getLogger("weald")
+from weald.web.work import Tell
 
 _PRINTED_BY = ("title", "text.", "leaf.", "paper.", "folding.", "printing.")
 _NOT_PRINTED = (
     *("paper.name", "paper.sheet.", "paper.spoilage"),
     *("printing.printer.name", "printing.printer.largest", "printing.printer.unprintable"),
 )
-_STATES = PrintFile.State
 
 
 class InUseError(WealdError):
     """A text that jobs still need."""
-
-
-class CancelledError(Exception):
-    """Somebody does not want the file any more."""
 
 
 def bring_text(workshop: Workshop, name: str, stream: Readable) -> SourceText:
@@ -133,14 +125,12 @@ def ask_for_print(job: Job, author: User, part: str) -> PrintFile:
 
     :raises weald.core.errors.WealdError: when it cannot be imposed as it stands.
     """
-    from weald.web.printing.tasks import impose
-
     made = ready_to_print(job, job.spec, notation_for(author, job.workshop))
     text_of(job, made.spec)
     asked = PrintFile.objects.create(
-        job=job, change=job.standing, author=author, part=part, sheets=len(made.sheets)
+        job=job, change=job.standing, author=author, part=part, total=len(made.sheets)
     )
-    impose.defer(print_id=str(asked.pk))
+    work.hand_over(asked)
     return asked
 
 
@@ -160,29 +150,6 @@ def ready_to_print(job: Job, spec: JobSpec, notation: Notation) -> Press:
             f"What is printed needs a sheet of {needs}, and this one is {has}. Choose another at the station "
             "Printing."
         )
-    return made
-
-
-@transaction.atomic
-def cancel_print(made: PrintFile) -> PrintFile:
-    """Say that a file is not wanted any more; one that is done stays as it is."""
-    made = PrintFile.objects.select_for_update().get(pk=made.pk)
-    if made.state in (_STATES.WAITING, _STATES.WORKING):
-        made.state = _STATES.CANCELLED
-        made.save(update_fields=["state"])
-    return made
-
-
-@transaction.atomic
-def run_again(made: PrintFile) -> PrintFile:
-    """Impose a file once more that failed or was cancelled, from the same state of its job."""
-    from weald.web.printing.tasks import impose
-
-    made = PrintFile.objects.select_for_update().get(pk=made.pk)
-    if made.state in (_STATES.FAILED, _STATES.CANCELLED):
-        made.state, made.message, made.sheets_done = _STATES.WAITING, "", 0
-        made.save(update_fields=["state", "message", "sheets_done"])
-        impose.defer(print_id=str(made.pk))
     return made
 
 
@@ -207,74 +174,34 @@ def changed_since(made: PrintFile, job: Job) -> list[str]:
 
 
 def carry_out(print_id: str) -> None:
-    """Impose a file that was asked for: whole, or not at all.
-
-    Run again after the worker died half way, it begins anew; what was written before is nowhere
-    offered.
-    """
-    made = PrintFile.objects.select_related("job", "change").filter(pk=print_id).first()
-    if made is None or not _begin(made):
-        return
-    try:
-        with unfinished() as path:
-            _write(made, path)
-            size = path.stat().st_size
-            path.replace(print_path(made))
-        _finish(made, _STATES.DONE, "", size)
-    except CancelledError:
-        return
-    except WealdError as error:
-        _finish(made, _STATES.FAILED, str(error)[:300])
-    except Exception:
-        log.exception("imposing %s failed", print_id)
-        _finish(made, _STATES.FAILED, "Something went wrong while imposing; run it again.")
+    """Impose a file that was asked for: whole, or not at all. What is half written is nowhere offered."""
+    work.carry_out(PrintFile, print_id, _impose, drop=_drop)
 
 
-def _begin(made: PrintFile) -> bool:
-    """Take a file in hand, unless it is not wanted any more or done already."""
-    states = (_STATES.WAITING, _STATES.WORKING)
-    return bool(
-        PrintFile.objects.filter(pk=made.pk, state__in=states).update(state=_STATES.WORKING, sheets_done=0)
-    )
+def _impose(made: PrintFile, tell: Tell) -> dict[str, object]:
+    with unfinished() as path:
+        _write(made, path, tell)
+        size = path.stat().st_size
+        path.replace(print_path(made))
+    return {"size": size}
 
 
-def _finish(made: PrintFile, state: str, message: str, size: int = 0) -> None:
-    """Say how it ended, unless it was cancelled meanwhile; then what was made is dropped."""
-    ended = PrintFile.objects.filter(pk=made.pk, state=_STATES.WORKING).update(
-        state=state, message=message, size=size, finished=timezone.now()
-    )
-    if not ended:
-        print_path(made).unlink(missing_ok=True)
+def _drop(made: PrintFile) -> None:
+    print_path(made).unlink(missing_ok=True)
 
 
-def _telling(made: PrintFile) -> Callable[[int, int], None]:
-    """Tells how far it has come, a few times a second, and notices when it is cancelled."""
-    last = timezone.now()
-
-    def tell(done: int, of: int) -> None:
-        nonlocal last
-        now = timezone.now()
-        if (now - last).total_seconds() < settings.PROGRESS_SECONDS:
-            return
-        last = now
-        if not PrintFile.objects.filter(pk=made.pk, state=_STATES.WORKING).update(sheets_done=done):
-            raise CancelledError
-
-    return tell
-
-
-def _write(made: PrintFile, path: Path) -> None:
+def _write(made: PrintFile, path: Path, tell: Tell) -> None:
     spec = made.change.read()
     reads = notation_for(made.author, made.job.workshop)
-    ready, text, tell = ready_to_print(made.job, spec, reads), text_of(made.job, spec), _telling(made)
+    ready, text = ready_to_print(made.job, spec, reads), text_of(made.job, spec)
     if made.part != PrintFile.Part.SIGNATURES:
         faces: dict[str, Faces] = {"whole": "both", "fronts": "fronts", "backs": "backs"}
-        impose_pdf(ready, text, path, Order(faces=faces[made.part]), tell)
+        impose_pdf(ready, text, path, Order(faces=faces[made.part]), lambda sheet, _: tell(sheet))
         return
     digits, done = len(str(len(ready.sections))), 0
     with zipfile.ZipFile(path, "w") as archive, unfinished() as one:
         for section in ready.sections:
             order = Order(sections=frozenset({section.section}))
-            impose_pdf(ready, text, one, order, lambda part, of, before=done: tell(before + part, of))  # type: ignore[misc]
+            impose_pdf(ready, text, one, order, lambda part, _, before=done: tell(before + part))  # type: ignore[misc]
             archive.write(one, f"{reads.vocabulary}-{section.section:0{digits}}.pdf")
             done += section.sheets

@@ -14,10 +14,10 @@ SILENT_SECONDS = 30
 
 
 @app.task(queue="press")
-def impose(print_id: str) -> None:
+def impose(work_id: str) -> None:
     """Impose a file that was asked for."""
     close_old_connections()
-    carry_out(print_id)
+    carry_out(work_id)
 
 
 @app.periodic(cron="* * * * *")

@@ -1,9 +1,8 @@
 """Laying pieces of jobs out on the shelf's stock, and booking what was cut."""
 
-import logging
 import uuid
 from collections import Counter
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Any
@@ -30,23 +29,19 @@ from weald.core.pieces import Piece
 from weald.core.planning.plan import plan
 from weald.core.shelf.stock import count_words, offcut_of
 from weald.core.units import Mm
+from weald.web import work
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job
 from weald.web.shelf.models import Cutting, Movement, ShelfItem
 from weald.web.shelf.services import ShortError, family, item_spec, write
+from weald.web.work import Tell
 
-log = logging.getLogger("weald")
-_STATES = Cutting.State
 SAME_SIZE: Mm = 0.5
 """Offcuts of one item that differ by less are one item."""
 
 
 class NotReadyError(WealdError):
     """A cutting that cannot be booked as it stands."""
-
-
-class CancelledError(Exception):
-    """Somebody does not want the layout any more."""
 
 
 @lru_cache(maxsize=1)
@@ -59,7 +54,7 @@ def result_of(cutting: Cutting) -> CutResult:
 
     :raises NotReadyError: when it is not done.
     """
-    if cutting.state != _STATES.DONE or cutting.result is None:
+    if cutting.state != Cutting.State.DONE or cutting.result is None:
         raise NotReadyError("This has not been laid out yet.")
     return read_result(cutting.result)
 
@@ -72,8 +67,6 @@ def ask_for_cutting(
 
     :raises SpecError: when there is nothing that can be laid out.
     """
-    from weald.web.shelf.tasks import lay_out_pieces
-
     if not jobs:
         raise SpecError({"jobs": "Choose at least one job."})
     title = ", ".join(job.title for job in jobs)[:300]
@@ -87,7 +80,7 @@ def ask_for_cutting(
     groups, without = _groups(cutting)
     if not groups:
         raise SpecError({"jobs": f"None of these pieces can be cut yet. {' '.join(without[:4])}"})
-    lay_out_pieces.defer(cutting_id=str(cutting.pk))
+    work.hand_over(cutting)
     return cutting
 
 
@@ -99,7 +92,7 @@ def _groups(cutting: Cutting) -> tuple[list[Any], list[str]]:
             continue
         jobs.append(JobPieces(each["job"], each["title"], _pieces(change)))
     items = {piece.item for job in jobs for piece in job.pieces if piece.item is not None}
-    return cutting_groups(jobs, family(cutting.workshop, items), wishes_of(cutting))
+    return cutting_groups(jobs, family(cutting.workshop, items), options_of(cutting))
 
 
 def changed_since(cutting: Cutting) -> list[str]:
@@ -126,7 +119,7 @@ def _pieces(change: Change) -> tuple[Piece, ...]:
     return plan(change.read(), drawn=()).pieces
 
 
-def wishes_of(cutting: Cutting) -> CuttingOptions:
+def options_of(cutting: Cutting) -> CuttingOptions:
     """What the binder wanted otherwise."""
     options = cutting.options
     return CuttingOptions(
@@ -136,48 +129,17 @@ def wishes_of(cutting: Cutting) -> CuttingOptions:
     )
 
 
-@transaction.atomic
-def cancel_cutting(cutting: Cutting) -> Cutting:
-    """Say that a layout is not wanted any more."""
-    cutting = Cutting.objects.select_for_update().get(pk=cutting.pk)
-    if cutting.state in (_STATES.WAITING, _STATES.WORKING):
-        cutting.state = _STATES.CANCELLED
-        cutting.save(update_fields=["state"])
-    return cutting
-
-
 def carry_out(cutting_id: str) -> None:
-    """Lay out what was asked for; done again after a worker died, it begins anew."""
+    """Lay out what was asked for."""
+    work.carry_out(Cutting, cutting_id, _lay_out)
+
+
+def _lay_out(cutting: Cutting, tell: Tell) -> dict[str, object]:
     # OR-Tools is loaded by the worker alone, and not before there is something to lay out
     from weald.core.cutting.solve import lay_out_groups
 
-    cutting = Cutting.objects.select_related("workshop").filter(pk=cutting_id).first()
-    if cutting is None:
-        return
-    waiting = Cutting.objects.filter(pk=cutting_id, state__in=(_STATES.WAITING, _STATES.WORKING))
-    if not waiting.update(state=_STATES.WORKING, progress=0):
-        return
-    try:
-        groups, without = _groups(cutting)
-        result = lay_out_groups(groups, without, _telling(cutting))
-    except CancelledError:
-        return
-    except WealdError as error:
-        text = "; ".join(error.fields.values()) if isinstance(error, SpecError) else str(error)
-        waiting.update(state=_STATES.FAILED, message=text)
-    except Exception:
-        log.exception("laying out %s failed", cutting_id)
-        waiting.update(state=_STATES.FAILED, message="Something went wrong while laying out; ask again.")
-    else:
-        waiting.update(state=_STATES.DONE, progress=100, result=write_result(result))
-
-
-def _telling(cutting: Cutting) -> Callable[[int], None]:
-    def tell(percent: int) -> None:
-        if not Cutting.objects.filter(pk=cutting.pk, state=_STATES.WORKING).update(progress=percent):
-            raise CancelledError
-
-    return tell
+    groups, without = _groups(cutting)
+    return {"done": cutting.total, "result": write_result(lay_out_groups(groups, without, tell))}
 
 
 @dataclass(frozen=True, slots=True)
@@ -195,7 +157,7 @@ def book(cutting: Cutting, author: User) -> Cutting:
     :raises ShortError: when the shelf does not hold so much any more.
     :raises NotReadyError: when it has not been laid out.
     """
-    cutting = Cutting.objects.select_for_update().select_related("workshop").get(pk=cutting.pk)
+    cutting = Cutting.objects.select_for_update(of=("self",)).select_related("workshop").get(pk=cutting.pk)
     result = result_of(cutting)
     if cutting.booked is not None:
         return cutting
@@ -244,9 +206,17 @@ def unbook(cutting: Cutting, author: User) -> Cutting:
     for number, change in sorted(changes.items()):
         if change and number in items:
             _take(items[number], -change, Movement.Reason.UNDONE, author, cutting, None)
+            _put_away_if_nothing(items[number])
     cutting.booked = None
     cutting.save(update_fields=["booked"])
     return cutting
+
+
+def _put_away_if_nothing(item: ShelfItem) -> None:
+    """An offcut there is none of is no row on the shelf; cut again, it is taken out again."""
+    if item.offcut_of_id is not None and item.count == 0:
+        item.archived = True
+        item.save(update_fields=["archived"])
 
 
 def _amounts(result: CutResult) -> tuple[Counter[int], Counter[_Offcut]]:
@@ -294,7 +264,7 @@ def _offcut_item(workshop: Workshop, offcut: _Offcut) -> ShelfItem:
     """The item for an offcut: the one there is of that size, or a new one."""
     parent = ShelfItem.objects.get(pk=offcut.item, workshop=workshop)
     root = parent.offcut_of or parent
-    for known in ShelfItem.objects.filter(offcut_of=root, archived=False):
+    for known in ShelfItem.objects.filter(Q(archived=False) | Q(count=0), offcut_of=root):
         spec = item_spec(known)
         near = (
             spec.width is not None
@@ -303,6 +273,9 @@ def _offcut_item(workshop: Workshop, offcut: _Offcut) -> ShelfItem:
             and abs(spec.height - offcut.height) <= SAME_SIZE
         )
         if near and spec.grain == offcut.grain:
+            if known.archived:
+                known.archived = False
+                known.save(update_fields=["archived"])
             return known
     spec = offcut_of(item_spec(root), offcut.width, offcut.height, offcut.grain)
     return write(ShelfItem(workshop=workshop, offcut_of=root), spec)

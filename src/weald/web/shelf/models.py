@@ -1,13 +1,12 @@
 """Stock on the shelf, every movement of it, and layouts cut from it."""
 
-import uuid
-
 from django.conf import settings
 from django.db import models
 
 from weald.core.shelf.stock import KIND_NAMES
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
+from weald.web.work import Work
 
 
 class ShelfItem(models.Model):
@@ -41,8 +40,8 @@ class ShelfItem(models.Model):
         return self.name
 
 
-class Cutting(models.Model):
-    """Pieces of one or more jobs laid out on stock.
+class Cutting(Work):
+    """Pieces of one or more jobs laid out on stock, counted in percent.
 
     :ivar jobs: number and state (``change``) of each job as it was laid out.
     :ivar options: shears, pins and what is forbidden; see :mod:`weald.web.shelf.cutting`.
@@ -50,25 +49,14 @@ class Cutting(models.Model):
     :ivar booked: when it was cut, and its stock taken off the shelf.
     """
 
-    class State(models.TextChoices):
-        WAITING = "waiting", "Waiting"
-        WORKING = "working", "Being laid out"
-        DONE = "done", "Done"
-        FAILED = "failed", "Failed"
-        CANCELLED = "cancelled", "Cancelled"
+    task = "weald.web.shelf.tasks.lay_out_pieces"
 
-    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="cuttings")
     title = models.CharField(max_length=300)
     jobs = models.JSONField()
     options = models.JSONField()
-    state = models.CharField(max_length=9, choices=State.choices, default=State.WAITING)
-    progress = models.PositiveSmallIntegerField(default=0)
-    message = models.TextField(default="", blank=True)
     result = models.JSONField(null=True)
     booked = models.DateTimeField(null=True)
-    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
-    asked = models.DateTimeField(auto_now_add=True)
 
     class Meta:
         indexes = [models.Index(fields=["workshop", "-asked"], name="cuttings_by_date")]

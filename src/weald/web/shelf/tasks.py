@@ -7,7 +7,7 @@ from weald.web.shelf.cutting import carry_out
 
 
 @app.task(queue="shears")
-def lay_out_pieces(cutting_id: str) -> None:
+def lay_out_pieces(work_id: str) -> None:
     """Lay out pieces that were asked for."""
     close_old_connections()
-    carry_out(cutting_id)
+    carry_out(work_id)
