@@ -263,3 +263,15 @@ def test_signs_the_database_does_not_take_are_no_accident(client: Client, job: J
 
 def test_an_unknown_paper_is_refused(client: Client, job: Job) -> None:
     assert client.get(f"/api/jobs/{job.pk}/drawings/case.flat.pdf?paper=a3").status_code == 422
+
+
+def test_a_job_begins_with_what_lies_on_the_bench(client: Client, job: Job) -> None:
+    answers = {"title": "Old log", "pages": "200", "width": "135", "height": "200", "thickness": "18"}
+    begun = send(client, "POST", "/api/jobs/begin", {"kind": "paperback", "answers": answers})
+    assert begun.status_code == 201
+    assert begun.json()["spec"]["binding"]["structure"] == "rebound_paperback"
+    assert begun.json()["spec"]["measured"]["block.thickness"] == 18
+    wrong = send(client, "POST", "/api/jobs/begin", {"kind": "sewn", "answers": answers | {"pages": "few"}})
+    assert (wrong.status_code, list(wrong.json()["fields"])) == (422, ["pages"])
+    absent = send(client, "POST", "/api/jobs/begin", {"kind": "pdf", "answers": {}, "text": "0" * 64})
+    assert absent.status_code == 404

@@ -17,6 +17,7 @@ BODIES: dict[str, Any] = {
     "changePreferences": {"units": "inch"},
     "createJob": {"title": "Log"},
     "saveJob": {"title": "Log"},
+    "beginJob": {"kind": "blank", "answers": {}},
     "renameJob": {"version": 1, "title": "Other"},
     "undo": {"version": 1},
     "redo": {"version": 1},

@@ -24,6 +24,7 @@ export type Station = Quantity["station"];
 export type StaleReply = Schemas["StaleReply"];
 export type HistoryStep = Schemas["HistoryStep"];
 export type Choices = Schemas["Choices"];
+export type Beginning = Schemas["Beginning"];
 export type FoldChoice = Schemas["FoldChoice"];
 export type MakeUpChoice = Schemas["MakeUpChoice"];
 export type Film = Schemas["Film"];

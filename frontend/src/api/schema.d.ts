@@ -115,6 +115,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Job
+         * @description Begin a job with what lies on the bench; what is wrong is named by what was asked.
+         */
+        post: operations["beginJob"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/import": {
         parameters: {
             query?: never;
@@ -2884,6 +2904,43 @@ export interface components {
             grade: components["schemas"]["Grade"];
         };
         /**
+         * Beginning
+         * @description One thing that may lie on the bench.
+         *
+         *     :param asks: what has to be known of it.
+         *     :param station: where its work begins.
+         *     :param measured: whether the block is there, and its sizes are measured.
+         *     :param brings: whether a text is brought with it, as a PDF.
+         */
+        Beginning: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "text" | "pdf" | "blank" | "loose" | "sewn" | "paperback";
+            /** Title */
+            title: string;
+            /** Words */
+            words: string;
+            /** Asks */
+            asks: ("title" | "pages" | "width" | "height" | "thickness" | "grammage" | "board")[];
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            /**
+             * Measured
+             * @default false
+             */
+            measured: boolean;
+            /**
+             * Brings
+             * @default false
+             */
+            brings: boolean;
+        };
+        /**
          * Binding
          * @description The binding. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
          *
@@ -3178,6 +3235,10 @@ export interface components {
             leaves: components["schemas"]["SizeChoice"][];
             /** Grades */
             grades: components["schemas"]["BasisGrade"][];
+            /** Printers */
+            printers: components["schemas"]["Printer"][];
+            /** Beginnings */
+            beginnings: components["schemas"]["Beginning"][];
             new_job: components["schemas"]["JobSpec"];
         };
         /**
@@ -4255,6 +4316,23 @@ export interface components {
             spec: components["schemas"]["JobSpec"];
         };
         /**
+         * JobBeginning
+         * @description What lies on the bench, and what is said of it, as typed; ``text`` is the digest of one brought.
+         */
+        JobBeginning: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "text" | "pdf" | "blank" | "loose" | "sewn" | "paperback";
+            /** Answers */
+            answers: {
+                [key: string]: string;
+            };
+            /** Text */
+            text?: string | null;
+        };
+        /**
          * StaleReply
          * @description Answer to a stale write: what changed since, and the job as it stands now.
          */
@@ -5226,12 +5304,16 @@ export interface components {
         };
         /**
          * PrinterReply
-         * @description A printer the workshop has.
+         * @description A printer the workshop has, and its lengths as they stand in their fields.
          */
         PrinterReply: {
             /** Id */
             id: number;
             printer: components["schemas"]["Printer"];
+            /** Inputs */
+            inputs: {
+                [key: string]: string;
+            };
         };
         /**
          * PrintReply
@@ -7133,6 +7215,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    beginJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JobBeginning"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */

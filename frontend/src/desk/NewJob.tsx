@@ -2,54 +2,47 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useId, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { bring } from "../api/bring";
-import { api, type Job, ProblemError, unwrap } from "../api/client";
+import { bring, named } from "../api/bring";
+import {
+  api,
+  type Beginning,
+  type Job,
+  ProblemError,
+  type SourceText,
+  type Station,
+  unwrap,
+} from "../api/client";
 import { usePerson } from "../app/person";
 import { useChoices } from "../job/choices";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 
-type Kind = "printed" | "blank";
+type Ask = Beginning["asks"][number];
+type Answers = Partial<Record<Ask, string>>;
 
-interface Answers {
-  title: string;
-  pages: string;
-  width: string;
-  height: string;
-  grammage: string;
-  board: string;
-}
+const FIRST: Answers = { pages: "128", grammage: "90" };
 
-const KINDS: readonly { kind: Kind; title: string; text: string }[] = [
-  { kind: "printed", title: "A text", text: "Printed, or to be printed, on sheets to fold." },
-  { kind: "blank", title: "Blank paper", text: "For a book to write or draw in." },
-];
-
-/** The entries of a job the questions stand for, to show what is wrong where it was asked. */
-const PATHS: Record<keyof Answers, string> = {
-  title: "title",
-  pages: "text.pages",
-  width: "leaf.width",
-  height: "leaf.height",
-  grammage: "paper.grammage",
-  board: "binding.board",
+const LABELS: Record<Ask, string> = {
+  title: "Title",
+  pages: "Pages",
+  width: "Leaf width, trimmed",
+  height: "Leaf height",
+  thickness: "Thickness",
+  grammage: "Paper, g/m²",
+  board: "Board thickness",
 };
-
-const FIRST: Answers = {
-  title: "",
-  pages: "128",
-  width: "",
-  height: "",
-  grammage: "90",
-  board: "2 mm",
+const MEASURED: Partial<Record<Ask, string>> = {
+  width: "Width, measured",
+  height: "Height, measured",
+  thickness: "Thickness, pressed",
 };
 
 function useBegun() {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  return (id: number) => {
+  return (id: number, station?: Station) => {
     void queries.invalidateQueries({ queryKey: ["jobs"] });
-    void navigate(`/jobs/${id}`);
+    void navigate(station ? `/jobs/${id}/${station}` : `/jobs/${id}`);
   };
 }
 
@@ -60,111 +53,154 @@ export function NewJob({
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }) {
+  return (
+    <Modal open={open} onOpenChange={onOpenChange} title="What have you on the bench?" wide>
+      <Beginnings onBegun={() => onOpenChange(false)} />
+    </Modal>
+  );
+}
+
+function Beginnings({ onBegun }: { onBegun: () => void }) {
   const person = usePerson();
   const choices = useChoices();
-  const [kind, setKind] = useState<Kind>("printed");
+  const [chosen, setChosen] = useState<Beginning["id"]>("text");
   const [answers, setAnswers] = useState(FIRST);
+  const [file, setFile] = useState<File | null>(null);
+  const [sent, setSent] = useState(0);
   const begun = useBegun();
-  const suggestion = person.units === "inch" ? ["5 1/2 in", "8 1/2 in"] : ["140 mm", "210 mm"];
-  const width = answers.width || (suggestion[0] ?? "");
-  const height = answers.height || (suggestion[1] ?? "");
+  const inches = person.units === "inch";
+  const usual: Answers = inches
+    ? { width: "5 1/2 in", height: "8 1/2 in" }
+    : { width: "140 mm", height: "210 mm" };
+  const hints: Answers = {
+    ...usual,
+    board: inches ? "80pt, 5/64 in …" : "2 mm, 80pt …",
+    thickness: inches ? "3/4 in" : "18 mm",
+  };
+  const beginning = choices?.beginnings.find((each) => each.id === chosen);
 
   const create = useMutation({
-    mutationFn: async () =>
-      unwrap(
-        await api.POST("/api/jobs", {
+    mutationFn: async (from: Beginning) => {
+      // a size not typed is the one that stands in its field; one that is measured has to be
+      const given = from.measured ? answers : { ...usual, ...answers };
+      const text =
+        from.brings && file
+          ? await bring<SourceText>(named("/api/texts", file), file, { onSent: setSent })
+          : null;
+      const title = answers.title ?? (text ? text.name.replace(/\.pdf$/i, "") : "");
+      return unwrap(
+        await api.POST("/api/jobs/begin", {
           body: {
-            title: answers.title.trim() || (kind === "blank" ? "Blank book" : "Untitled book"),
-            text: { pages: answers.pages, blank_book: kind === "blank" },
-            leaf: { width, height },
-            paper: { grammage: answers.grammage },
-            binding: { board: answers.board },
+            kind: from.id,
+            answers: { ...given, title } as Record<Ask, string>,
+            text: text?.digest ?? null,
           },
         }),
-      ),
-    onSuccess: (job) => {
-      onOpenChange(false);
-      setAnswers(FIRST);
-      begun(job.id);
+      );
+    },
+    onSuccess: (job, from) => {
+      onBegun();
+      begun(job.id, from.station);
     },
   });
-  const problem = create.error instanceof ProblemError ? create.error.problem : null;
-  const fields = problem?.fields ?? {};
-  const shown = { ...answers, width, height };
-  function field(name: keyof Answers, label: string, hint?: string) {
-    return (
+  if (!choices || !beginning) return <p>One moment …</p>;
+  const fields = create.error instanceof ProblemError ? create.error.problem.fields : {};
+  const asks = beginning.asks;
+  const field = (ask: Ask) =>
+    asks.includes(ask) && (
       <Question
-        label={label}
-        hint={hint}
-        error={fields[PATHS[name]]}
-        value={shown[name]}
-        onChange={(text) => setAnswers({ ...shown, [name]: text })}
+        label={(beginning.measured && MEASURED[ask]) || LABELS[ask]}
+        hint={hints[ask]}
+        error={fields[ask]}
+        value={answers[ask] ?? (beginning.measured ? "" : (usual[ask] ?? ""))}
+        onChange={(text) => setAnswers({ ...answers, [ask]: text })}
       />
     );
-  }
-
+  const unsaid = Object.keys(fields).every((path) => !asks.includes(path as Ask));
   return (
-    <Modal open={open} onOpenChange={onOpenChange} title="What have you on the bench?">
-      <form
-        className="space-y-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          create.mutate();
-        }}
+    <form
+      className="space-y-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        create.mutate(beginning);
+      }}
+    >
+      <div
+        className="grid grid-cols-2 gap-2 sm:grid-cols-3"
+        role="radiogroup"
+        aria-label="What lies on the bench"
       >
-        <div
-          className="grid grid-cols-2 gap-2"
-          role="radiogroup"
-          aria-label="What lies on the bench"
-        >
-          {KINDS.map((each) => (
-            <button
-              key={each.kind}
-              type="button"
-              role="radio"
-              aria-checked={kind === each.kind}
-              className={`rounded border p-3 text-left ${kind === each.kind ? "border-2 border-hill bg-linen" : "border-rule"}`}
-              onClick={() => setKind(each.kind)}
-            >
-              <span className="block font-serif font-semibold">{each.title}</span>
-              <span className="text-sm text-faded">{each.text}</span>
-            </button>
-          ))}
-        </div>
-        {field("title", "Title")}
-        <div className="grid grid-cols-3 gap-2">
-          {field("pages", "Pages")}
-          {field("width", "Leaf width, trimmed")}
-          {field("height", "Leaf height")}
-        </div>
+        {choices.beginnings.map((each) => (
+          <button
+            key={each.id}
+            type="button"
+            role="radio"
+            aria-checked={chosen === each.id}
+            className={`rounded border p-2.5 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
+            onClick={() => {
+              create.reset();
+              setChosen(each.id);
+            }}
+          >
+            <span className="block font-serif font-semibold">{each.title}</span>
+            <span className="text-sm text-faded">{each.words}</span>
+          </button>
+        ))}
+      </div>
+      {beginning.brings && (
+        <label className="block text-sm text-faded">
+          The PDF
+          <input
+            type="file"
+            accept=".pdf,application/pdf"
+            className="block py-1 text-base text-ink"
+            onChange={(event) => setFile(event.target.files?.[0] ?? null)}
+          />
+          {fields.text && (
+            <span role="alert" className="block text-madder">
+              {fields.text}
+            </span>
+          )}
+        </label>
+      )}
+      {field("title")}
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+        {field("pages")}
+        {field("width")}
+        {field("height")}
+        {field("thickness")}
+      </div>
+      {asks.includes("width") && !beginning.measured && (
         <div className="flex flex-wrap items-center gap-1 text-sm" aria-label="Common leaf sizes">
-          {choices?.leaves.map((size) => (
+          {choices.leaves.map((size) => (
             <button
               key={size.name}
               type="button"
               className="rounded border border-rule px-1.5 py-0.5 text-hill hover:bg-linen"
               onClick={() =>
-                setAnswers({ ...shown, width: `${size.width} mm`, height: `${size.height} mm` })
+                setAnswers({ ...answers, width: `${size.width} mm`, height: `${size.height} mm` })
               }
             >
               {size.name}
             </button>
           ))}
         </div>
-        <div className="grid grid-cols-2 gap-2">
-          {field("grammage", "Paper, g/m²")}
-          {field("board", "Board thickness", "2 mm, 80pt …")}
-        </div>
-        {problem && Object.keys(fields).every((path) => !Object.values(PATHS).includes(path)) && (
-          <p role="alert" className="text-madder">
-            {problem.message}
-          </p>
-        )}
-        <Button kind="main" type="submit" disabled={create.isPending}>
-          Begin the job
-        </Button>
-      </form>
-    </Modal>
+      )}
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+        {field("grammage")}
+        {field("board")}
+      </div>
+      {create.error && unsaid && !fields.text && (
+        <p role="alert" className="text-madder">
+          {create.error.message}
+        </p>
+      )}
+      <Button kind="main" type="submit" disabled={create.isPending}>
+        {create.isPending && beginning.brings
+          ? `Bringing it: ${Math.round(sent * 100)} %`
+          : "Begin the job"}
+      </Button>
+    </form>
   );
 }
 

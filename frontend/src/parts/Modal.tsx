@@ -25,6 +25,14 @@ export function Modal({
         <Dialog.Overlay className="fixed inset-0 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            // where one types, or else nowhere that a space would press
+            const dialog = event.currentTarget as HTMLElement;
+            const first = dialog.querySelector<HTMLElement>("input, textarea") ?? dialog;
+            event.preventDefault();
+            first.focus();
+          }}
+          tabIndex={-1}
           className={`fixed top-1/2 left-1/2 max-h-[90vh] w-[92vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-rule bg-chalk p-6 text-ink ${most}`}
         >
           <div className="mb-4 flex items-start justify-between gap-4">

@@ -111,6 +111,15 @@ class Notation:
         """The nearest mark on the metric ruler."""
         return _nearest(value / self.mm_division) * self.mm_division
 
+    def mark_below(self, value: Mm) -> Mm:
+        """The mark of the ruler at a length, or the last before it; never less than nothing."""
+        division = MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division
+        return max(0.0, math.floor(value / division + TOLERANCE) * division)
+
+    def at_most(self, now: Mm, most: Mm) -> Mm:
+        """A size as it is where there is room for it, else the last mark there is room for."""
+        return now if now <= most + TOLERANCE else self.mark_below(most)
+
     def _mm(self, value: Mm) -> str:
         return plain_number(self.round_mm(value), 2)
 

@@ -26,14 +26,16 @@ export function usePrinters() {
 }
 
 function entryOf(profile: PrinterProfile): Entry {
-  const { largest, ...rest } = profile.printer;
   const texts = Object.fromEntries(
-    Object.entries(rest).map(([key, value]) => [key, String(value)]),
+    Object.entries({ ...profile.printer, largest: "" }).map(([key, value]) => [
+      key,
+      profile.inputs[key] ?? String(value),
+    ]),
   );
   return {
     ...texts,
-    width: largest ? String(largest.width) : "",
-    height: largest ? String(largest.height) : "",
+    width: profile.inputs["largest.width"] ?? "",
+    height: profile.inputs["largest.height"] ?? "",
   };
 }
 
@@ -44,9 +46,11 @@ function bodyOf({ width, height, ...rest }: Entry): Record<string, unknown> {
 export function Printers({
   open,
   onOpenChange,
+  onAdded,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
+  onAdded: (printer: PrinterProfile["printer"]) => void;
 }) {
   const queries = useQueryClient();
   const printers = usePrinters();
@@ -64,6 +68,7 @@ export function Printers({
             }),
           ),
     onSuccess: (kept) => {
+      if (id === null) onAdded(kept.printer);
       setId(kept.id);
       setEntry(entryOf(kept));
       void refresh();
@@ -168,7 +173,7 @@ export function Printers({
             </Button>
           )}
           <span role="status" className="self-center text-sm">
-            {keep.isSuccess && "Kept. Choose it anew in a job to print with it."}
+            {keep.isSuccess && "Kept. What is new in it is printed by once it is chosen anew."}
           </span>
         </div>
       </form>

@@ -62,7 +62,15 @@ function PrinterField() {
   const [open, setOpen] = useState(false);
   const printers = usePrinters();
   const name = String(valueAt(draft, "printing.printer.name") ?? "");
-  const known = printers.data?.some((each) => each.printer.name === name) ?? false;
+  const own = (printers.data ?? []).map((each) => each.printer);
+  const home = useChoices()?.printers ?? [];
+  const all = [...own, ...home];
+  const known = all.some((printer) => printer.name === name);
+  const take = (chosen: (typeof all)[number] | undefined) => {
+    session.set("printing.printer", chosen ? { ...chosen } : {});
+    if (chosen?.flips === "long" || chosen?.flips === "short")
+      session.set("printing.flip", chosen.flips);
+  };
   return (
     <>
       <Pick
@@ -72,14 +80,9 @@ function PrinterField() {
         options={[
           ["", "any, turns either way"],
           ...(name && !known ? [[name, name] as const] : []),
-          ...(printers.data ?? []).map(({ printer }) => [printer.name, printer.name] as const),
+          ...all.map((printer) => [printer.name, printer.name] as const),
         ]}
-        onChange={(next) => {
-          const chosen = printers.data?.find((each) => each.printer.name === next)?.printer;
-          session.set("printing.printer", chosen ? { ...chosen } : {});
-          if (chosen?.flips === "long" || chosen?.flips === "short")
-            session.set("printing.flip", chosen.flips);
-        }}
+        onChange={(next) => take(all.find((printer) => printer.name === next))}
       />
       <div className="pt-[1.3rem]">
         <Button
@@ -90,7 +93,7 @@ function PrinterField() {
           <Printer size={18} aria-hidden />
         </Button>
       </div>
-      <Printers open={open} onOpenChange={setOpen} />
+      <Printers open={open} onOpenChange={setOpen} onAdded={take} />
     </>
   );
 }

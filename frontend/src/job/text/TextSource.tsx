@@ -33,6 +33,8 @@ export function TextSource() {
 
   function take(chosen: SourceText) {
     const size = chosen.sizes[0];
+    // what one prints oneself is printed on the paper one's printer takes
+    const paper = valueAt(draft, "printing.printer.largest");
     queries.setQueryData(["text", chosen.digest], chosen);
     session.apply({
       "text.file": chosen.digest,
@@ -40,6 +42,13 @@ export function TextSource() {
       "text.file_pages": chosen.pages,
       "text.page": size ? { width: size.width, height: size.height } : null,
       "text.blank_book": false,
+      ...(paper
+        ? {
+            "printing.sheet": { ...paper },
+            "paper.sheet.width": paper.width,
+            "paper.sheet.height": paper.height,
+          }
+        : {}),
     });
     setDialog(null);
   }

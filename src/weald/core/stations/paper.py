@@ -8,6 +8,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.folding.packet import FoldedPacket, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.paper import (
     BASIC_SIZE_INCHES,
     LB_PER_REAM_TO_GSM,
@@ -147,6 +148,16 @@ def reckon(
     return PaperPlan(grammage, calliper, width, height, lay, packet.grain)
 
 
+LEAST_LEAF: Mm = 30
+"""A leaf smaller than this is not offered, though it would fit."""
+
+
+def leaf_that_fits(width: Mm, height: Mm, notation: Notation) -> Action:
+    """A leaf a sheet is large enough for, to be taken instead."""
+    label = f"A leaf of {notation.length(width, True)} × {notation.length(height, True)}, which fits"
+    return Action(label, {"leaf.width": width, "leaf.height": height})
+
+
 def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> list[Finding]:
     """What to mind about the sheet and its grain."""
     stock, show = spec.paper.sheet, ledger.notation.length
@@ -156,6 +167,10 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
         cell_width, cell_height = stock.width / packet.columns, stock.height / packet.rows
         if packet.grain == "width":
             cell_width, cell_height = cell_height, cell_width
+        most_width, most_height = max(0.0, cell_width - leaf_across), max(0.0, cell_height - leaf_down)
+        width = ledger.notation.at_most(spec.leaf.width, most_width)
+        height = ledger.notation.at_most(spec.leaf.height, most_height)
+        fits = min(width, height) >= LEAST_LEAF
         return [
             finding(
                 "sheet.too_small",
@@ -163,8 +178,9 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
                 ledger.notation,
                 needs=needs,
                 has=f"{show(stock.width, True)} × {show(stock.height, True)}",
-                most_width=show(max(0.0, cell_width - leaf_across), True),
-                most_height=show(max(0.0, cell_height - leaf_down), True),
+                most_width=show(most_width, True),
+                most_height=show(most_height, True),
+                actions=(leaf_that_fits(width, height, ledger.notation),) if fits else (),
             )
         ]
     if not paper.lay.grain_right:

@@ -26,6 +26,7 @@ from weald.core.notation import Notation, plain_number
 from weald.core.paper import SHEET_SIZES, SheetGrain
 from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
+from weald.core.stations.paper import LEAST_LEAF, leaf_that_fits
 from weald.core.units import TOLERANCE, Mm
 
 WASTE_FOR_LABELS: Mm = 5.0
@@ -213,7 +214,8 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
     block = layout.block
     others = tuple(_other_folds(spec, packet, layout))
     if not layout.fits:
-        actions = (*_other_sheets(spec, plan), *others)
+        smaller = _smaller_leaf(spec, packet, layout, ledger.notation)
+        actions = (*_other_sheets(spec, plan), *others, *smaller)
         if spec.printing.sheet and spec.printing.sheet.width != spec.printing.sheet.height:
             turned = (spec.printing.sheet.height, spec.printing.sheet.width)
             if block.width <= turned[0] + TOLERANCE and block.height <= turned[1] + TOLERANCE:
@@ -266,6 +268,40 @@ def _other_sheets(spec: JobSpec, plan: PrintingPlan) -> Iterator[Action]:
         across = plan.least[0] > plan.least[1]
         width, height = (size.height, size.width) if across else (size.width, size.height)
         yield Action(f"Print on {size.name}", {"printing.sheet": {"width": width, "height": height}})
+
+
+def _smaller_leaf(
+    spec: JobSpec, packet: FoldedPacket, layout: Layout, notation: Notation
+) -> Iterator[Action]:
+    """Less trimming, where that is enough, and the largest leaf of which the sheet takes as many."""
+    leaf, trim = untrimmed_leaf(spec, packet), spec.leaf.trim
+    repeat = (spec.printing.repeat.columns, spec.printing.repeat.rows)
+
+    def needs(width: Mm, height: Mm) -> tuple[Mm, Mm]:
+        return block_size(unfolded_size(packet, (width, height)), spec.printing.work, repeat)
+
+    now, wider = needs(*leaf), needs(leaf[0] + 1, leaf[1])
+    turned = wider[0] == now[0]  # the leaf lies across: its width runs along the height of the sheet
+    taller = needs(leaf[0], leaf[1] + 1)
+    room = (layout.height, layout.width) if turned else (layout.width, layout.height)
+    has = (now[1], now[0]) if turned else now
+    times = (wider[1] - now[1], taller[0] - now[0]) if turned else (wider[0] - now[0], taller[1] - now[1])
+    over = [max(0.0, (has[axis] - room[axis]) / times[axis]) for axis in (0, 1)]
+    across = 0.0 if packet.kind == "concertina" else trim.fore_edge
+    if over[0] <= across + TOLERANCE and over[1] <= trim.head + trim.tail + TOLERANCE:
+        part = 1 - over[1] / (trim.head + trim.tail) if trim.head + trim.tail > 0 else 1.0
+        head = notation.at_most(trim.head, trim.head * part)
+        tail = notation.at_most(trim.tail, trim.tail * part)
+        fore_edge = notation.at_most(trim.fore_edge, trim.fore_edge - over[0])
+        shown = ", ".join(map(notation.length, (head, tail, fore_edge)))
+        yield Action(
+            f"Trim less: {shown} at head, tail and fore-edge",
+            {"leaf.trim.head": head, "leaf.trim.tail": tail, "leaf.trim.fore_edge": fore_edge},
+        )
+    width = notation.at_most(spec.leaf.width, spec.leaf.width - over[0])
+    height = notation.at_most(spec.leaf.height, spec.leaf.height - over[1])
+    if min(width, height) >= LEAST_LEAF:
+        yield leaf_that_fits(width, height, notation)
 
 
 def _other_folds(spec: JobSpec, packet: FoldedPacket, layout: Layout) -> Iterator[Action]:

@@ -8,8 +8,10 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, File, Query, Router, Status
 from ninja.files import UploadedFile
 
+from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
+from weald.core.planning.beginnings import asked_for, job_of_beginning
 from weald.core.planning.house import with_house
 from weald.core.planning.telling import changed
 from weald.exchange.job_file import read_job_file
@@ -18,6 +20,7 @@ from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import (
     HistoryState,
     HistoryStep,
+    JobBeginning,
     JobPage,
     JobReply,
     JobRow,
@@ -32,6 +35,7 @@ from weald.web.api.schemas import (
 from weald.web.api.typed import JobInput
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
+from weald.web.printing.services import text_entries
 
 router = Router(tags=["jobs"])
 
@@ -104,6 +108,22 @@ def create_job(request: HttpRequest, job: JobInput = Body(...)) -> Status:
     """Begin a job from a job file; what is missing takes house defaults."""
     notation, workshop = notation_of(request), workshop_of(request)
     spec = read_spec(with_house(job, house_of(workshop), notation), notation)
+    return Status(201, job_reply(request, services.create_job(workshop, person(request), spec)))
+
+
+@router.post("/jobs/begin", response={201: JobReply, 404: Problem, 422: Problem}, operation_id="beginJob")
+def begin_job(request: HttpRequest, beginning: JobBeginning) -> Status:
+    """Begin a job with what lies on the bench; what is wrong is named by what was asked."""
+    notation, workshop = notation_of(request), workshop_of(request)
+    text = None
+    if beginning.text is not None:
+        text = text_entries(get_object_or_404(workshop.texts, digest=beginning.text))
+    answers = {str(ask): answer for ask, answer in beginning.answers.items()}
+    job = job_of_beginning(beginning.kind, answers, text, notation)
+    try:
+        spec = read_spec(with_house(job, house_of(workshop), notation), notation)
+    except SpecError as error:
+        raise SpecError({asked_for(path): words for path, words in error.fields.items()}) from None
     return Status(201, job_reply(request, services.create_job(workshop, person(request), spec)))
 
 

@@ -10,8 +10,10 @@ from pydantic import TypeAdapter
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
+from weald.core.planning.beginnings import BEGINNINGS
 from weald.core.planning.house import departures, gauge_hints
 from weald.core.planning.plan import DRAWN, plan
+from weald.core.press.home_printers import HOME_PRINTERS
 from weald.core.reckoning import Station
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
@@ -89,5 +91,7 @@ def choices(request: HttpRequest) -> Choices:
             BasisGrade(grade=grade.value, label=f"{grade.value}, {width:g} × {height:g} in")
             for grade, (width, height) in BASIC_SIZE_INCHES.items()
         ],
+        printers=list(HOME_PRINTERS),
+        beginnings=[replace(each, words=notation.say(each.words)) for each in BEGINNINGS],
         new_job=JobSpec(),
     )

@@ -8,8 +8,9 @@ from ninja import Schema
 from pydantic import Field
 
 from weald.core.job.entries import Title
-from weald.core.job.spec import JobSpec
+from weald.core.job.spec import JobSpec, Printer
 from weald.core.notation import Vocabulary
+from weald.core.planning.beginnings import Ask, Beginning, BeginningId
 from weald.core.planning.house import Departure, GaugeHint
 from weald.core.planning.plan import Plan
 from weald.core.units import Units
@@ -77,6 +78,14 @@ class StaleReply(Problem):
     """Answer to a stale write: what changed since, and the job as it stands now."""
 
     job: JobReply
+
+
+class JobBeginning(Schema):
+    """What lies on the bench, and what is said of it, as typed; ``text`` is the digest of one brought."""
+
+    kind: BeginningId
+    answers: dict[Ask, Annotated[str, Field(max_length=200)]]
+    text: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
 
 
 class Rename(Schema):
@@ -181,4 +190,6 @@ class Choices(Schema):
     sheets: list[SizeChoice]
     leaves: list[SizeChoice]
     grades: list[BasisGrade]
+    printers: list[Printer]
+    beginnings: list[Beginning]
     new_job: JobSpec

@@ -3,6 +3,7 @@
 import zipfile
 from dataclasses import asdict
 from pathlib import Path
+from typing import Any
 
 from django.conf import settings
 from django.contrib.auth.models import User
@@ -63,6 +64,13 @@ def bring_text(workshop: Workshop, name: str, stream: Readable) -> SourceText:
             )
             path.replace(text_path(text))
     return text
+
+
+def text_entries(text: SourceText) -> dict[str, Any]:
+    """The entries of a job whose text this is."""
+    pages, sizes = text.report["pages"], text.report["sizes"]
+    page = {"width": sizes[0]["width"], "height": sizes[0]["height"]} if sizes else None
+    return {"file": text.digest, "pages": pages, "file_pages": pages, "page": page}
 
 
 def bring_artwork(workshop: Workshop, name: str, stream: Readable) -> Artwork:
