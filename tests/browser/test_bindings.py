@@ -85,7 +85,7 @@ def test_a_flat_case_in_quarter_cloth_compared_and_offered_up(desk: Page) -> Non
     desk.get_by_role("button", name="Offered up …").click()
     desk.get_by_label("by", exact=True).fill("2")
     desk.get_by_role("button", name="How do I go on?").click()
-    desk.get_by_role("button", name=re.compile("Cut 2 mm off")).click()
+    desk.get_by_role("button", name=re.compile("Cut the boards to 286 mm")).click()
     expect(height).to_contain_text("286 mm")
     go_to(desk, "Block")
     expect(line(desk, "block.height")).to_contain_text("measured")

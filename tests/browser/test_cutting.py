@@ -99,10 +99,10 @@ def test_weights_are_converted_with_their_sums(desk: Page) -> None:
     enter(desk, "Shelf")
     desk.get_by_role("button", name="Convert weights").click()
     dialog = desk.get_by_role("dialog")
-    expect(dialog.get_by_text("80 × 1406.5 / (25 × 38) = 118.4 g/m²")).to_be_visible()
+    expect(dialog.get_by_text("80 × 1406.14 / (25 × 38) = 118.4 g/m²")).to_be_visible()
     dialog.get_by_label("Grade").select_option("bond")
     dialog.get_by_label("How much").fill("20")
-    expect(dialog.get_by_text("20 × 1406.5 / (17 × 22) = 75.2 g/m²")).to_be_visible()
+    expect(dialog.get_by_text("20 × 1406.14 / (17 × 22) = 75.2 g/m²")).to_be_visible()
 
 
 def lay_out(desk: Page, button: str) -> None:

@@ -191,7 +191,7 @@ def test_undo_and_redo_outlast_leaving_and_returning(desk: Page) -> None:
     expect(field(desk, "Width")).to_have_value("150")
     desk.get_by_role("button", name="History").click()
     history = desk.get_by_role("dialog", name="History")
-    expect(history).to_contain_text("leaf.width 150")
+    expect(history).to_contain_text("Page width 150 mm")
     expect(history).to_contain_text("undone")
     assert_accessible(desk)
 
@@ -243,7 +243,7 @@ def test_two_people_on_one_job_are_asked(desk: Page, choice: str, width: int, he
     services.save_job(job, job.version, desk_author(job), read_spec(theirs))
     field(desk, "Width").fill("150")
     dialog = desk.get_by_role("dialog", name="Somebody else changed this job")
-    expect(dialog).to_contain_text("leaf.height: now 200")
+    expect(dialog).to_contain_text("Page height 200 mm")
     assert_accessible(desk)
     dialog.get_by_role("button", name=choice).click()
     is_saved(desk)

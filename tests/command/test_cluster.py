@@ -7,7 +7,7 @@ import sys
 import time
 import urllib.error
 import urllib.request
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import psycopg
@@ -157,6 +157,13 @@ def wait_until_open(port: int) -> float:
     raise AssertionError("the demo did not open")
 
 
+def wait_until(so: Callable[[], bool]) -> None:
+    began = time.monotonic()
+    while not so():
+        assert time.monotonic() - began < START_SECONDS
+        time.sleep(0.1)
+
+
 def close(process: "subprocess.Popen[str]") -> str:
     process.send_signal(signal.SIGINT)
     words, _ = process.communicate(timeout=40)
@@ -179,10 +186,8 @@ def test_the_demo_opens_says_where_and_closes_all_it_started(var: Path) -> None:
     port = free_port()
     with running_demo(var, port) as process:
         wait_until_open(port)
-        time.sleep(1)
-        started = " ".join(children_of(var))
-        assert "gunicorn" in started
-        assert "procrastinate worker" in started
+        wait_until(lambda: "procrastinate worker" in " ".join(children_of(var)))
+        assert "gunicorn" in " ".join(children_of(var))
         with running_demo(var, free_port()) as second:
             refused, _ = second.communicate(timeout=40)
         assert second.returncode == 1

@@ -125,7 +125,7 @@ def test_a_dummy_carries_numbers_and_nothing_else() -> None:
 
 
 def test_the_shift_sheet_has_its_crosses_back_to_back() -> None:
-    front, back = (draw_shift_sheet(300, 200, face) for face in ("front", "back"))  # type: ignore[arg-type]
+    front, back = (draw_shift_sheet(300, 200, face) for face in ("front", "back"))
     crosses = {
         round((element.points[0][0] + element.points[1][0]) / 2, 3)
         for element in front.elements

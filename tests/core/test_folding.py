@@ -106,7 +106,7 @@ def parse_or_none(text: str) -> Programme | None:
 
 @given(programmes, st.integers(1, 3), st.sampled_from(["inset", "together"]))
 def test_the_engine_agrees_with_a_numbered_dummy_unfolded(programme: str, sheets: int, gather: str) -> None:
-    packet = folded_section(programme, sheets, gather)
+    packet = folded_section(programme, sheets, gather)  # type: ignore[arg-type]
     dummy = pages_on_sheets(packet.programme, sheets, packet.leaves_a_sheet, gather)
     engine = {
         (cell.sheet, cell.side, cell.column, cell.row): (number, cell.up)

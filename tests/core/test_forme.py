@@ -37,7 +37,7 @@ def test_a_folio_lies_in_the_middle_of_its_sheet() -> None:
 def test_pages_are_trimmed_at_head_tail_and_fore_edge_and_touch_at_the_spine(name: str) -> None:
     made = job(folding={"programme": name, "sheets_per_section": 1})
     for face in ("front", "back"):
-        pages = made.pages(made.sheets[0], face)  # type: ignore[arg-type]
+        pages = made.pages(made.sheets[0], face)
         for page in pages:
             across = (page.box.width, page.box.height)
             assert across == pytest.approx((60, 90) if page.up[1] else (90, 60))
@@ -71,9 +71,9 @@ def test_no_mark_but_the_collation_mark_falls_on_a_trimmed_page(name: str, work:
         leaf={"width": 60, "height": 90, "trim": {"head": 5, "tail": 5, "fore_edge": 5}},
     )
     for face in ("front", "back"):
-        elements = SideMarks(made, face).all(made.sheets[0])  # type: ignore[arg-type]
+        elements = SideMarks(made, face).all(made.sheets[0])
         assert elements
-        boxes = [page.box for page in made.pages(made.sheets[0], face)]  # type: ignore[arg-type]
+        boxes = [page.box for page in made.pages(made.sheets[0], face)]
         for element in elements:
             if isinstance(element, Area) and element.about == "collation":
                 continue

@@ -39,7 +39,7 @@ def test_every_rule_is_an_entry_a_job_has_and_that_can_be_ruled() -> None:
         options = [option.value for option in rule.options]
         if rule.kind == "choice":
             assert value in options, rule.path
-        for option in options or [5 if value is None else value]:
+        for option in options or [5 if value is None else value]:  # type: ignore[list-item]
             assert read_house({"rules": {rule.path: option}}).rules
 
 

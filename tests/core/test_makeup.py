@@ -91,7 +91,7 @@ def test_pages_one_to_n_stand_once_each_in_order(
     spans = [(each.first_page, each.last_page) for each in sections if each.first_page is not None]
     assert spans[0][0] == 1
     assert spans[-1][1] == pages
-    assert all(one[1] + 1 == two[0] for one, two in pairwise(spans))
+    assert all(one[1] + 1 == two[0] for one, two in pairwise(spans))  # type: ignore[operator]
 
 
 def test_the_plan_lists_what_each_sheet_carries() -> None:

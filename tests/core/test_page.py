@@ -26,7 +26,7 @@ def test_content_is_placed_and_scaled(
     size = (100, 140) if placing != "as_is" else (100, 150)
     page = (140, 210)
     if placing == "fit":
-        size = (100, 200 / 1.4)
+        size = (100, 200 / 1.4)  # type: ignore[assignment]
     place = place_content(size, page, placing, anchor, spine_left)  # type: ignore[arg-type]
     assert place.scale == pytest.approx(scale)
     assert (place.rect.left, place.rect.top) == pytest.approx((left, top))

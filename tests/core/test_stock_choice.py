@@ -74,7 +74,7 @@ def test_taking_endpapers_makes_the_block_as_thick_as_they_are() -> None:
     endpaper = piece_of(plan(spec), "endpaper")
     sheet = {"kind": "endpaper", "width": 700, "height": 500, "grain": "width", "grammage": 100}
     thin, thick = (
-        plan(patched(spec, choose_patch(endpaper, entry(calliper=calliper, **sheet))))
+        plan(patched(spec, choose_patch(endpaper, entry(calliper=calliper, **sheet))))  # type: ignore[arg-type]
         for calliper in (0.1, 0.3)
     )
     more = value(thick, "block.thickness") - value(thin, "block.thickness")
@@ -92,9 +92,9 @@ def test_taking_paper_brings_all_that_is_known_of_it() -> None:
 
 
 def test_board_of_another_thickness_says_that_sizes_change(board: Piece) -> None:
-    assert "sizes change with it" in candidate(board, entry(calliper=3, **BOARD)).notes[0]
-    assert candidate(board, entry(**BOARD)).notes == ("its thickness is not known; measure it",)
-    assert candidate(board, entry(calliper=2, **BOARD)).notes == ()
+    assert "sizes change with it" in candidate(board, entry(calliper=3, **BOARD)).notes[0]  # type: ignore[arg-type]
+    assert candidate(board, entry(**BOARD)).notes == ("its thickness is not known; measure it",)  # type: ignore[arg-type]
+    assert candidate(board, entry(calliper=2, **BOARD)).notes == ()  # type: ignore[arg-type]
 
 
 def test_what_to_look_for_is_said_in_the_units_one_reads_in(board: Piece) -> None:
@@ -108,12 +108,12 @@ def test_what_to_look_for_is_said_in_the_units_one_reads_in(board: Piece) -> Non
 
 def test_what_suits_comes_before_what_does_not(board: Piece) -> None:
     shelf = [
-        entry(1, calliper=2, **BOARD | {"width": 100, "height": 100}),
-        entry(2, calliper=2, **BOARD | {"grain": None}),
-        entry(3, calliper=3, **BOARD),
+        entry(1, calliper=2, **BOARD | {"width": 100, "height": 100}),  # type: ignore[arg-type]
+        entry(2, calliper=2, **BOARD | {"grain": None}),  # type: ignore[arg-type]
+        entry(3, calliper=3, **BOARD),  # type: ignore[arg-type]
         entry(4, count=0, calliper=2, **BOARD),
-        entry(5, calliper=2, **BOARD),
-        entry(6, calliper=0.2, **BOARD | {"kind": "paper"}),
+        entry(5, calliper=2, **BOARD),  # type: ignore[arg-type]
+        entry(6, calliper=0.2, **BOARD | {"kind": "paper"}),  # type: ignore[arg-type]
     ]
     listed = choose_stock(board, shelf, MILLIMETRES)
     assert [each.number for each in listed.candidates] == [5, 4, 3, 2, 1]

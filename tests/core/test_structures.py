@@ -330,7 +330,7 @@ def test_a_rounded_and_backed_spine_by_hand() -> None:
     assert value(made, "spine.rise") == pytest.approx(17.5 * math.tan(math.radians(18)))
     assert size(made, "spine_inlay") == pytest.approx((37.414, 216), abs=1e-3)
     assert value(made, "shoulder.width") == 137.5
-    job["back"]["shoulder"] = "45"
+    job["back"]["shoulder"] = "45"  # type: ignore[index]
     assert value(planned(job), "shoulder.height") == pytest.approx(2.5 * math.sqrt(0.5))
     third = planned(job | {"back": {"shape": "round", "round": 1 / 3, "shoulder": "none"}})
     # 60°: 1.0472 / 0.8660 = 1.2092

@@ -39,13 +39,13 @@ def drawing(layout: Layout) -> Drawing:
 def test_dxf_has_a_layer_for_each_meaning_and_the_sizes_of_the_pieces(
     drawing: Drawing, layout: Layout
 ) -> None:
-    document = ezdxf.read(io.StringIO(drawing_dxf([drawing])))
+    document = ezdxf.read(io.StringIO(drawing_dxf([drawing])))  # type: ignore[attr-defined]
     assert document.units == ezdxf.units.MM
     assert {"CUT", "GRAIN", "TEXT", "DIMENSION", "OUTLINE"} <= {layer.dxf.name for layer in document.layers}
     space = document.modelspace()
     sizes = set()
     for outline in space.query('LWPOLYLINE[layer=="OUTLINE"]'):
-        xs, ys = zip(*((x, y) for x, y, *_ in outline.get_points()), strict=True)
+        xs, ys = zip(*((x, y) for x, y, *_ in outline.get_points()), strict=True)  # type: ignore[attr-defined]
         sizes.add((round(max(xs) - min(xs), 6), round(max(ys) - min(ys), 6)))
     assert {(420, 330), (216, 139.5), (216, 16)} <= sizes
     cuts = space.query('LWPOLYLINE[layer=="CUT"]')
@@ -56,7 +56,7 @@ def test_dxf_has_a_layer_for_each_meaning_and_the_sizes_of_the_pieces(
 def test_dxf_turns_arcs_the_right_way_up() -> None:
     arc = Arc(10, 20, 5, 0, 90)
     drawn = Drawing("a", "a", "a", (0, 0, 30, 40), (arc,))
-    (found,) = ezdxf.read(io.StringIO(drawing_dxf([drawn]))).modelspace().query("ARC")
+    (found,) = ezdxf.read(io.StringIO(drawing_dxf([drawn]))).modelspace().query("ARC")  # type: ignore[attr-defined]
     # from the right clockwise to straight down, y down: here from −90 to 0, y up
     assert (found.dxf.start_angle % 360, found.dxf.end_angle % 360) == (270, 0)
     assert tuple(found.dxf.center)[:2] == (10, -20)

@@ -44,16 +44,16 @@ def paths_on(
     paths: list[Path] = []
     resources = page.get("/Resources", parent)
     now, kept = at, []
-    for operands, operator in pikepdf.parse_content_stream(page):
+    for operands, operator in pikepdf.parse_content_stream(page):  # type: ignore[misc]
         name = str(operator)
         if name == "q":
             kept.append(now)
         elif name == "Q":
             now = kept.pop()
         elif name == "cm":
-            now = _placed(tuple(float(each) for each in operands), now)
+            now = _placed(tuple(float(each) for each in operands), now)  # type: ignore[arg-type]
         elif name == "Do":
-            form = resources.XObject[operands[0]]
+            form = resources.XObject[operands[0]]  # type: ignore[union-attr]
             if form.Subtype == "/Form":
                 paths += paths_on(form, now, resources)
         elif name == "m":

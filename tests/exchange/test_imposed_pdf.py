@@ -67,7 +67,7 @@ def print_and_fold(made: Press, path: Path, flip: str, gather: str) -> list[tupl
     sides, size = read_sides(path)
     grid = (made.packet.columns, made.packet.rows)
     assert len(sides) == 2 * len(made.sheets)
-    sheets = [on_paper(*sides[at : at + 2], size, grid, flip) for at in range(0, len(sides), 2)]
+    sheets = [on_paper(*sides[at : at + 2], size, grid, flip) for at in range(0, len(sides), 2)]  # type: ignore[arg-type, call-arg]
     read = []
     for section in made.sections:
         mine = [sheet for sheet, of in zip(sheets, made.sheets, strict=True) if of.section == section.section]
@@ -174,7 +174,7 @@ def test_single_leaves_cut_and_stacked_come_out_in_order(tmp_path: Path) -> None
     made = job(text={"pages": 11}, folding={"programme": "2x1"}, printing={"flip": "short"})
     impose_pdf(made, write_text(tmp_path / "text.pdf", 11), tmp_path / "out.pdf", Order())
     sides, size = read_sides(tmp_path / "out.pdf")
-    sheets = [on_paper(*sides[at : at + 2], size, (2, 1), "short") for at in range(0, len(sides), 2)]
+    sheets = [on_paper(*sides[at : at + 2], size, (2, 1), "short") for at in range(0, len(sides), 2)]  # type: ignore[arg-type, call-arg]
     read = [
         sheet.get((pile, 0, face), (None, (0, 1)))[0]
         for pile in (0, 1)

@@ -147,7 +147,7 @@ def test_a_filled_form_is_printed_as_it_shows(tmp_path: Path) -> None:
     impose_pdf(job(text={"pages": 4}), text, tmp_path / "out.pdf", Order())
     picture = Image.open(io.BytesIO(page_png(tmp_path / "out.pdf", 1, 800)))
     colours = picture.getcolors(1 << 20) or []
-    assert any(red > 200 and green < 40 and blue < 40 for _, (red, green, blue) in colours)
+    assert any(red > 200 and green < 40 and blue < 40 for _, (red, green, blue) in colours)  # type: ignore[misc]
 
 
 def test_bleed_shows_beyond_the_trimmed_page_and_never_over_the_spine(tmp_path: Path) -> None:
@@ -191,7 +191,7 @@ def test_pictures_of_pages_are_as_wide_as_asked_and_turn(tmp_path: Path) -> None
 
 
 def test_the_shift_sheet_is_printed_at_true_size_and_its_back_turned() -> None:
-    drawings = [(draw_shift_sheet(300, 200, face), face == "back") for face in ("front", "back")]  # type: ignore[arg-type]
+    drawings = [(draw_shift_sheet(300, 200, face), face == "back") for face in ("front", "back")]
     with pikepdf.open(io.BytesIO(drawn_sheets_pdf(drawings, "Back shift"))) as pdf:
         assert [float(each) / mm for each in pdf.pages[1].mediabox] == pytest.approx([0, 0, 300, 200])
         first = pikepdf.unparse_content_stream(pikepdf.parse_content_stream(pdf.pages[0]))

@@ -44,7 +44,7 @@ def test_the_right_edge_reads_in_order_and_the_wrong_one_is_found(
     assert [page.found for page in read if page.found] == list(range(1, 38))
     assert (verdict.severity, verdict.message) == ("good", "Pages 1 to 37 follow in order, all upright.")
     other = "short" if flip == "long" else "long"
-    read, wrong = tried(made, tmp_path, Run(ANY, other))
+    read, wrong = tried(made, tmp_path, Run(ANY, other))  # type: ignore[arg-type]
     assert not all(page.right for page in read)
     assert wrong[0].severity == "stop"
     if work == "sheetwise":

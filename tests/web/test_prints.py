@@ -112,7 +112,7 @@ def test_a_cancelled_file_is_never_offered(
         send(client, "POST", f"/api/jobs/{printed.pk}/prints/{made['id']}/again").json()["state"] == "waiting"
     )
     settings.PROGRESS_SECONDS = 0
-    real = services.impose_pdf
+    real = services.impose_pdf  # type: ignore[attr-defined]
 
     def cancelled_half_way(*arguments: Any) -> int:
         work.cancel(PrintFile.objects.get(pk=made["id"]))
@@ -129,7 +129,7 @@ def test_progress_is_told_by_sheet(client: Client, printed: Job, settings: Any) 
     settings.PROGRESS_SECONDS = 0
     made = ask(client, printed)
     told = []
-    real = services.impose_pdf
+    real = services.impose_pdf  # type: ignore[attr-defined]
 
     def watched(ready: Any, text: Any, out: Any, order: Any, progress: Any) -> int:
         def tell(done: int, of: int) -> None:
@@ -217,7 +217,7 @@ def test_a_blank_book_is_imposed_without_a_text(client: Client, binder: User) ->
     services.carry_out(made["id"])
     with pikepdf.open(io.BytesIO(take(client, job, made))) as pdf:
         assert len(pdf.pages) == 8
-        assert any(name.startswith("/Ruled") for name in pdf.pages[0].Resources.XObject)
+        assert any(name.startswith("/Ruled") for name in pdf.pages[0].Resources.XObject)  # type: ignore[operator]
 
 
 @pytest.mark.parametrize(("name", "pages"), [("test-sheet", 2), ("fold-dummy", 2), ("back-shift", 2)])
@@ -226,7 +226,7 @@ def test_sheets_to_try_the_printer_with(client: Client, printed: Job, name: str,
     assert answer.status_code == 200
     with pikepdf.open(io.BytesIO(answer.content)) as pdf:
         assert len(pdf.pages) == pages
-        width, height = (float(each) * 25.4 / 72 for each in pdf.pages[0].MediaBox[2:])  # type: ignore[index]
+        width, height = (float(each) * 25.4 / 72 for each in pdf.pages[0].MediaBox[2:])
         assert (width, height) == pytest.approx((288, 432), abs=0.01)
 
 

@@ -2162,8 +2162,11 @@ export interface components {
          *     :param about: id of the quantity or path of the entry it concerns.
          */
         Finding: {
-            /** Code */
-            code: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "leaf.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "stock.departs" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond" | "spread.beyond" | "printed.marks_lost" | "set.date_gap" | "measured.unused" | "measured.far";
             /**
              * Severity
              * @enum {string}

@@ -86,7 +86,7 @@ export function Shell({ children }: { children: ReactNode }) {
                 value={person.mm_division}
                 onChange={(event) =>
                   preferences.mutate({
-                    mm_division: Number(event.target.value) as (typeof MM_DIVISIONS)[number],
+                    mm_division: Number(event.target.value),
                   })
                 }
               >

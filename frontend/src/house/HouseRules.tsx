@@ -6,6 +6,7 @@ import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from ".
 import { DraftStore, inBrowser, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
 import { useDraft } from "../app/drafts/useDraft";
 import { usePerson } from "../app/person";
+import { asText } from "../job/paths";
 import { Button, IconButton, Pick } from "../parts/controls";
 
 const FOLDED = [
@@ -90,7 +91,7 @@ function Rules({ opened }: { opened: HouseReply }) {
     await client.invalidateQueries({ queryKey: ["me"] });
   };
   const shown = (path: string, value: unknown): string =>
-    typeof value === "string" ? value : value == null ? "" : (reply.inputs[path] ?? String(value));
+    typeof value === "string" ? value : value == null ? "" : (reply.inputs[path] ?? asText(value));
   const groups = [...new Set(reply.entries.map((entry) => entry.group))];
   return (
     <main className="mx-auto w-full max-w-5xl p-4">

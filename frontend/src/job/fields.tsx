@@ -2,7 +2,7 @@
 import { type ReactNode, useId, useState } from "react";
 import { api } from "../api/client";
 import { useLit, useSession, useSnapshot } from "./context";
-import { type JobPath, valueAt } from "./paths";
+import { asText, type JobPath, valueAt } from "./paths";
 
 const INPUT =
   "figures w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
@@ -69,7 +69,7 @@ export function LengthField({
   const [typing, setTyping] = useState<string | null>(null);
   const kept = valueAt(draft, path);
   const settled =
-    typeof kept === "string" ? kept : kept == null ? "" : (plan?.inputs[path] ?? String(kept));
+    typeof kept === "string" ? kept : kept == null ? "" : (plan?.inputs[path] ?? asText(kept));
   const shown = typing ?? settled;
   const error = errors[path];
 
@@ -136,7 +136,7 @@ export function NumberField({
         step={step}
         min={min}
         className={INPUT}
-        value={value == null ? "" : String(value)}
+        value={asText(value)}
         aria-invalid={error ? true : undefined}
         aria-describedby={error ? `${id}-error` : undefined}
         onChange={(event) => {
@@ -165,7 +165,7 @@ export function TextField({
       <input
         id={id}
         className={INPUT}
-        value={String(valueAt(draft, path) ?? "")}
+        value={asText(valueAt(draft, path))}
         onChange={(event) => session.set(path, event.target.value)}
       />
     </FieldFrame>
@@ -194,7 +194,7 @@ export function SelectField({
       <select
         id={id}
         className={INPUT}
-        value={String(valueAt(draft, path) ?? "")}
+        value={asText(valueAt(draft, path))}
         onChange={(event) => {
           const chosen = event.target.value;
           session.set(path, !number ? chosen : chosen === "" ? null : Number(chosen));

@@ -48,6 +48,13 @@ export function valueAt<P extends JobPath>(draft: Draft, path: P): ValueAt<P> {
   return at as ValueAt<P>;
 }
 
+/** A value as it stands in a field; nothing, or a group of entries, is an empty one. */
+export function asText(value: unknown): string {
+  return typeof value === "string" || typeof value === "number" || typeof value === "boolean"
+    ? String(value)
+    : "";
+}
+
 function withStep(tree: Tree, path: readonly string[], value: unknown): Tree {
   const [first = "", ...rest] = path;
   if (rest.length === 0) return { ...tree, [first]: value };
@@ -63,7 +70,7 @@ function withStep(tree: Tree, path: readonly string[], value: unknown): Tree {
 
 /** A copy with one value changed; a measurement or a piece's stock set to null is taken out. */
 export function withValue<P extends JobPath>(draft: Draft, path: P, value: Entry<P>): Draft {
-  return withStep(draft, steps(path), value) as Draft;
+  return withStep(draft, steps(path), value);
 }
 
 /** A copy with several values changed; a patch of the core's own names its paths as text. */
@@ -71,5 +78,5 @@ export function withPatch(draft: Draft, patch: JobPatch | Record<string, unknown
   return Object.entries(patch).reduce<Tree>(
     (changed, [path, value]) => withStep(changed, steps(path), value),
     draft,
-  ) as Draft;
+  );
 }

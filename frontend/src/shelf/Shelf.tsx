@@ -2,6 +2,7 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, type ShelfRow, type StockKind, unwrap } from "../api/client";
+import { asText } from "../job/paths";
 import { Button } from "../parts/controls";
 import { GrainMark } from "../parts/GrainMark";
 import { Menu, MenuAction, MenuLink } from "../parts/Menu";
@@ -230,15 +231,11 @@ function AddByWords({ onUnderstood }: { onUnderstood: (draft: Entry, warning: st
   const read = useMutation({
     mutationFn: async () => unwrap(await api.POST("/api/shelf/words", { body: { words } })),
     onSuccess: ({ item, count, warning }) => {
-      const { basis, stack, ...rest } = item as Record<string, unknown>;
+      const { basis, stack, ...rest } = item;
       const draft = Object.fromEntries(
-        Object.entries(rest).map(([key, value]) => [
-          key,
-          typeof value === "object" ? "" : String(value),
-        ]),
+        Object.entries(rest).map(([key, value]) => [key, asText(value)]),
       );
-      const weight = basis as { pounds: number; grade: string } | undefined;
-      if (weight) Object.assign(draft, { pounds: String(weight.pounds), grade: weight.grade });
+      if (basis) Object.assign(draft, { pounds: asText(basis.pounds), grade: basis.grade });
       if (stack) Object.assign(draft, { leaves: "", stack: "" });
       onUnderstood({ ...draft, count: count === "0" ? "" : count }, warning);
       setWords("");

@@ -1,6 +1,7 @@
 /** What can be done with the shelf; lists follow. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, type ShelfRow, type StockInput, unwrap } from "../api/client";
+import { asText } from "../job/paths";
 import type { Entry } from "../parts/TextEntry";
 
 export type ShelfVerb =
@@ -73,7 +74,6 @@ export function undoing(before: ShelfRow, what: "change" | "count" | "remove"): 
 /** An item as its fields hold it. */
 export function entryOf(row: ShelfRow): Entry {
   const { item, inputs } = row;
-  const text = (value: unknown) => (value === null || value === undefined ? "" : String(value));
   return {
     kind: item.kind,
     form: item.form,
@@ -84,14 +84,14 @@ export function entryOf(row: ShelfRow): Entry {
     grain: item.grain ?? "",
     width: inputs.width ?? "",
     height: inputs.height ?? "",
-    grammage: text(item.grammage),
-    pounds: text(item.basis?.pounds),
+    grammage: asText(item.grammage),
+    pounds: asText(item.basis?.pounds),
     grade: item.basis?.grade ?? "text",
-    bulk: text(item.bulk),
+    bulk: asText(item.bulk),
     calliper: inputs.calliper ?? "",
-    leaves: text(item.stack?.leaves),
+    leaves: asText(item.stack?.leaves),
     stack: inputs["stack.thickness"] ?? "",
-    price: text(item.price),
+    price: asText(item.price),
     warn_below: inputs.warn_below ?? "0",
   };
 }

@@ -56,6 +56,8 @@ def test(arguments: list[str]) -> None:
     As many tests run at a time as there are cores, but never more than one that drives a screen.
     """
     lint()
+    print("· tests of the front end's pure parts", flush=True)
+    frontend.npm("run", "test")
     _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", "--dist=loadgroup", *arguments))
 
 

@@ -84,7 +84,7 @@ def _count_faults(order: CuttingOrder, layout: Layout) -> list[str]:
     fallen: Counter[str] = Counter()
     taken: Counter[str] = Counter()
     for sheet in layout.sheets:
-        taken[sheet.stock] += sheet.height if sheet.roll else sheet.times
+        taken[sheet.stock] += sheet.height if sheet.roll else sheet.times  # type: ignore[assignment]
         for part in sheet.parts:
             if part.use == "piece":
                 fallen[part.blank] += sheet.times

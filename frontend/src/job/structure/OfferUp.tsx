@@ -46,9 +46,7 @@ function AsFound({ onDone }: { onDone: () => void }) {
     try {
       const sign = way === "small" ? "-" : "";
       setAnswers(
-        unwrap(
-          await api.POST("/api/offered-up", { body: { job: draft, found, by: sign + by } }),
-        ) as Offered[],
+        unwrap(await api.POST("/api/offered-up", { body: { job: draft, found, by: sign + by } })),
       );
       setError("");
     } catch (problem) {

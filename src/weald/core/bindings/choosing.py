@@ -12,7 +12,8 @@ from weald.core.bindings.suits import BACK_WORDS, SHOULDER_WORDS, mind_suits
 from weald.core.block.holes import METHOD_WORDS
 from weald.core.drawing import Drawing
 from weald.core.errors import SpecError
-from weald.core.findings import Patch, Severity
+from weald.core.finding_words import Severity
+from weald.core.findings import Patch
 from weald.core.folding.packet import fold_packet
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, StructureName

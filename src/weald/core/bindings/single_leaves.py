@@ -8,6 +8,7 @@ from weald.core.bindings.case_sizes import size_flat
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
+from weald.core.finding_words import FindingCode
 from weald.core.findings import finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
@@ -18,7 +19,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     """Size a flat-back case on leaves that are glued, and say how long that lasts."""
     covering = STRUCTURE.covering(spec)
     bound = bind_case(spec, size_flat(spec, block, covering, ledger), covering, ledger)
-    code = "leaves.drum" if spec.binding.leaves == "drum" else "leaves.glued"
+    code: FindingCode = "leaves.drum" if spec.binding.leaves == "drum" else "leaves.glued"
     return replace(bound, findings=(*bound.findings, finding(code, "binding.leaves", ledger.notation)))
 
 

@@ -13,6 +13,7 @@ from weald.core.covers.closed import ClosedCover, Cover, Strip, Window, ZoneKind
 from weald.core.covers.ean import BAR_HEIGHT, HEIGHT, MODULE, QUIET_LEFT, WIDTH, bars, read_barcode
 from weald.core.drawing import Drawing, Label, Layer, Point, Sketch, box
 from weald.core.errors import SizeError
+from weald.core.finding_words import FindingCode
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
@@ -287,7 +288,7 @@ def _mind_artwork(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Find
         lost = _size(ledger, max(0.0, placed.width - art.width), max(0.0, placed.height - art.height))
         yield finding("art.cropped", "artwork.file", ledger.notation, lost=lost)
     if placed.dpi is not None and placed.dpi < GOOD_DPI - 0.5:
-        code = "art.coarse" if placed.dpi < LEAST_DPI else "art.soft"
+        code: FindingCode = "art.coarse" if placed.dpi < LEAST_DPI else "art.soft"
         yield finding(code, "artwork.file", ledger.notation, dpi=f"{placed.dpi:.0f}", good=GOOD_DPI)
 
 

@@ -12,6 +12,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.drawing import Dimension, Drawing, Sketch, box
+from weald.core.finding_words import FindingCode
 from weald.core.findings import Finding, Patch, finding
 from weald.core.job.entries import Entries, Length, Name, OneLine, Title, read_entries
 from weald.core.job.patching import patched
@@ -210,7 +211,7 @@ def _name(volume: Volume, place: int) -> str:
     return f"volume {volume.number}" if volume.number else f"the {place + 1}. in the row"
 
 
-def _asked(code: str, place: int, volume: Volume, notation: Notation, **terms: int | str) -> Finding:
+def _asked(code: FindingCode, place: int, volume: Volume, notation: Notation, **terms: int | str) -> Finding:
     """Something asked about; kept quiet, with its note, where it is meant."""
     found = finding(code, f"volumes.{place}.number", notation, station="", actions=(), **terms)
     if volume.note:
