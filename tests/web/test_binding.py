@@ -60,7 +60,7 @@ def test_the_sewing_comes_step_by_step(client: Client) -> None:
 
 def test_ways_are_listed_and_compared(client: Client) -> None:
     ways = send(client, "POST", "/api/ways", JOB).json()
-    assert ways[0] == {"id": "", "group": "", "label": "as it is", "patch": {}}
+    assert ways[0] == {"id": "", "group": "", "label": "as it is", "patch": {}, "differs": False}
     order = {"job": JOB, "ways": ["", "rounded_case", "squares.head/5_all"]}
     made = send(client, "POST", "/api/compare", order).json()
     assert [each["label"] for each in made["columns"]][1] == "rounded case"

@@ -38,7 +38,7 @@ def worker(files: Path) -> Iterator["subprocess.Popen[bytes]"]:
     settings = connection.settings_dict
     address = f"postgres://{settings['USER']}@{settings['HOST']}:{settings['PORT']}/{settings['NAME']}"
     environment = os.environ | {"WEALD_DATABASE_URL": address, "WEALD_FILES": str(files)}
-    command = [sys.executable, str(PROJECT / "manage.py"), "procrastinate", "worker", "--queues", "press"]
+    command = [sys.executable, str(PROJECT / "manage.py"), "work", "--queues", "press"]
     process = subprocess.Popen(command, env=environment, cwd=PROJECT, stderr=subprocess.DEVNULL)
     try:
         yield process

@@ -1566,7 +1566,7 @@ export interface paths {
         };
         /**
          * List Cuttings
-         * @description The layouts of the workshop, newest first.
+         * @description The layouts of the workshop, or of one of its jobs, newest first.
          */
         get: operations["listCuttings"];
         put?: never;
@@ -4782,6 +4782,7 @@ export interface components {
          *     :param effort: 1 to 5, ``effort_words`` in words.
          *     :param unsuited: why it does not suit the text; empty where it does.
          *     :param changes: what choosing it changes besides its name, in words; ``kept`` what it does not use.
+         *     :param coverings: the ways it can be covered, ``covering`` the one it would be.
          */
         StructureChoice: {
             /**
@@ -4814,6 +4815,10 @@ export interface components {
                 [key: string]: unknown;
             };
             picture: components["schemas"]["Drawing"];
+            /** Coverings */
+            coverings: components["schemas"]["Option"][];
+            /** Covering */
+            covering: string;
         };
         /**
          * SewingFilm
@@ -4868,6 +4873,11 @@ export interface components {
             patch: {
                 [key: string]: unknown;
             };
+            /**
+             * Differs
+             * @default true
+             */
+            differs: boolean;
         };
         /**
          * Column
@@ -5886,31 +5896,20 @@ export interface components {
          * CuttingRequest
          * @description Jobs whose pieces are to be laid out together, and what is wanted otherwise.
          *
-         *     Lengths are as typed. ``pins`` holds pieces to an item; ``forbidden`` items are not cut.
+         *     Lengths are as typed; what is left out is as usual. ``pins`` holds pieces to an item; ``forbidden``
+         *     items are not cut.
          */
         CuttingRequest: {
             /** Jobs */
             jobs: number[];
-            /**
-             * Square
-             * @default 4 mm
-             */
-            square: string;
-            /**
-             * Kerf
-             * @default 0
-             */
-            kerf: string;
-            /**
-             * Keep Short
-             * @default 50 mm
-             */
-            keep_short: string;
-            /**
-             * Keep Long
-             * @default 150 mm
-             */
-            keep_long: string;
+            /** Square */
+            square?: string | null;
+            /** Kerf */
+            kerf?: string | null;
+            /** Keep Short */
+            keep_short?: string | null;
+            /** Keep Long */
+            keep_long?: string | null;
             /**
              * Prefer Offcuts
              * @default true
@@ -10006,7 +10005,9 @@ export interface operations {
     };
     listCuttings: {
         parameters: {
-            query?: never;
+            query?: {
+                job?: number | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -17,10 +17,10 @@ export function CutOtherwise({
 }) {
   const { options } = cutting;
   const [entry, setEntry] = useState<Record<string, string>>({
-    square: options.square,
-    kerf: options.kerf,
-    keep_short: options.keep_short,
-    keep_long: options.keep_long,
+    square: options.square ?? "",
+    kerf: options.kerf ?? "",
+    keep_short: options.keep_short ?? "",
+    keep_long: options.keep_long ?? "",
   });
   const [prefer, setPrefer] = useState(options.prefer_offcuts);
   const [pins, setPins] = useState<Record<string, number>>(options.pins ?? {});

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, type CuttingRow, unwrap } from "../api/client";
 import { Button, Tick } from "../parts/controls";
-import { USUAL, useCuttings, useLayOut } from "./useCuttings";
+import { asUsual, useCuttings, useLayOut } from "./useCuttings";
 
 const STATES: Record<CuttingRow["state"], string> = {
   waiting: "waiting",
@@ -67,7 +67,7 @@ export default function CuttingRoom() {
           kind="main"
           className="mt-4"
           disabled={chosen.length === 0 || layOut.isPending}
-          onClick={() => layOut.mutate({ ...USUAL, jobs: [...chosen] })}
+          onClick={() => layOut.mutate(asUsual([...chosen]))}
         >
           {chosen.length > 1 ? `Lay out ${chosen.length} jobs together` : "Lay out the pieces"}
         </Button>

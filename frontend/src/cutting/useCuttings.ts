@@ -3,20 +3,24 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type Cutting, type CuttingOptions, unwrap } from "../api/client";
 import { isBusy, POLL_MS } from "../parts/poll";
 
-export const USUAL: Omit<CuttingOptions, "jobs"> = {
-  square: "4 mm",
-  kerf: "0 mm",
-  keep_short: "50 mm",
-  keep_long: "150 mm",
+/** Laid out as usual: shears, and nothing pinned or left alone. */
+export const asUsual = (jobs: readonly number[]): CuttingOptions => ({
+  jobs: [...jobs],
+  square: null,
+  kerf: null,
+  keep_short: null,
+  keep_long: null,
   prefer_offcuts: true,
   pins: {},
   forbidden: [],
-};
+});
 
-export function useCuttings() {
+/** The layouts of the workshop, or of one of its jobs. */
+export function useCuttings(job?: number) {
   return useQuery({
-    queryKey: ["cuttings"],
-    queryFn: async () => unwrap(await api.GET("/api/cuttings")),
+    queryKey: job === undefined ? ["cuttings"] : ["cuttings", job],
+    queryFn: async () =>
+      unwrap(await api.GET("/api/cuttings", { params: { query: { job: job ?? null } } })),
     refetchInterval: (query) => (query.state.data?.some(isBusy) ? POLL_MS : false),
   });
 }

@@ -136,7 +136,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
             type="button"
             role="radio"
             aria-checked={chosen === each.id}
-            className={`rounded border p-2.5 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
+            className={`flex flex-col rounded border p-2.5 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
             onClick={() => {
               create.reset();
               setChosen(each.id);

@@ -5,6 +5,8 @@ export const RULER = 20;
 const MM_PER_INCH = 25.4;
 const LEAST_TICK = 5;
 const LEAST_LABEL = 34;
+/** A number nearer to an end than this would be cut off. */
+const HALF_LABEL = 12;
 
 function pick(steps: readonly number[], pixelsPerUnit: number, least: number): number {
   return steps.find((step) => step * pixelsPerUnit >= least) ?? steps[steps.length - 1] ?? 1;
@@ -50,7 +52,7 @@ export function Ruler({
             ) : (
               <line y1={RULER - depth} y2={RULER} x1={at} x2={at} />
             )}
-            {labelled && (
+            {labelled && at > HALF_LABEL && at < length - HALF_LABEL && (
               <text
                 className="fill-faded stroke-none"
                 fontSize={9}

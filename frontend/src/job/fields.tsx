@@ -5,7 +5,7 @@ import { useLit, useSession, useSnapshot } from "./context";
 import { asText, type JobPath, valueAt } from "./paths";
 
 const INPUT =
-  "figures w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
+  "figures h-8 w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
 
 function FieldFrame({
   id,
@@ -217,7 +217,7 @@ export function CheckField({ path, label }: { path: JobPath; label: string }) {
   const { point } = useLit();
   return (
     <label
-      className="flex items-center gap-1.5 pt-[1.55rem] text-sm"
+      className="mt-5 flex h-8 items-center gap-1.5 text-sm"
       onMouseEnter={() => point(path)}
       onMouseLeave={() => point("")}
     >
@@ -287,7 +287,7 @@ export function NamedSizeField({
 export function Group({ title, children }: { title: string; children: ReactNode }) {
   return (
     <fieldset className="flex flex-wrap items-start gap-x-2 gap-y-1">
-      <legend className="float-left max-w-20 pt-[1.45rem] pr-1 font-serif text-sm leading-tight font-semibold">
+      <legend className="float-left mt-5 flex h-8 max-w-24 items-center pr-1 font-serif text-sm leading-tight font-semibold">
         {title}
       </legend>
       {children}

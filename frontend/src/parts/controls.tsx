@@ -110,7 +110,7 @@ export function Pick<T extends string>({
       </label>
       <select
         id={id}
-        className="w-full rounded border border-faded bg-sheet px-2 py-1"
+        className="h-8 w-full rounded border border-faded bg-sheet px-2 py-1"
         value={value}
         onChange={(event) => {
           const chosen = options.find(([option]) => option === event.target.value);

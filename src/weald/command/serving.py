@@ -81,7 +81,7 @@ def _web_command(bind: str) -> list[str]:
 
 def _serve(environment: dict[str, str], bind: str, lines: list[str]) -> None:
     """Run web server and worker until one ends or we are asked to stop."""
-    worker = [sys.executable, str(PROJECT / "manage.py"), "procrastinate", "worker", "--concurrency", "2"]
+    worker = [sys.executable, str(PROJECT / "manage.py"), "work", "--concurrency", "2"]
     with _child(_web_command(bind), environment) as web, _child(worker, environment) as working:
         for line in lines:
             print(line, flush=True)

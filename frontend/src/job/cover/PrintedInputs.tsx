@@ -81,7 +81,7 @@ function ArtworkField() {
         options={options}
         onChange={(digest) => take(known.data?.find((each) => each.digest === digest))}
       />
-      <div className="pt-[1.3rem]">
+      <div className="mt-5">
         <Button disabled={bringing.isPending} onClick={() => input.current?.click()}>
           {bringing.isPending ? "Bringing it …" : "Bring PDF, PNG, JPEG or SVG"}
         </Button>
@@ -118,7 +118,7 @@ function SheetFields({ given }: { given: boolean }) {
   if (!art) return null;
   if (!given) {
     return (
-      <div className="pt-[1.3rem]">
+      <div className="mt-5">
         <Button
           onClick={() => session.set("artwork.sheet", { width: art.width, height: art.height })}
         >
@@ -164,7 +164,7 @@ function Rules() {
           session.set("artwork.rules", profile?.rules ?? null);
         }}
       />
-      <div className="pt-[1.3rem]">
+      <div className="mt-5">
         <Button
           onClick={() => {
             if (rules === null) session.set("artwork.rules", { name: "" });

@@ -1,8 +1,8 @@
 /** The pieces of a job: which grain each needs and has, what it is cut from; then laid out. */
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import type { Piece } from "../../api/client";
-import { USUAL, useLayOut } from "../../cutting/useCuttings";
+import { asUsual, useCuttings, useLayOut } from "../../cutting/useCuttings";
 import { Button } from "../../parts/controls";
 import { GrainMark } from "../../parts/GrainMark";
 import { useSession, useSnapshot } from "../context";
@@ -42,9 +42,7 @@ export function CuttingStation() {
         <Button
           kind="main"
           disabled={chosen === 0 || layOut.isPending}
-          onClick={() =>
-            void session.save().then(() => layOut.mutate({ ...USUAL, jobs: [job.id] }))
-          }
+          onClick={() => void session.save().then(() => layOut.mutate(asUsual([job.id])))}
         >
           Lay out the pieces
         </Button>
@@ -59,8 +57,31 @@ export function CuttingStation() {
           </p>
         )}
       </div>
+      <Layouts job={job.id} />
       {choosing && <StockDialog piece={choosing} onClose={() => setChoosing(null)} />}
     </>
+  );
+}
+
+/** Where the pieces of this job were laid out, and what was cut already. */
+function Layouts({ job }: { job: number }) {
+  const cuttings = useCuttings(job);
+  if (!cuttings.data?.length) return null;
+  return (
+    <ul aria-label="Layouts of this job" className="text-sm">
+      {cuttings.data.slice(0, 3).map((cutting) => (
+        <li key={cutting.id}>
+          <Link className="text-hill underline" to={`/cutting/${cutting.id}`}>
+            {cutting.booked
+              ? `Cut and booked ${new Date(cutting.booked).toLocaleDateString([], { dateStyle: "medium" })}`
+              : `Laid out ${new Date(cutting.asked).toLocaleDateString([], { dateStyle: "medium" })}, not cut yet`}
+          </Link>
+          {cutting.jobs.length > 1 && (
+            <span className="text-faded"> with {cutting.jobs.length - 1} other jobs</span>
+          )}
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -4,7 +4,7 @@ import { PrintedInputs } from "../cover/PrintedInputs";
 import { Group, LengthField, NumberField, SelectField, TextField } from "../fields";
 import { valueAt } from "../paths";
 import { useUses } from "../uses";
-import { Linings } from "./Linings";
+import { GlueOn, Linings } from "./Linings";
 
 const SPINE_RULES = [
   ["block", "block"],
@@ -61,11 +61,12 @@ export function BoardsInputs() {
 
 function Boards() {
   const { asks } = useUses();
+  const layers = (valueAt(useSnapshot().draft, "binding.linings") ?? []).length;
   return (
     <>
       {asks("binding.board") && (
         <Group title="Board">
-          <TextField path="binding.board_name" label="Name" width="w-28" />
+          <TextField path="binding.board_name" label="Name" width="w-24" />
           <LengthField path="binding.board" label="Thickness" width="w-20" />
           {asks("binding.spine_board") && (
             <LengthField
@@ -80,8 +81,9 @@ function Boards() {
             <LengthField path="binding.thin_board" label="Thin board" width="w-20" />
           )}
           {asks("binding.cut_in_case") && (
-            <LengthField path="binding.cut_in_case" label="Cut wider by" width="w-24" />
+            <LengthField path="binding.cut_in_case" label="Cut wider by" width="w-[5.4rem]" />
           )}
+          {asks("binding.linings") && <GlueOn />}
         </Group>
       )}
       {asks("binding.squares") && (
@@ -91,7 +93,7 @@ function Boards() {
           <LengthField path="binding.squares.fore_edge" label="Fore-edge" width="w-20" />
         </Group>
       )}
-      {asks("binding.linings") && (
+      {asks("binding.linings") && layers > 0 && (
         <Group title="Glued on the boards">
           <Linings />
         </Group>

@@ -1,5 +1,5 @@
 /** What is glued on the boards: linings, or a second board. */
-import { Plus, X } from "lucide-react";
+import { Layers, X } from "lucide-react";
 import { useId } from "react";
 import { IconButton, Pick } from "../../parts/controls";
 import { useSession, useSnapshot } from "../context";
@@ -13,6 +13,23 @@ const SIDES: readonly (readonly [NonNullable<Lining["side"]>, string])[] = [
   ["core", "second board"],
 ];
 const LINING_PAPER: Lining = { side: "inside", name: "lining paper", grammage: 90 };
+
+/** Stands beside the board; with the first layer, the layers get a group of their own. */
+export function GlueOn() {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  const linings = valueAt(draft, "binding.linings") ?? [];
+  return (
+    <span className="mt-5 flex h-8 items-center">
+      <IconButton
+        label="Glue a layer on"
+        onClick={() => session.set("binding.linings", [...linings, LINING_PAPER])}
+      >
+        <Layers size={18} />
+      </IconButton>
+    </span>
+  );
+}
 
 export function Linings() {
   const session = useSession();
@@ -58,11 +75,6 @@ export function Linings() {
           </IconButton>
         </div>
       ))}
-      <span className="self-end">
-        <IconButton label="Glue a layer on" onClick={() => keep([...linings, LINING_PAPER])}>
-          <Plus size={18} />
-        </IconButton>
-      </span>
     </>
   );
 }
@@ -86,7 +98,7 @@ function Figure({
       </label>
       <input
         id={id}
-        className="figures w-16 rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder"
+        className="figures h-8 w-16 rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder"
         value={value ?? ""}
         aria-invalid={wrong ? true : undefined}
         title={wrong}

@@ -74,7 +74,7 @@ function PrinterField() {
   return (
     <>
       <Pick
-        className="w-40"
+        className="w-56"
         label="Printer"
         value={name}
         options={[
@@ -84,7 +84,7 @@ function PrinterField() {
         ]}
         onChange={(next) => take(all.find((printer) => printer.name === next))}
       />
-      <div className="pt-[1.3rem]">
+      <div className="mt-5">
         <Button
           aria-label="Printers of the workshop"
           title="Printers of the workshop"

@@ -1,3 +1,5 @@
+import { useSay } from "../../app/say";
+import { Hint } from "../../parts/Hint";
 import { useSnapshot } from "../context";
 import { CheckField, Group, LengthField, NumberField, SelectField } from "../fields";
 import { valueAt } from "../paths";
@@ -16,6 +18,7 @@ const OUTER = [
 
 export function SewingInputs() {
   const { draft } = useSnapshot();
+  const say = useSay();
   const { methods } = useUses();
   const method = valueAt(draft, "sewing.method");
   const supported = ["tapes", "cords", "raised_cords", "link"].includes(String(method));
@@ -40,7 +43,18 @@ export function SewingInputs() {
           )}
           <LengthField path="sewing.kettle" label="Kettles in" width="w-20" />
           <LengthField path="sewing.tail_more" label="More at the tail" width="w-28" />
-          {method === "raised_cords" && <CheckField path="sewing.packed" label="packed" />}
+          {method === "raised_cords" && (
+            <>
+              <CheckField path="sewing.packed" label="packed" />
+              <span className="mt-5 flex h-8 items-center">
+                <Hint about="packed sewing">
+                  The thread is wound round the cord once more, or oftener, between one{" "}
+                  {say("{signature}")} and the next, until the cord is covered. It takes more
+                  thread, and makes the cords firm and even.
+                </Hint>
+              </span>
+            </>
+          )}
         </Group>
       )}
       {method === "pamphlet" && (

@@ -50,7 +50,10 @@ function Structures({ onDone }: { onDone: () => void }) {
           </li>
         ))}
       </ul>
-      {shown && <Details structure={shown} onDone={onDone} />}
+      {shown && <Details key={shown.name} structure={shown} onDone={onDone} />}
+      <p className="text-sm text-faded md:col-span-2">
+        The dots say how much work a binding is: ● an evening, ●●●●● years of practice.
+      </p>
     </div>
   );
 }
@@ -99,6 +102,8 @@ function Effort({ of }: { of: number }) {
 
 function Details({ structure, onDone }: { structure: StructureChoice; onDone: () => void }) {
   const session = useSession();
+  const [covering, setCovering] = useState(structure.covering);
+  const otherwise = covering !== structure.covering;
   return (
     <section aria-live="polite" aria-label={structure.title} className="text-sm leading-snug">
       <h3 className="font-serif text-lg font-semibold">{structure.title}</h3>
@@ -108,13 +113,32 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
         <Fact name="Takes">{structure.effort_words}</Fact>
         <Fact name="Needs">{structure.needs}</Fact>
       </dl>
+      {structure.coverings.length > 1 && (
+        <fieldset className="mt-2">
+          <legend className="text-faded">Covered</legend>
+          <div className="flex flex-wrap gap-x-3">
+            {structure.coverings.map((option) => (
+              <label key={option.value} className="flex items-center gap-1">
+                <input
+                  type="radio"
+                  name="covering"
+                  className="accent-hill"
+                  checked={covering === option.value}
+                  onChange={() => setCovering(option.value)}
+                />
+                {option.label}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
       {structure.unsuited.map((reason) => (
         <p key={reason.message} className="mt-2 rounded border border-rule bg-sheet p-2">
           <SeverityMark severity={reason.severity} /> {reason.message}
           <span className="block text-faded">{reason.remedy}</span>
         </p>
       ))}
-      {structure.chosen ? (
+      {structure.chosen && !otherwise ? (
         <p className="mt-3">The book is bound so.</p>
       ) : (
         <>
@@ -137,7 +161,10 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
             kind="main"
             className="mt-3"
             onClick={() => {
-              session.apply(structure.patch);
+              session.apply({
+                ...structure.patch,
+                ...(otherwise ? { "binding.covering": covering } : {}),
+              });
               onDone();
             }}
           >

@@ -23,22 +23,31 @@ export function CompareWays() {
 }
 
 function Compare({ onDone }: { onDone: () => void }) {
-  const [chosen, setChosen] = useState<readonly string[]>(["", "", ""]);
-  const [count, setCount] = useState(2);
-  const [all, setAll] = useState(false);
-  const ids = chosen.slice(0, count);
   const ways = useDraftQuery(
     "ways",
     async (body) => unwrap(await api.POST("/api/ways", { body })) as Way[],
   );
+  if (ways.error) return <p role="alert">{ways.error.message}</p>;
+  if (!ways.data) return <p>Reckoning …</p>;
+  return <Chosen ways={ways.data} onDone={onDone} />;
+}
+
+/** Begins with what comes out otherwise, and never holds one way twice. */
+function Chosen({ ways, onDone }: { ways: readonly Way[]; onDone: () => void }) {
+  const schools = ways.filter((way) => way.id !== "" && way.group !== "Structures");
+  const [chosen, setChosen] = useState<readonly string[]>(() => {
+    const others = [...schools.filter((way) => way.differs), ...ways.slice(1)];
+    return ["", ...[...new Set(others.map((way) => way.id))].slice(0, 2)];
+  });
+  const [count, setCount] = useState(2);
+  const [all, setAll] = useState(false);
+  const ids = chosen.slice(0, count);
   const compared = useDraftQuery(
     "compare",
     async (job) =>
       unwrap(await api.POST("/api/compare", { body: { job, ways: ids } })) as Comparison,
     ...ids,
   );
-  if (ways.error) return <p role="alert">{ways.error.message}</p>;
-  if (!ways.data) return <p>Reckoning …</p>;
   return (
     <div>
       <div className="mb-3 flex flex-wrap items-end gap-3">
@@ -46,7 +55,7 @@ function Compare({ onDone }: { onDone: () => void }) {
           <PickWay
             key={index}
             label={`Way ${index + 1}`}
-            ways={ways.data}
+            ways={ways.filter((way) => way.id === id || !ids.includes(way.id))}
             value={id}
             onChange={(next) =>
               setChosen(chosen.map((each, place) => (place === index ? next : each)))

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { bring, named } from "../../api/bring";
 import { api, type SourceText, unwrap } from "../../api/client";
 import { Button } from "../../parts/controls";
+import { Hint } from "../../parts/Hint";
 import { Modal } from "../../parts/Modal";
 import { useSession, useSnapshot } from "../context";
 import { valueAt } from "../paths";
@@ -172,6 +173,11 @@ function Found({ text }: { text: SourceText }) {
       </strong>
       <span className="figures">
         {text.pages} pages{size && `, ${size.shown}`} ({text.boxes.join(" and ")} box)
+        <Hint about="this box">
+          A PDF says how large its pages are in several boxes. The media box is the whole sheet the
+          file was made for; the crop box what is shown of it; the trim box the page as it will be
+          cut. The trim box is taken where there is one, else the crop box, else the media box.
+        </Hint>
       </span>
       {text.odd.map((each) => (
         <span key={each} className="text-amber">

@@ -7,6 +7,7 @@ from typing import cast
 from weald.core.bindings.board import reckon_board
 from weald.core.bindings.catalogue import STRUCTURES, structure_of
 from weald.core.bindings.coverings import COVERING_WORDS
+from weald.core.bindings.facts import Option
 from weald.core.bindings.protocol import Structure
 from weald.core.bindings.suits import BACK_WORDS, SHOULDER_WORDS, mind_suits
 from weald.core.block.holes import METHOD_WORDS
@@ -70,6 +71,7 @@ class StructureChoice:
     :param effort: 1 to 5, ``effort_words`` in words.
     :param unsuited: why it does not suit the text; empty where it does.
     :param changes: what choosing it changes besides its name, in words; ``kept`` what it does not use.
+    :param coverings: the ways it can be covered, ``covering`` the one it would be.
     """
 
     name: StructureName
@@ -85,6 +87,8 @@ class StructureChoice:
     chosen: bool
     patch: Patch
     picture: Drawing
+    coverings: tuple[Option, ...]
+    covering: str
 
 
 def reckon_block(
@@ -146,6 +150,8 @@ def _choice(spec: JobSpec, now: Structure, structure: Structure, notation: Notat
         chosen=now.name == structure.name,
         patch=patch,
         picture=structure.picture(),
+        coverings=tuple(Option(each, COVERING_WORDS[each]) for each in structure.coverings),
+        covering=structure.covering(chosen),
     )
 
 

@@ -27,6 +27,7 @@ class Way:
     group: str
     label: str
     patch: Patch
+    differs: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,7 +64,7 @@ class Comparison:
 
 def ways(spec: JobSpec, notation: Notation) -> tuple[Way, ...]:
     """Every other structure, and every school the present plan has a choice of."""
-    found = [Way("", "", "as it is", {})]
+    found = [Way("", "", "as it is", {}, differs=False)]
     for structure in STRUCTURES.values():
         if structure.name != spec.binding.structure:
             found.append(Way(structure.name, "Structures", structure.title, choosing_patch(spec, structure)))
@@ -72,7 +73,15 @@ def ways(spec: JobSpec, notation: Notation) -> tuple[Way, ...]:
         for school in quantity.schools:
             if not school.chosen:
                 label = f"{school.label}: {school.shown}"
-                found.append(Way(f"{quantity.id}/{school.rule}", quantity.label, label, school.patch))
+                found.append(
+                    Way(
+                        f"{quantity.id}/{school.rule}",
+                        quantity.label,
+                        label,
+                        school.patch,
+                        school.shown != quantity.shown,
+                    )
+                )
     facts = made.structure
     for option in facts.coverings:
         if option.value != structure_of(spec).covering(spec):

@@ -58,6 +58,8 @@ def compare_ways(request: HttpRequest, order: CompareOrder) -> Comparison:
     notation = notation_of(request)
     spec = read_spec(order.job, notation)
     known = {way.id: way for way in ways(spec, notation)}
+    if len(set(order.ways)) < len(order.ways):
+        raise SpecError({"ways": "These are the same way twice; choose another."})
     missing = [way for way in order.ways if way not in known]
     if missing:
         raise SpecError({"ways": f"There is no way “{missing[0]}” to bind this book; ask for the ways anew."})

@@ -25,14 +25,15 @@ CuttingState = Literal["waiting", "working", "done", "failed", "cancelled"]
 class CuttingRequest(Schema):
     """Jobs whose pieces are to be laid out together, and what is wanted otherwise.
 
-    Lengths are as typed. ``pins`` holds pieces to an item; ``forbidden`` items are not cut.
+    Lengths are as typed; what is left out is as usual. ``pins`` holds pieces to an item; ``forbidden``
+    items are not cut.
     """
 
     jobs: list[int] = Field(min_length=1, max_length=50)
-    square: str = "4 mm"
-    kerf: str = "0"
-    keep_short: str = "50 mm"
-    keep_long: str = "150 mm"
+    square: str | None = None
+    kerf: str | None = None
+    keep_short: str | None = None
+    keep_long: str | None = None
     prefer_offcuts: bool = True
     pins: dict[str, int] = {}
     forbidden: list[int] = []

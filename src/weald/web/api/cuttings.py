@@ -74,6 +74,22 @@ def _row(cutting: Cutting) -> dict[str, Any]:
     }
 
 
+SHEAR_LENGTHS = ("square", "kerf", "keep_short", "keep_long")
+
+
+def _asked(cutting: Cutting, notation: Notation) -> CuttingRequest:
+    """What was wanted, as it stands in the fields of whoever reads."""
+    wanted = cuttings.options_of(cutting)
+    lengths = {name: notation.editable(getattr(wanted.shears, name)) for name in SHEAR_LENGTHS}
+    return CuttingRequest(
+        jobs=[each["job"] for each in cutting.jobs],
+        prefer_offcuts=wanted.shears.prefer_offcuts,
+        pins=dict(wanted.pins or {}),
+        forbidden=sorted(wanted.forbidden),
+        **lengths,
+    )
+
+
 def cutting_of(request: HttpRequest, cutting_id: uuid.UUID) -> Cutting:
     """A layout of the workshop that is asking.
 
@@ -84,9 +100,11 @@ def cutting_of(request: HttpRequest, cutting_id: uuid.UUID) -> Cutting:
 
 
 @router.get("/cuttings", response=list[CuttingRow], operation_id="listCuttings")
-def list_cuttings(request: HttpRequest) -> list[CuttingRow]:
-    """The layouts of the workshop, newest first."""
+def list_cuttings(request: HttpRequest, job: int | None = Query(None, ge=1)) -> list[CuttingRow]:
+    """The layouts of the workshop, or of one of its jobs, newest first."""
     found = Cutting.objects.filter(workshop=workshop_of(request)).select_related("author").defer("result")
+    if job is not None:
+        found = found.filter(jobs__contains=[{"job": job}])
     return [CuttingRow(**_row(cutting)) for cutting in found.order_by("-asked")[:50]]
 
 
@@ -98,14 +116,14 @@ def ask_for_cutting(request: HttpRequest, order: CuttingRequest) -> Status:
     notation = notation_of(request)
     jobs = [get_object_or_404(jobs_of(request), pk=number) for number in dict.fromkeys(order.jobs)]
     lengths = {
-        name: parse_length(getattr(order, name), notation.bare)
-        for name in ("square", "kerf", "keep_short", "keep_long")
+        name: parse_length(typed, notation.bare)
+        for name in SHEAR_LENGTHS
+        if (typed := getattr(order, name)) is not None
     }
     options = {
         "shears": {**lengths, "prefer_offcuts": order.prefer_offcuts},
         "pins": order.pins,
         "forbidden": order.forbidden,
-        "asked": order.model_dump(mode="json"),
     }
     made = cuttings.ask_for_cutting(workshop_of(request), person(request), jobs, options)
     return Status(201, CuttingRow(**_row(made)))
@@ -118,7 +136,7 @@ def open_cutting(request: HttpRequest, cutting_id: uuid.UUID) -> CuttingReply:
     """A layout with its sheets drawn and its cuts in order."""
     cutting = cutting_of(request, cutting_id)
     notation = notation_of(request)
-    options = CuttingRequest.model_validate(cutting.options["asked"])
+    options = _asked(cutting, notation)
     if cutting.state != Cutting.State.DONE:
         return CuttingReply(**_row(cutting), options=options, groups=[], without=[])
     result = cuttings.result_of(cutting)
