@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from weald.core.errors import SpecError
+from weald.core.job.entries import lengths_of
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.notation import MILLIMETRES, Notation
@@ -144,3 +145,18 @@ def test_a_left_hand_sews_the_other_way_round() -> None:
     for one, other in zip(right.spine.elements, left.spine.elements, strict=True):
         if one.kind == "line" and other.kind == "line":
             assert [210 - x for x, _ in one.points] == pytest.approx([x for x, _ in other.points])
+
+
+def test_a_job_begun_in_inches_has_marks_of_an_inch_ruler() -> None:
+    inches = Notation("inch")
+    spec = read_spec(with_house({"leaf": {"width": "5 1/2"}}, House(), inches), inches)
+    assert inches.editable(spec.binding.squares.head) == "1/8"
+    assert inches.editable(spec.leaf.trim.head) == "1/8"
+    off = [path for path, length in lengths_of(spec.binding.squares) if "/" not in inches.editable(length)]
+    assert off == []
+    assert [each.code for each in plan(spec, inches).findings if each.severity != "note"] == []
+    # what the house has a rule for goes by the rule, and what is said stays as said
+    house = read_house({"rules": {"binding.turn_in": 17}})
+    said = {"binding": {"joint": "0.3"}}
+    ruled = read_spec(with_house(said, house, inches), inches)
+    assert (ruled.binding.turn_in, ruled.binding.joint) == (17, 7.62)

@@ -6,6 +6,7 @@ from pathlib import Path
 from typing import Any
 
 import jsonschema
+import pypdfium2
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -13,7 +14,11 @@ from hypothesis import strategies as st
 from tests.conftest import planned
 from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
+from weald.core.notation import MILLIMETRES
+from weald.core.planning.job_sheet import sheet_facts
+from weald.core.planning.plan import plan
 from weald.exchange.job_file import job_file_schema, read_job_file, write_job_file
+from weald.exchange.job_sheet import job_sheet_pdf
 from weald.exchange.pieces_csv import COLUMNS, harmless, pieces_csv
 
 DOCS = Path(__file__).parents[2] / "docs"
@@ -90,3 +95,23 @@ def test_the_example_in_the_documentation_is_a_job() -> None:
     for group, keys in json.loads(write_job_file(spec)).items():
         if isinstance(keys, dict) and group != "measured":
             assert keys.keys() == example[group].keys(), group
+
+
+def test_the_first_page_of_the_job_sheet_is_enough_at_the_bench() -> None:
+    spec = read_spec({"paper": {"name": "Gull laid"}, "binding": {"cover_name": "slate cloth"}})
+    made = plan(spec)
+    facts = sheet_facts(spec, made, MILLIMETRES)
+    pages = pypdfium2.PdfDocument(job_sheet_pdf(made, "a4", facts))
+    first = pages[0].get_textpage().get_text_range()
+    for wanted in (
+        "90 g/m²",
+        "slate cloth",
+        "Signatures",
+        "8 of 4 sheets",
+        "Pieces",
+        "Spine board",
+        "216 mm",
+    ):
+        assert wanted in first
+    words = [page.get_textpage().get_text_range() for page in pages]
+    assert min(len(each) for each in words) > 60

@@ -37,16 +37,30 @@ Vocabulary = Literal["signature", "section", "gathering"]
 """The workshop's word for a folded section."""
 
 
-def usual_inches(length: Mm) -> str:
-    """A length of a rule of thumb as the plainest fraction of an inch that is less than a tenth off."""
+def _usual_fraction(length: Mm) -> Fraction | None:
+    """The plainest fraction of an inch less than a tenth off; none for what no ruler shows."""
     inches = abs(length) / MM_PER_INCH
     for under in (8, 16, 32, 64):
         marks = _nearest(inches * under)
         if marks and (under == 64 or abs(marks / under - inches) <= 0.1 * inches):
-            whole, part = divmod(Fraction(marks, under), 1)
-            shown = f"{whole if whole or not part else ''} {part if part else ''}".strip()
-            return f"{shown}″"
-    return f"{plain_number(length / MM_PER_INCH, 3)}″"
+            return Fraction(marks, under)
+    return None
+
+
+def usual_mark(length: Mm) -> Mm:
+    """The mark of an inch ruler a length of a rule of thumb goes by, in millimetres: 3.175 for 3."""
+    fraction = _usual_fraction(length)
+    return length if fraction is None else round(float(fraction) * MM_PER_INCH, 6)
+
+
+def usual_inches(length: Mm) -> str:
+    """A length of a rule of thumb as the plainest fraction of an inch that is less than a tenth off."""
+    fraction = _usual_fraction(length)
+    if fraction is None:
+        return f"{plain_number(length / MM_PER_INCH, 3)}″"
+    whole, part = divmod(fraction, 1)
+    shown = f"{whole if whole or not part else ''} {part if part else ''}".strip()
+    return f"{shown}″"
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,10 +1,15 @@
-"""The job sheet: everything a binder takes to the bench, on A4 or Letter."""
+"""The job sheet: everything a binder takes to the bench, on A4 or Letter.
+
+Its first page is enough at the bench: what was decided, the pieces, and what has to be minded. What follows
+says why.
+"""
 
 from collections.abc import Iterator
 
 from reportlab.lib.units import mm
-from reportlab.platypus import Flowable, KeepTogether, PageBreak, Spacer
+from reportlab.platypus import Flowable, KeepTogether, Spacer
 
+from weald.core.finding_words import Severity
 from weald.core.folding.imposition import Placement, in_reading_order
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.plan import Plan
@@ -23,6 +28,7 @@ from weald.exchange.flowables import (
 )
 
 _DRAWING_HEIGHT: Mm = 118.0
+_FIRST = ("case.flat", "wrapper.flat", "cover.art")
 _TICK = "[  ]"
 _GRAIN_MARKS = {"height": "along height", "width": "along width", "any": "either"}
 _SEVERITY = {"stop": "STOP", "mind": "Mind", "note": "Note"}
@@ -37,9 +43,10 @@ def job_sheet_pdf(
     :param facts: what the binder chose, as (label, text): paper, board, cloth and the like.
     :param notation: in whose words the plan was made.
     """
-    story = [*_head(plan, facts), *_minds(plan), *_pieces(plan), *_reckoning(plan)]
-    story += _signatures(plan, notation.say("{Signatures}"))
-    story += [PageBreak(), *_drawings(plan, width_of(paper)), *_looks(plan), *_cautions(plan)]
+    story = [*_head(plan, facts), *_pieces(plan), *_minds(plan, "To mind", ("stop", "mind"))]
+    story += _drawings(plan, width_of(paper))
+    story += [*_reckoning(plan), *_minds(plan, "Notes", ("note",))]
+    story += [*_signatures(plan, notation.say("{Signatures}")), *_looks(plan), *_cautions(plan)]
     return built(story, paper, f"{plan.title}: job sheet", plan.title)
 
 
@@ -51,17 +58,21 @@ def _head(plan: Plan, facts: tuple[tuple[str, str], ...]) -> Iterator[Flowable]:
         yield table(rows, [38, 135], header=False)
 
 
-def _minds(plan: Plan) -> Iterator[Flowable]:
-    if not plan.findings:
-        return
-    yield text("To mind", HEADING)
+def _minds(plan: Plan, title: str, severities: tuple[Severity, ...]) -> Iterator[Flowable]:
     rows: list[list[Flowable | str]] = [
-        [_SEVERITY[each.severity], text(each.message), text(each.remedy, SMALL)] for each in plan.findings
+        [_SEVERITY[each.severity], text(each.message), text(each.remedy, SMALL)]
+        for each in plan.findings
+        if each.severity in severities
     ]
+    if not rows:
+        return
+    yield text(title, HEADING)
     yield table(rows, [14, 84, 75], header=False)
 
 
 def _pieces(plan: Plan) -> Iterator[Flowable]:
+    if not plan.pieces:
+        return
     rows: list[list[Flowable | str]] = [["Piece", "How many", "Width × height", "Grain", "", "Cut"]]
     for piece in plan.pieces:
         grain = _GRAIN_MARKS[piece.grain]
@@ -77,7 +88,8 @@ def _pieces(plan: Plan) -> Iterator[Flowable]:
                 _TICK,
             ]
         )
-    yield KeepTogether([text("Pieces", HEADING), table(rows, [30, 18, 46, 28, 41, 10])])
+    yield text("Pieces", HEADING)
+    yield table(rows, [30, 18, 46, 28, 41, 10])
 
 
 def _quantity_row(quantity: Quantity) -> list[Flowable | str]:
@@ -100,9 +112,11 @@ def _quantity_row(quantity: Quantity) -> list[Flowable | str]:
 def _reckoning(plan: Plan) -> Iterator[Flowable]:
     yield text("The reckoning", HEADING)
     for station in STATIONS:
-        rows: list[list[Flowable | str]] = [[STATION_TITLES[station], "", "Why", "At the bench"]]
-        rows += [_quantity_row(each) for each in plan.quantities if each.station == station]
-        yield table(rows, [46, 30, 75, 22])
+        found = [_quantity_row(each) for each in plan.quantities if each.station == station]
+        if not found:
+            continue
+        head: list[Flowable | str] = [STATION_TITLES[station], "", "Why", "At the bench"]
+        yield table([head, *found], [46, 30, 75, 22])
         yield Spacer(1, 3 * mm)
 
 
@@ -123,7 +137,8 @@ def _side(placements: tuple[Placement, ...]) -> str:
 
 
 def _drawings(plan: Plan, width: Mm) -> Iterator[Flowable]:
-    for drawing in plan.drawings:
+    # the cover laid flat stands on the first page, where there is room
+    for drawing in sorted(plan.drawings, key=lambda each: each.id not in _FIRST):
         flowable = DrawingFlowable(drawing, width, _DRAWING_HEIGHT)
         heading = text(f"{drawing.title} ({flowable.scale_text})", HEADING)
         yield KeepTogether([heading, flowable, Spacer(1, 4 * mm)])

@@ -16,11 +16,11 @@ from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import Option
 from weald.core.errors import SpecError
 from weald.core.findings import Patch
-from weald.core.job.entries import Entries, Length, Size, read_entries
+from weald.core.job.entries import Entries, Length, Size, lengths_of, read_entries
 from weald.core.job.patching import value_at, with_entry
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.job.upgrades import JOB
-from weald.core.notation import Notation, Vocabulary
+from weald.core.notation import Notation, Vocabulary, usual_mark
 from weald.core.reckoning import Quantity, Station
 from weald.core.units import TOLERANCE, Mm
 from weald.core.upgrades import Format
@@ -221,11 +221,17 @@ def squares_for(house: House, height: Mm) -> SquareStep | None:
 
 
 def with_house(data: Mapping[str, Any], house: House, notation: Notation | None = None) -> dict[str, Any]:
-    """A job file with what it leaves open taken from the rules."""
+    """A job file with what it leaves open taken from the rules.
+
+    :param notation: of whoever begins the job; for those who read inches, what the rules leave open too is in
+        marks of their ruler.
+    """
     filled = JOB.upgraded(data)
     for path, value in house.rules.items():
         if not _says(filled, path.split(".")):
             filled = with_entry(filled, path.split("."), value)
+    if notation is not None and notation.units == "inch":
+        filled = _in_inches(filled, house)
     if not house.squares or _says(filled, ["binding", "squares"]):
         return filled
     # only a job that can be read has a height to go by
@@ -234,6 +240,22 @@ def with_house(data: Mapping[str, Any], house: House, notation: Notation | None 
         return filled
     squares = {edge: getattr(step, edge) for edge in _EDGES}
     return with_entry(filled, ["binding", "squares"], squares)
+
+
+_INCH_DEFAULTS = ("leaf.trim", "binding", "block", "sewing")
+"""Groups whose usual lengths are rules of thumb; paper, and what is thinner than card, are as bought."""
+_THINNEST: Mm = 1.5
+
+
+def _in_inches(data: dict[str, Any], house: House) -> dict[str, Any]:
+    """What is left open as the plainest fraction of an inch near the usual length: 1/8, not 0.118."""
+    for path, usual in lengths_of(JobSpec()):
+        squares = path.startswith("binding.squares") and house.squares
+        if not path.startswith(_INCH_DEFAULTS) or usual < _THINNEST or squares:
+            continue
+        if not _says(data, path.split(".")):
+            data = with_entry(data, path.split("."), usual_mark(usual))
+    return data
 
 
 def _says(data: Any, path: list[str]) -> bool:

@@ -1,7 +1,6 @@
 """A job as files to take away."""
 
 import re
-from collections.abc import Iterator
 from typing import Literal
 from urllib.parse import quote
 
@@ -9,13 +8,10 @@ from django.http import Http404, HttpRequest, HttpResponse
 from django.http.response import HttpResponseBase
 from ninja import Query, Router
 
-from weald.core.bindings.catalogue import structure_of
-from weald.core.bindings.facts import facts_of
 from weald.core.drawing import Drawing
 from weald.core.job.spec import JobSpec
-from weald.core.notation import Notation
+from weald.core.planning.job_sheet import sheet_facts
 from weald.core.planning.plan import plan
-from weald.core.stations.finish import DIRECTION_WORDS, spine_title
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.job_file import write_job_file
@@ -72,40 +68,12 @@ def _ending(drawing: Drawing) -> str:
     return "-" + drawing.id.replace(".", "-").replace("_", "-")
 
 
-def _facts(spec: JobSpec, notation: Notation) -> Iterator[tuple[str, str]]:
-    """What the binder chose, for the head of the job sheet."""
-    size, facts = notation.length, facts_of(structure_of(spec), spec)
-    yield "Leaf", f"{size(spec.leaf.width, True)} × {size(spec.leaf.height, True)}, trimmed"
-    kind = "blank leaves" if spec.text.blank_book else "printed text"
-    yield "Text", f"{spec.text.pages} pages, {kind}; copies: {spec.copies}"
-    sheet = spec.paper.sheet
-    name = f"{spec.paper.name}, " if spec.paper.name else ""
-    yield (
-        "Paper",
-        f"{name}sheet {size(sheet.width, True)} × {size(sheet.height, True)}, grain along the {sheet.grain}",
-    )
-    board = f"{spec.binding.board_name}, " if spec.binding.board_name else ""
-    yield "Board", f"{board}{notation.thickness(spec.binding.board, True)}"
-    cover = f"{spec.binding.cover_name}, " if spec.binding.cover_name else ""
-    yield "Cover", f"{cover}{notation.thickness(spec.binding.cover_thickness, True)}"
-    thread = notation.thickness(spec.sewing.thread, True)
-    yield "Sewing", f"{spec.sewing.method.replace('_', ' ')}, thread {thread}"
-    if spec.back.shape == "round" and any(option.value == "round" for option in facts.backs):
-        yield "Back", "round, as the swell asks" if spec.back.round_rule == "swell" else "round"
-    if spec.finish.placed != "none":
-        yield "Lettering", f"{spine_title(spec)}, {DIRECTION_WORDS[spec.finish.direction]}"
-    if spec.finish.edges or spec.finish.ribbons:
-        ribbons = f"ribbons: {spec.finish.ribbons}" if spec.finish.ribbons else ""
-        yield "Edges", "; ".join(part for part in (spec.finish.edges, ribbons) if part)
-    yield "Binding", facts.words
-
-
 @router.get("/jobs/{int:job_id}/job-sheet.pdf", response={404: Problem}, operation_id="jobSheet")
 def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Query(None)) -> HttpResponse:
     """The job sheet as a PDF."""
     spec, notation = _spec(request, job_id), notation_of(request)
-    facts = tuple(_facts(spec, notation))
-    content = job_sheet_pdf(plan(spec, notation), _paper(request, paper), facts, notation)
+    made = plan(spec, notation)
+    content = job_sheet_pdf(made, _paper(request, paper), sheet_facts(spec, made, notation), notation)
     return file_response(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
 
 
