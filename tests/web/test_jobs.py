@@ -216,7 +216,7 @@ def test_the_list_asks_the_database_no_more_for_more_jobs(client: Client, binder
 
 def test_a_job_goes_out_as_a_file_and_comes_back(client: Client, job: Job) -> None:
     out = client.get(f"/api/jobs/{job.pk}/job.json")
-    assert out["Content-Disposition"].startswith('attachment; filename="tide-tables.weald.json"')
+    assert out["Content-Disposition"].startswith('attachment; filename="Tide tables.weald.json"')
     back = client.post("/api/jobs/import", {"file": SimpleUploadedFile("log.json", out.content)})
     assert back.status_code == 201
     assert back.json()["spec"] == opened(client, job)["spec"]

@@ -41,7 +41,7 @@ export function History({
             <button
               type="button"
               aria-expanded={shown === step.version}
-              className="grid w-full grid-cols-[9rem_6rem_1fr] gap-3 py-1.5 text-left hover:bg-linen"
+              className="grid w-full grid-cols-[11.5rem_6rem_1fr] gap-3 py-1.5 text-left hover:bg-linen"
               onClick={() => setShown(shown === step.version ? null : step.version)}
             >
               <time dateTime={step.at} className="figures text-faded">
@@ -93,7 +93,7 @@ function State({
       const plan = unwrap(
         await api.POST("/api/plan", { params: { query: { station: "cutting" } }, body: then.spec }),
       ) as Plan;
-      return { since: then.since, pieces: plan.drawings.find((each) => each.id === "pieces") };
+      return { since: then.since, pieces: plan.drawings.find((each) => each.id === "pieces.all") };
     },
     staleTime: 0,
   });

@@ -287,7 +287,7 @@ export function NamedSizeField({
 export function Group({ title, children }: { title: string; children: ReactNode }) {
   return (
     <fieldset className="flex flex-wrap items-start gap-x-2 gap-y-1">
-      <legend className="float-left mt-5 flex h-8 max-w-24 items-center pr-1 font-serif text-sm leading-tight font-semibold">
+      <legend className="float-left mt-5 flex h-8 max-w-32 items-center pr-1 font-serif text-sm leading-tight font-semibold">
         {title}
       </legend>
       {children}

@@ -26,6 +26,7 @@ export function PrintedInputs() {
         <LengthField path="artwork.safe" label="Keep clear" width="w-20" />
         <LengthField path="artwork.spine_safe" label="of the spine's" width="w-24" />
         <TextField path="artwork.barcode" label="Barcode" width="w-48" />
+        <CheckField path="artwork.lettering" label="Print the spine's lettering" />
       </Group>
       <Group title="Printed on">
         <SheetFields given={sheet !== null} />

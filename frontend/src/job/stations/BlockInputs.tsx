@@ -39,6 +39,11 @@ const BANDS = [
 
 export function BlockInputs() {
   const { draft } = useSnapshot();
+  const say = useSay();
+  const bandEnds = [
+    ["spine", "over the whole spine"],
+    ["sections", say("into the outer {signatures}")],
+  ] as const;
   const { facts, asks, backs, shoulders } = useUses();
   const round = asks("back") && valueAt(draft, "back.shape") === "round";
   const tabs = [
@@ -91,6 +96,14 @@ export function BlockInputs() {
           {valueAt(draft, "block.end_bands") !== "none" && (
             <LengthField path="block.end_band_height" label="Height" width="w-20" />
           )}
+          {valueAt(draft, "block.end_bands") === "stuck_on" && (
+            <SelectField
+              path="block.end_band_ends"
+              label="They reach"
+              options={bandEnds}
+              width="w-56"
+            />
+          )}
         </Group>
       ),
     },
@@ -119,10 +132,17 @@ function Parts({ endpapers }: { endpapers: boolean }) {
     <>
       {endpapers && (
         <Group title="Endpapers each end">
-          <SelectField path="endpapers.kind" label="Kind" options={END_KINDS} width="w-44" />
+          <SelectField path="endpapers.kind" label="Kind" options={END_KINDS} width="w-56" />
           <SelectField path="endpapers.leaves" label="Folios" options={END_LEAVES} width="w-28" />
           <NumberField path="endpapers.grammage" label="g/m²" width="w-20" />
           <NumberField path="endpapers.bulk" label="Bulk, cm³/g" step={0.05} width="w-24" />
+          <LengthField
+            path="endpapers.margin"
+            label="Margin seen"
+            placeholder="as the squares"
+            optional
+            width="w-32"
+          />
         </Group>
       )}
       <Group title={say("Glued in, each {signature}")}>

@@ -49,8 +49,8 @@ export function BoardsInputs() {
     ...(asks("binding.cover") || asks("binding.covering")
       ? [{ id: "cover", title: "Cover", content: <Cover /> }]
       : []),
-    ...(["tape_reach", "slit_step", "flaps", "leaves", "old_cover", "bands"].some((key) =>
-      asks(`binding.${key}`),
+    ...(["tape_reach", "stiffener", "slit_step", "flaps", "leaves", "old_cover", "bands"].some(
+      (key) => asks(`binding.${key}`),
     )
       ? [{ id: "more", title: "Its own", content: <Own /> }]
       : []),
@@ -204,6 +204,17 @@ function Own() {
   const { asks } = useUses();
   return (
     <>
+      {asks("binding.stiffener") && (
+        <Group title="Stiffener">
+          <LengthField
+            path="binding.stiffener"
+            label="Inside each side"
+            placeholder="none"
+            optional
+            width="w-28"
+          />
+        </Group>
+      )}
       {asks("binding.leaves") && (
         <Group title="Leaves">
           <SelectField path="binding.leaves" label="Held" options={LEAVES} width="w-56" />

@@ -41,7 +41,13 @@ export function SewingInputs() {
           {method !== "link" && (
             <LengthField path="sewing.support_width" label="Width of each" width="w-24" />
           )}
-          <LengthField path="sewing.kettle" label="Kettles in" width="w-20" />
+          <LengthField
+            path="sewing.kettle"
+            label="Kettles in"
+            placeholder="by height"
+            optional
+            width="w-24"
+          />
           <LengthField path="sewing.tail_more" label="More at the tail" width="w-28" />
           {method === "raised_cords" && (
             <>

@@ -2,10 +2,10 @@
 
 import re
 from typing import Literal
-from urllib.parse import quote
 
 from django.http import Http404, HttpRequest, HttpResponse
 from django.http.response import HttpResponseBase
+from django.utils.http import content_disposition_header
 from ninja import Query, Router
 
 from weald.core.drawing import Drawing
@@ -29,12 +29,10 @@ PaperChoice = Literal["a4", "letter"]
 
 def name_file(response: HttpResponseBase, title: str, ending: str, inline: bool = False) -> None:
     """Name a file after its job, in letters every system takes."""
-    plain = re.sub(r"[^A-Za-z0-9]+", "-", title).strip("-").lower() or "job"
-    full = re.sub(r'[\\/:*?"<>|\x00-\x1f]+', " ", title).strip() or "job"
-    place = "inline" if inline else "attachment"
-    response["Content-Disposition"] = (
-        f"{place}; filename=\"{plain}{ending}\"; filename*=UTF-8''{quote(full + ending)}"
-    )
+    name = re.sub(r'[\\/:*?"<>|\x00-\x1f]+', " ", title).strip() or "job"
+    header = content_disposition_header(not inline, name + ending)
+    if header:
+        response["Content-Disposition"] = header
 
 
 def file_response(

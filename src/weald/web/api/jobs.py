@@ -2,6 +2,7 @@
 
 from typing import Literal, cast
 
+from django.core.paginator import Paginator
 from django.db.models import QuerySet
 from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
@@ -91,15 +92,14 @@ def list_jobs(
         jobs = jobs.filter(title__icontains=words)
     if state:
         jobs = jobs.filter(state=state)
-    count = jobs.count()
-    first = (page - 1) * PAGE_SIZE
     order = "-id" if sort.startswith("-") else "id"
-    rows = list(jobs.order_by(sort, order)[first : first + PAGE_SIZE])
+    paginator = Paginator(jobs.order_by(sort, order), PAGE_SIZE)
+    shown = paginator.get_page(page)
     return JobPage(
-        jobs=[job_row(row, notation) for row in rows],
-        count=count,
-        page=page,
-        pages=max(1, -(-count // PAGE_SIZE)),
+        jobs=[job_row(row, notation) for row in shown],
+        count=paginator.count,
+        page=shown.number,
+        pages=paginator.num_pages,
     )
 
 

@@ -2,8 +2,9 @@
 
 import datetime
 import uuid
-from typing import Any, Literal
+from typing import Any, Literal, cast
 
+from django.core.paginator import Paginator
 from django.db.models import Case, F, OrderBy, QuerySet, Sum, Value, When
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
@@ -225,17 +226,16 @@ def list_shelf(
 ) -> ShelfPage:
     """A page of the shelf."""
     items = services.search(items_of(request).filter(archived=False), search, kind, low=low, offcuts=offcuts)
-    count = items.count()
     key = _KIND_ORDER if sort == "kind" else F(_SORTS[sort])
     order = OrderBy(key, descending=down, nulls_last=True)
-    first = (page - 1) * PAGE_SIZE
     rows = items.annotate(spare=Sum("offcuts__count")).order_by(order, "name", "pk")
-    notation = notation_of(request)
+    paginator, notation = Paginator(rows, PAGE_SIZE), notation_of(request)
+    shown = paginator.get_page(page)
     return ShelfPage(
-        items=[_row(item, notation, item.spare) for item in rows[first : first + PAGE_SIZE]],
-        count=count,
-        page=page,
-        pages=max(1, -(-count // PAGE_SIZE)),
+        items=[_row(item, notation, cast(Any, item).spare) for item in shown],
+        count=paginator.count,
+        page=shown.number,
+        pages=paginator.num_pages,
     )
 
 
