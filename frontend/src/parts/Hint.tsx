@@ -7,7 +7,7 @@ export function Hint({ about, children }: { about: string; children: ReactNode }
     <Popover.Root>
       <Popover.Trigger
         aria-label={`What is ${about}?`}
-        className="ml-1 inline-flex size-6 items-center justify-center rounded-full border border-rule text-xs text-hill hover:bg-linen"
+        className="ml-1 inline-flex size-[24px] items-center justify-center rounded-full border border-rule text-xs text-hill hover:bg-linen"
       >
         ?
       </Popover.Trigger>

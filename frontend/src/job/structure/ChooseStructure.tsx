@@ -122,7 +122,7 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
                 <input
                   type="radio"
                   name="covering"
-                  className="size-6 accent-hill"
+                  className="size-[24px] accent-hill"
                   checked={covering === option.value}
                   onChange={() => setCovering(option.value)}
                 />
