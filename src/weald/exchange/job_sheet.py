@@ -28,6 +28,7 @@ from weald.exchange.flowables import (
 )
 
 _DRAWING_HEIGHT: Mm = 118.0
+_FIRST_HEIGHT: Mm = 96.0
 _FIRST = ("case.flat", "wrapper.flat", "cover.art")
 _TICK = "[  ]"
 _GRAIN_MARKS = {"height": "along height", "width": "along width", "any": "either"}
@@ -139,7 +140,8 @@ def _side(placements: tuple[Placement, ...]) -> str:
 def _drawings(plan: Plan, width: Mm) -> Iterator[Flowable]:
     # the cover laid flat stands on the first page, where there is room
     for drawing in sorted(plan.drawings, key=lambda each: each.id not in _FIRST):
-        flowable = DrawingFlowable(drawing, width, _DRAWING_HEIGHT)
+        height = _FIRST_HEIGHT if drawing.id in _FIRST else _DRAWING_HEIGHT
+        flowable = DrawingFlowable(drawing, width, height)
         heading = text(f"{drawing.title} ({flowable.scale_text})", HEADING)
         yield KeepTogether([heading, flowable, Spacer(1, 4 * mm)])
 
