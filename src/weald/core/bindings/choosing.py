@@ -15,16 +15,13 @@ from weald.core.drawing import Drawing
 from weald.core.errors import SpecError
 from weald.core.finding_words import Severity
 from weald.core.findings import Patch
-from weald.core.folding.packet import fold_packet
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, StructureName
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations import block as block_station
-from weald.core.stations import folding as folding_station
-from weald.core.stations import paper as paper_station
-from weald.core.stations import text as text_station
 from weald.core.stations.block import BlockPlan
+from weald.core.stations.folded import reckon_to_folding
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 
@@ -158,14 +155,10 @@ def _choice(spec: JobSpec, now: Structure, structure: Structure, notation: Notat
 def _unsuited(spec: JobSpec, structure: Structure, notation: Notation) -> Iterator[Reason]:
     """Reckoned as far as the block, which is all that speaks for or against a structure."""
     ledger = Ledger(measured=spec.measured, notation=notation)
-    packet = fold_packet(spec.folding.programme)
-    leaf = paper_station.reckon_leaf(spec, ledger)
-    text = text_station.reckon(spec, packet, ledger)
-    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
-    folding = folding_station.reckon(spec, packet, text, paper, ledger)
+    folded = reckon_to_folding(spec, ledger)
     treatment = structure.treatment(spec)
-    block = reckon_block(spec, structure, paper, folding, ledger)
-    sections = len(folding.sections) if folding.sewn else 0
+    block = reckon_block(spec, structure, folded.paper, folded.folding, ledger)
+    sections = len(folded.folding.sections) if folded.folding.sewn else 0
     swell = [each for each in block_station.mind(spec, treatment, block, ledger) if each.code == "swell.much"]
     for found in (*mind_suits(structure, spec, sections, block, ledger), *swell):
         yield Reason(found.severity, found.message, found.remedy)

@@ -20,7 +20,7 @@ from weald.core.cutting.askew import draw_askew
 from weald.core.drawing import Dimension, Drawing
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Section, Sheet
-from weald.core.folding.packet import FoldedPacket, fold_packet
+from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.steps import FoldStep
 from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
@@ -42,9 +42,9 @@ from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_pieces import block_pieces, endpaper_pieces
 from weald.core.stations.cutting import TEXT_SHEET, mind_paper, mind_unused, stock_pieces
 from weald.core.stations.finish import FinishPlan
+from weald.core.stations.folded import reckon_to_folding
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
-from weald.core.stations.text import TextPlan
 from weald.core.units import TOLERANCE
 
 NO_ROOM = "none: there is no room"
@@ -128,9 +128,8 @@ def plan(
     :raises weald.core.errors.FoldError: when the section cannot be folded.
     """
     ledger = Ledger(measured=spec.measured, notation=notation)
-    packet = fold_packet(spec.folding.programme)
-    steps = folds_of(spec)
-    text, paper, folding = _to_folding(spec, packet, ledger)
+    steps, folded = folds_of(spec), reckon_to_folding(spec, ledger)
+    packet, text, paper, folding = folded.packet, folded.text, folded.paper, folded.folding
     printing = printing_station.reckon(spec, packet, paper.grain, folding, ledger)
     press = Press(
         spec,
@@ -230,23 +229,14 @@ def plan(
     )
 
 
-def _to_folding(
-    spec: JobSpec, packet: FoldedPacket, ledger: Ledger
-) -> tuple[TextPlan, PaperPlan, FoldingPlan]:
-    leaf = paper_station.reckon_leaf(spec, ledger)
-    text = text_station.reckon(spec, packet, ledger)
-    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
-    return text, paper, folding_station.reckon(spec, packet, text, paper, ledger)
-
-
 def film_of_sewing(
     spec: JobSpec, notation: Notation = MILLIMETRES, *, left_handed: bool = False
 ) -> SewingFilm:
     """The sewing of a job, step by step; without steps where nothing is sewn."""
     ledger = Ledger(measured=spec.measured)
     structure = structure_of(spec)
-    _, paper, folding = _to_folding(spec, fold_packet(spec.folding.programme), ledger)
-    block = reckon_block(spec, structure, paper, folding, ledger)
+    folded = reckon_to_folding(spec, ledger)
+    block = reckon_block(spec, structure, folded.paper, folded.folding, ledger)
     sewing = sewing_station.reckon(spec, structure.treatment(spec).method, block, ledger, structure.banded)
     loose = structure.name == "link_stitch"
     sections = max(block.sections, 1)

@@ -20,9 +20,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.paper import SheetGrain
 from weald.core.reckoning import Ledger
-from weald.core.stations import folding as folding_station
-from weald.core.stations import paper as paper_station
-from weald.core.stations import text as text_station
+from weald.core.stations.folded import reckon_to_folding
 from weald.core.stations.printing import layout_of
 from weald.core.units import Mm
 
@@ -210,11 +208,8 @@ def press(spec: JobSpec, notation: Notation = MILLIMETRES) -> Press:
     :raises weald.core.errors.FoldError: when it cannot be folded.
     """
     ledger = Ledger(measured=spec.measured, notation=notation)
-    packet = fold_packet(spec.folding.programme)
-    leaf = paper_station.reckon_leaf(spec, ledger)
-    text = text_station.reckon(spec, packet, ledger)
-    paper = paper_station.reckon(spec, packet, text, leaf, ledger)
-    folding = folding_station.reckon(spec, packet, text, paper, ledger)
+    folded = reckon_to_folding(spec, ledger)
+    packet, paper, folding = folded.packet, folded.paper, folded.folding
     untrimmed = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
     layout = layout_of(spec, packet, untrimmed)
     steps = folds_of(spec)
