@@ -310,7 +310,7 @@ def _other_folds(spec: JobSpec, packet: FoldedPacket, layout: Layout) -> Iterato
     limit = chosen or largest
     if limit is None:
         return
-    leaf, offered = untrimmed_leaf(spec, packet), 0
+    offered = 0
     for name in NAMED_PROGRAMMES:
         if parse_programme(name).kind != "section":
             continue
@@ -318,7 +318,7 @@ def _other_folds(spec: JobSpec, packet: FoldedPacket, layout: Layout) -> Iterato
         if other.leaves_a_sheet >= packet.leaves_a_sheet or offered == 2:
             continue
         repeat = (spec.printing.repeat.columns, spec.printing.repeat.rows)
-        needs = block_size(unfolded_size(other, leaf), spec.printing.work, repeat)
+        needs = block_size(unfolded_size(other, untrimmed_leaf(spec, other)), spec.printing.work, repeat)
         fits = needs[0] <= limit.width + TOLERANCE and needs[1] <= limit.height + TOLERANCE
         turned = needs[1] <= limit.width + TOLERANCE and needs[0] <= limit.height + TOLERANCE
         if fits or turned:
