@@ -12,7 +12,7 @@ from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.doubts import USUAL
 from weald.core.planning.plan import plan
-from weald.core.reckoning import QUANTITIES
+from weald.core.quantities import QUANTITIES
 
 
 def doubted(job: dict[str, Any]) -> list[str]:

@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from weald.core.errors import SpecError
 from weald.core.job.entries import lengths_of
+from weald.core.job.options import OPTIONS
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.notation import MILLIMETRES, Notation
@@ -37,10 +38,10 @@ def test_every_rule_is_an_entry_a_job_has_and_that_can_be_ruled() -> None:
     plain = JobSpec()
     for rule in RULES:
         value = value_at(plain, rule.path)
-        options = [option.value for option in rule.options]
+        options = list(OPTIONS[rule.path]) if rule.kind == "choice" else [5 if value is None else value]
         if rule.kind == "choice":
             assert value in options, rule.path
-        for option in options or [5 if value is None else value]:  # type: ignore[list-item]
+        for option in options:
             assert read_house({"rules": {rule.path: option}}).rules
 
 

@@ -12,7 +12,7 @@ from weald.core.errors import SpecError
 from weald.core.job.patching import with_entry
 from weald.core.job.spec import read_spec
 from weald.core.planning.plan import Plan
-from weald.core.reckoning import QUANTITIES, measurable_ids
+from weald.core.quantities import QUANTITIES, measurable_ids
 
 
 def jobs() -> list[tuple[str, dict[str, Any]]]:

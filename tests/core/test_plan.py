@@ -12,7 +12,7 @@ from weald.core.drawing import Area, Hatch
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
 from weald.core.planning.plan import plan
-from weald.core.reckoning import QUANTITIES
+from weald.core.quantities import QUANTITIES
 
 
 def test_paper_and_block_agree_with_the_sums_on_paper() -> None:

@@ -16,7 +16,7 @@ from weald.core.drawing import Arc, Area, Dimension, Hatch, Line
 from weald.core.job.spec import Binding, read_spec
 from weald.core.pieces import Piece
 from weald.core.planning.plan import Plan
-from weald.core.reckoning import QUANTITIES
+from weald.core.quantities import QUANTITIES
 
 CASES = [
     name

@@ -80,7 +80,7 @@ export interface paths {
         };
         /**
          * Choices
-         * @description Sizes and grades that have names, and a new job with the house defaults.
+         * @description All that has a name to pick it by, and a new job.
          */
         get: operations["choices"];
         put?: never;
@@ -2162,18 +2162,18 @@ export interface components {
          *     :param about: id of the quantity or path of the entry it concerns.
          */
         Finding: {
-            /**
-             * Code
-             * @enum {string}
-             */
-            code: "text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "leaf.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "stock.departs" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond" | "spread.beyond" | "printed.marks_lost" | "set.date_gap" | "measured.unused" | "measured.far";
+            /** Code */
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap");
             /**
              * Severity
              * @enum {string}
              */
             severity: "stop" | "mind" | "note";
-            /** Station */
-            station: string;
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
             /** Message */
             message: string;
             /** Remedy */
@@ -2363,7 +2363,7 @@ export interface components {
         };
         /**
          * Option
-         * @description Something that can be chosen.
+         * @description Something that can be chosen: the value as an entry holds it, and what it is called.
          */
         Option: {
             /** Value */
@@ -2551,8 +2551,11 @@ export interface components {
          * @description A number with its reasons. ``value`` is ``measured`` where there is a measurement.
          */
         Quantity: {
-            /** Id */
-            id: string;
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pull.outside" | "pull.inside" | "pull.lining";
             /**
              * Station
              * @enum {string}
@@ -3242,6 +3245,12 @@ export interface components {
             printers: components["schemas"]["Printer"][];
             /** Beginnings */
             beginnings: components["schemas"]["Beginning"][];
+            /** Stations */
+            stations: components["schemas"]["StationTitle"][];
+            /** Options */
+            options: {
+                [key: string]: components["schemas"]["Option"][];
+            };
             new_job: components["schemas"]["JobSpec"];
         };
         /**
@@ -4120,6 +4129,19 @@ export interface components {
             leaves: number;
             /** Thickness */
             thickness: number;
+        };
+        /**
+         * StationTitle
+         * @description A station on the thread, in the order of work.
+         */
+        StationTitle: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            /** Title */
+            title: string;
         };
         /**
          * StockSheet
@@ -5269,7 +5291,7 @@ export interface components {
         };
         /**
          * RuleEntry
-         * @description An entry the house may have a rule for; ``options`` where it is one of a few.
+         * @description An entry the house may have a rule for; what a ``choice`` can be stands in ``job/options.py``.
          *
          *     ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
          */
@@ -5290,11 +5312,6 @@ export interface components {
              * @enum {string}
              */
             station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
-            /**
-             * Options
-             * @default []
-             */
-            options: components["schemas"]["Option"][];
             /**
              * Undecided
              * @default

@@ -4,6 +4,7 @@ import { Link, NavLink } from "react-router";
 import { csrfToken } from "../api/client";
 import { Choice, IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
+import { useOptions } from "./choices";
 import { KEY_LIST, useKeys } from "./keys";
 import { UNITS, useChangePreferences, usePerson } from "./person";
 
@@ -15,13 +16,13 @@ const ROOMS = [
   ["/cutting", "Cutting"],
   ["/house", "House rules"],
 ] as const;
-const MM_DIVISIONS = [0.1, 0.25, 0.5, 1] as const;
-const INCH_DIVISIONS = [16, 32, 64] as const;
 
 export function Shell({ children }: { children: ReactNode }) {
   const person = usePerson();
   const preferences = useChangePreferences();
   const [showKeys, setShowKeys] = useState(false);
+  const mmMarks = useOptions("house.mm_division");
+  const inchMarks = useOptions("house.inch_division");
   const lamp = person.theme === "lamp";
 
   const keys = useMemo(
@@ -70,13 +71,13 @@ export function Shell({ children }: { children: ReactNode }) {
                 value={person.inch_division}
                 onChange={(event) =>
                   preferences.mutate({
-                    inch_division: Number(event.target.value) as (typeof INCH_DIVISIONS)[number],
+                    inch_division: Number(event.target.value) as 16 | 32 | 64,
                   })
                 }
               >
-                {INCH_DIVISIONS.map((division) => (
-                  <option key={division} value={division}>
-                    1/{division}″
+                {inchMarks.map(([mark, words]) => (
+                  <option key={mark} value={mark}>
+                    {words}
                   </option>
                 ))}
               </select>
@@ -90,9 +91,9 @@ export function Shell({ children }: { children: ReactNode }) {
                   })
                 }
               >
-                {MM_DIVISIONS.map((division) => (
-                  <option key={division} value={division}>
-                    {division} mm
+                {mmMarks.map(([mark, words]) => (
+                  <option key={mark} value={mark}>
+                    {words}
                   </option>
                 ))}
               </select>

@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api, type JobRow, type JobState, unwrap } from "../api/client";
+import { useOptions } from "../app/choices";
 import { Button, Choice, SeverityMark } from "../parts/controls";
 import { Menu, MenuAction, MenuLink } from "../parts/Menu";
 import { Pager } from "../parts/Pager";
@@ -15,12 +16,6 @@ import { useDeskVerb } from "./useDesk";
 
 type Sort = "-updated" | "updated" | "title" | "-title";
 
-const STATES: readonly (readonly [JobState, string])[] = [
-  ["planned", "Being planned"],
-  ["at_bench", "At the bench"],
-  ["finished", "Finished"],
-];
-
 export default function Desk() {
   const { params, show, showAll } = useListParams();
   const search = params.get("search") ?? "";
@@ -30,6 +25,7 @@ export default function Desk() {
   const page = Number(params.get("page") ?? "1");
   const [making, setMaking] = useState(false);
   const [renaming, setRenaming] = useState<JobRow | null>(null);
+  const states = useOptions<JobState>("job.state");
   const verb = useDeskVerb();
 
   const jobs = useQuery({
@@ -71,7 +67,7 @@ export default function Desk() {
             onChange={(event) => show({ state: event.target.value })}
           >
             <option value="">all</option>
-            {STATES.map(([value, text]) => (
+            {states.map(([value, text]) => (
               <option key={value} value={value}>
                 {text}
               </option>
@@ -158,6 +154,7 @@ function JobTable({
   onDo: (what: "duplicate" | "archive" | "restore", job: JobRow) => void;
   onRename: (job: JobRow) => void;
 }) {
+  const states = useOptions<JobState>("job.state");
   return (
     <table className="w-full text-left">
       <thead className="text-sm text-faded">
@@ -205,7 +202,7 @@ function JobTable({
                 value={job.state}
                 onChange={(event) => onState(job, event.target.value as JobState)}
               >
-                {STATES.map(([value, text]) => (
+                {states.map(([value, text]) => (
                   <option key={value} value={value}>
                     {text}
                   </option>

@@ -13,7 +13,7 @@ import {
   unwrap,
 } from "../api/client";
 import { usePerson } from "../app/person";
-import { useChoices } from "../job/choices";
+import { useChoices } from "../app/choices";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 

@@ -5,23 +5,11 @@ import { type ReactNode, useEffect, useState } from "react";
 import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
 import { DraftStore, inBrowser, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
 import { useDraft } from "../app/drafts/useDraft";
+import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
 import { asText } from "../job/paths";
 import { Button, IconButton, Pick } from "../parts/controls";
 
-const FOLDED = [
-  ["signature", "signature"],
-  ["section", "section"],
-  ["gathering", "gathering"],
-] as const;
-const HANDS = [
-  ["right", "right-handed"],
-  ["left", "left-handed"],
-] as const;
-const PAPERS = [
-  ["a4", "A4"],
-  ["letter", "Letter"],
-] as const;
 const INPUT =
   "figures rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
 
@@ -83,6 +71,11 @@ function Rules({ opened }: { opened: HouseReply }) {
       ),
   );
   const { draft, reply, save, errors, conflict } = useDraft(store);
+  const folded = useOptions<NonNullable<Draft["vocabulary"]>>("house.vocabulary");
+  const hands = useOptions<NonNullable<Draft["hand"]>>("house.hand");
+  const papers = useOptions<NonNullable<Draft["paper"]>>("house.paper");
+  const mmMarks = useOptions("house.mm_division");
+  const inchMarks = useOptions("house.inch_division");
   const change = (part: Partial<Draft>) => store.change({ ...draft, ...part });
   const keep = async () => {
     await store.save();
@@ -170,13 +163,13 @@ function Rules({ opened }: { opened: HouseReply }) {
             <Pick
               label="A folded section is called"
               value={draft.vocabulary}
-              options={FOLDED}
+              options={folded}
               onChange={(vocabulary) => change({ vocabulary })}
             />
             <Pick
               label="The sewing is shown"
               value={draft.hand}
-              options={HANDS}
+              options={hands}
               onChange={(hand) => change({ hand })}
             />
           </Part>
@@ -184,19 +177,19 @@ function Rules({ opened }: { opened: HouseReply }) {
             <Pick
               label="Printed on"
               value={draft.paper}
-              options={PAPERS}
+              options={papers}
               onChange={(paper) => change({ paper })}
             />
             <Pick
               label="Rulers marked to"
               value={String(draft.mm_division)}
-              options={[0.1, 0.25, 0.5, 1].map((each) => [String(each), `${each} mm`] as const)}
+              options={mmMarks}
               onChange={(mark) => change({ mm_division: Number(mark) })}
             />
             <Pick
               label="and to"
               value={String(draft.inch_division)}
-              options={[16, 32, 64].map((each) => [String(each), `1/${each}″`] as const)}
+              options={inchMarks}
               onChange={(mark) => change({ inch_division: Number(mark) as 16 | 32 | 64 })}
             />
           </Part>
@@ -228,16 +221,14 @@ function Rule({
   wrong: string | undefined;
   onChange: (value: string | null) => void;
 }) {
+  const options = useOptions(entry.path);
   if (entry.kind === "choice") {
-    const label = entry.options.find((option) => option.value === usual)?.label ?? "";
+    const label = options.find(([option]) => option === usual)?.[1] ?? "";
     return (
       <Pick
         label={entry.label}
         value={value}
-        options={[
-          ["", `no rule (${label})`] as const,
-          ...entry.options.map((option) => [option.value, option.label] as const),
-        ]}
+        options={[["", `no rule (${label})`] as const, ...options]}
         onChange={(next) => onChange(next || null)}
       />
     );

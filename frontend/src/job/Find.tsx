@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { Quantity, Station } from "../api/client";
 import { Modal } from "../parts/Modal";
-import { STATIONS } from "./stationList";
+import { useChoices } from "../app/choices";
 
 /** Finds a quantity of the job, or a station, by a part of its name. */
 export function Find({
@@ -16,9 +16,10 @@ export function Find({
   onFound: (station: Station, quantity: string | null) => void;
 }) {
   const [words, setWords] = useState("");
+  const stations = useChoices()?.stations ?? [];
   const wanted = words.trim().toLowerCase();
   const entries = [
-    ...STATIONS.map(({ id, title }) => ({ station: id, quantity: null, text: title, shown: "" })),
+    ...stations.map(({ id, title }) => ({ station: id, quantity: null, text: title, shown: "" })),
     ...quantities.map(({ id, station, label, shown }) => ({
       station,
       quantity: id,

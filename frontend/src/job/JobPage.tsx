@@ -1,50 +1,42 @@
 /** A job: the order of work, the drawing, the reckoning. */
-import { useSay } from "../app/say";
 import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, type Job, type Plan, ProblemError, type Station, unwrap } from "../api/client";
+import {
+  api,
+  type Job,
+  ProblemError,
+  type Station,
+  type StationTitle,
+  unwrap,
+} from "../api/client";
+import { useChoices } from "../app/choices";
 import { useKeys } from "../app/keys";
 import { usePerson } from "../app/person";
 import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { Conflict } from "./Conflict";
-import { CuttingStation } from "./cutting/CuttingStation";
 import { LitContext, SessionContext, useSession, useSnapshot } from "./context";
-import { Drawings } from "./Drawings";
 import { Find } from "./Find";
 import { Cautions, Findings, Looks } from "./Findings";
-import { FoldingViews } from "./folding/FoldingViews";
 import { History } from "./History";
 import { HouseNotes } from "./HouseNotes";
-import { type Draft, valueAt } from "./paths";
 import { Pieces } from "./Pieces";
-import { Prints } from "./printing/Prints";
 import { Reckoning } from "./Reckoning";
 import { SaveMark } from "./SaveMark";
-import { SectionTable } from "./SectionTable";
 import { JobSession } from "./session";
-import { isStation, STATIONS } from "./stationList";
-import { StationViews } from "./StationViews";
-import { BlockInputs } from "./stations/BlockInputs";
-import { BoardsInputs } from "./stations/BoardsInputs";
-import { FinishInputs } from "./stations/FinishInputs";
-import { FoldingInputs } from "./stations/FoldingInputs";
-import { PaperInputs } from "./stations/PaperInputs";
-import { PrintingInputs } from "./stations/PrintingInputs";
-import { SewingInputs } from "./stations/SewingInputs";
-import { TextInputs } from "./stations/TextInputs";
-import { ChooseStructure } from "./structure/ChooseStructure";
-import { CompareWays } from "./structure/CompareWays";
-import { OfferUp } from "./structure/OfferUp";
+import { isStation, STATIONS } from "./stations";
+import { ChooseStructure } from "./ChooseStructure";
 import { TakeMenu } from "./TakeMenu";
-import { TextSource } from "./text/TextSource";
 import { Thread } from "./Thread";
+
+const NONE: readonly StationTitle[] = [];
 
 export default function JobPage() {
   const { jobId = "" } = useParams();
   const id = Number(jobId);
+  const choices = useChoices();
   const job = useQuery({
     queryKey: ["job", id],
     queryFn: async () =>
@@ -64,7 +56,7 @@ export default function JobPage() {
       </main>
     );
   }
-  if (!job.data) return <main className="p-8">Opening the job …</main>;
+  if (!job.data || !choices) return <main className="p-8">Opening the job …</main>;
   return <OpenJob key={job.data.id} job={job.data} />;
 }
 
@@ -90,6 +82,7 @@ function Stations() {
   const { job, draft, plan, errors } = useSnapshot();
   const person = usePerson();
   const navigate = useNavigate();
+  const order = useChoices()?.stations ?? NONE;
   const [section, setSection] = useState(1);
   const [open, setOpen] = useState<string | null>(null);
   const [grain, setGrain] = useState(true);
@@ -109,10 +102,10 @@ function Stations() {
   );
   const step = useCallback(
     (by: number) => {
-      const next = STATIONS[STATIONS.findIndex((each) => each.id === station) + by];
+      const next = order[order.findIndex((each) => each.id === station) + by];
       if (next) go(next.id);
     },
-    [station, go],
+    [station, go, order],
   );
   const keys = useMemo(
     () => ({
@@ -129,6 +122,18 @@ function Stations() {
   useKeys(keys);
 
   const findings = plan?.findings ?? [];
+  const here = STATIONS[station];
+  const shown = { section, onSection: setSection, grain };
+  const reckoning = plan && (
+    <>
+      <h2 className="mb-1 text-lg font-semibold">The reckoning</h2>
+      <Reckoning
+        quantities={plan.quantities.filter((each) => each.station === station)}
+        open={open}
+        onOpen={setOpen}
+      />
+    </>
+  );
   const close = (shown: boolean) => !shown && setDialog(null);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
@@ -163,44 +168,16 @@ function Stations() {
         </aside>
         <main className="flex min-h-[36rem] min-w-0 flex-col gap-2 border-x border-rule p-3 lg:min-h-0">
           <h1 className="sr-only">
-            {String(draft.title)}: {STATIONS.find((each) => each.id === station)?.title}
+            {String(draft.title)}: {order.find((each) => each.id === station)?.title}
           </h1>
           <form
             className="flex flex-wrap gap-x-6 gap-y-2"
             onSubmit={(event) => event.preventDefault()}
             aria-label="What was decided"
           >
-            {station === "text" && <TextInputs />}
-            {station === "paper" && <PaperInputs />}
-            {station === "folding" && <FoldingInputs section={section} onSection={setSection} />}
-            {station === "printing" && <PrintingInputs />}
-            {station === "sewing" && <SewingInputs />}
-            {station === "block" && <BlockInputs />}
-            {station === "boards" && (
-              <>
-                <BoardsInputs />
-                <span className="flex gap-2">
-                  <CompareWays />
-                  <OfferUp />
-                </span>
-              </>
-            )}
-            {station === "finish" && <FinishInputs />}
+            {here.Inputs && <here.Inputs key={station} {...shown} />}
           </form>
-          {station === "text" && draft.text !== undefined && <TextSourceOf draft={draft} />}
-          {station === "cutting" && <CuttingStation />}
-          {station === "folding" ? (
-            <FoldingViews
-              section={Math.min(section, plan?.sections.length ?? 1)}
-              onSection={setSection}
-              sheets={<Drawings ids={["folding.section", "folding.nest"]} grain={grain} />}
-              spine={<Drawings ids={["folding.collation"]} grain={grain} />}
-            />
-          ) : station === "cutting" ? (
-            <Drawings ids={["pieces.all", "cutting.skins"]} grain={grain} beside />
-          ) : (
-            <StationViews key={station} station={station} grain={grain} />
-          )}
+          <here.Views key={station} {...shown} />
         </main>
         <aside className="overflow-y-auto p-3" aria-label="The reckoning">
           {Object.entries(errors).map(([path, text]) => (
@@ -211,30 +188,11 @@ function Stations() {
           {plan && (
             <>
               <Findings findings={findings.filter((each) => each.station === station)} />
-              {station === "printing" && (
-                <>
-                  <Prints />
-                  <h2 className="mt-4 mb-1 text-lg font-semibold">In the print dialog</h2>
-                  <ol className="mb-4 list-decimal space-y-0.5 pl-5 text-sm">
-                    {plan.printing.map((words) => (
-                      <li key={words}>{words}</li>
-                    ))}
-                  </ol>
-                </>
-              )}
-              {station === "cutting" ? (
-                <GrainAtAGlance plan={plan} />
+              {here.Aside ? (
+                <here.Aside plan={plan} onSection={setSection} reckoning={reckoning} />
               ) : (
-                <>
-                  <h2 className="mb-1 text-lg font-semibold">The reckoning</h2>
-                  <Reckoning
-                    quantities={plan.quantities.filter((each) => each.station === station)}
-                    open={open}
-                    onOpen={setOpen}
-                  />
-                </>
+                reckoning
               )}
-              {station === "folding" && <FoldWords plan={plan} onSection={setSection} />}
               <HouseNotes plan={plan} station={station} />
               <Looks plan={plan} station={station} />
               <Cautions plan={plan} station={station} />
@@ -282,49 +240,4 @@ function TitleField() {
       )}
     </span>
   );
-}
-
-/** How many pieces have their grain right, and what the boards will tend to do. */
-function GrainAtAGlance({ plan }: { plan: Plan }) {
-  const known = plan.pieces.filter((piece) => piece.grain_right !== null);
-  const right = known.filter((piece) => piece.grain_right).length;
-  const bow = plan.findings.filter((finding) => finding.code.startsWith("bow."));
-  return (
-    <>
-      <h2 className="mb-1 text-lg font-semibold">Grain</h2>
-      <p className="text-sm">
-        {known.length === 0
-          ? "No stock is chosen yet, so nobody can say how the grain comes out."
-          : `Right in ${right} of ${known.length} pieces whose stock is chosen.`}
-      </p>
-      <p className="mt-2 mb-2 text-sm text-faded">
-        Every piece has its grain from head to tail, along the spine: leaves open flat, boards stay
-        flat, and folds do not crack.
-      </p>
-      <Findings findings={bow} />
-    </>
-  );
-}
-
-/** The folds in words, and what the signatures hold. */
-function FoldWords({ plan, onSection }: { plan: Plan; onSection: (section: number) => void }) {
-  const say = useSay();
-  return (
-    <>
-      <h2 className="mt-4 mb-1 text-lg font-semibold">The fold</h2>
-      <p className="text-sm">{plan.grain_needed}</p>
-      {plan.folds.length > 0 && <p className="text-sm">Lay the sheet with its inner side up.</p>}
-      {plan.folds.map((fold) => (
-        <p key={fold.number} className="text-sm">
-          {fold.number}. {fold.slit_words} {fold.words}
-        </p>
-      ))}
-      <h2 className="mt-4 mb-1 text-lg font-semibold">{say("{Signatures}")}</h2>
-      <SectionTable plan={plan} onSection={onSection} />
-    </>
-  );
-}
-
-function TextSourceOf({ draft }: { draft: Draft }) {
-  return valueAt(draft, "text.blank_book") === true ? null : <TextSource />;
 }

@@ -1,19 +1,17 @@
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
+import { useOptions } from "../app/choices";
 import { useChangePreferences, usePerson } from "../app/person";
+import type { Person } from "../api/client";
 import { Menu, MenuAction, MenuChoice, MenuLink } from "../parts/Menu";
 import { useSession } from "./context";
-
-const PAPERS = [
-  ["a4", "A4"],
-  ["letter", "Letter"],
-] as const;
 
 /** What can be printed or taken away; whatever is not saved yet is saved first. */
 export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => void }) {
   const session = useSession();
   const person = usePerson();
   const preferences = useChangePreferences();
+  const papers = useOptions<Person["paper"]>("house.paper");
   const [paper, setPaper] = useState(person.paper);
   const base = `/api/jobs/${jobId}`;
   return (
@@ -29,7 +27,7 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
         <MenuChoice
           label="Printed on"
           value={paper}
-          options={PAPERS}
+          options={papers}
           onChange={(chosen) => {
             setPaper(chosen);
             preferences.mutate({ paper: chosen });

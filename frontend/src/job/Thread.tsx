@@ -1,7 +1,7 @@
 /** The order of work as a sewing thread passing through stations; a knot where all is well, a flag where not. */
 import { Link } from "react-router";
 import type { Finding, Station } from "../api/client";
-import { STATIONS } from "./stationList";
+import { useChoices } from "../app/choices";
 
 const STEP = 64;
 const X = 22;
@@ -19,14 +19,17 @@ export function Thread({
     const here = findings.filter((each) => each.station === id).map((each) => each.severity);
     return here.includes("stop") ? "stop" : here.includes("mind") ? "mind" : null;
   };
-  const height = STATIONS.length * STEP;
-  const stitch = STATIONS.map((_, index) => {
-    const y = index * STEP + STEP / 2;
-    const bow = index % 2 === 0 ? 12 : -12;
-    return index === 0
-      ? `M${X} 4 L${X} ${y}`
-      : `C${X + bow} ${y - STEP + 14} ${X + bow} ${y - 14} ${X} ${y}`;
-  }).join(" ");
+  const stations = useChoices()?.stations ?? [];
+  const height = stations.length * STEP;
+  const stitch = stations
+    .map((_, index) => {
+      const y = index * STEP + STEP / 2;
+      const bow = index % 2 === 0 ? 12 : -12;
+      return index === 0
+        ? `M${X} 4 L${X} ${y}`
+        : `C${X + bow} ${y - STEP + 14} ${X + bow} ${y - 14} ${X} ${y}`;
+    })
+    .join(" ");
   return (
     <nav aria-label="Order of work" className="relative">
       <svg
@@ -41,7 +44,7 @@ export function Thread({
           className="stroke-hill"
           strokeWidth={2}
         />
-        {STATIONS.map(({ id }, index) => {
+        {stations.map(({ id }, index) => {
           const y = index * STEP + STEP / 2;
           const flag = worst(id);
           return (
@@ -66,7 +69,7 @@ export function Thread({
         })}
       </svg>
       <ol className="flex flex-wrap gap-x-2 lg:block">
-        {STATIONS.map(({ id, title }) => {
+        {stations.map(({ id, title }) => {
           const flag = worst(id);
           return (
             <li key={id} className="flex items-center py-1 lg:h-[64px] lg:py-0 lg:pl-11">

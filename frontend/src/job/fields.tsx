@@ -1,6 +1,7 @@
 /** Fields that hold what was typed until the core has read it, and say what is wrong where it is. */
 import { type ReactNode, useId, useState } from "react";
 import { api } from "../api/client";
+import { useOptions } from "../app/choices";
 import { useLit, useSession, useSnapshot } from "./context";
 import { asText, type JobPath, valueAt } from "./paths";
 
@@ -181,7 +182,8 @@ export function SelectField({
 }: {
   path: JobPath;
   label: string;
-  options: readonly (readonly [string, string])[];
+  /** Only these of them; without, all the entry can be. */
+  options?: readonly (readonly [string, string])[];
   /** Kept as a number; the empty choice as nothing. */
   number?: boolean;
   width?: string;
@@ -189,6 +191,7 @@ export function SelectField({
   const session = useSession();
   const { draft, errors } = useSnapshot();
   const id = useId();
+  const every = useOptions(path);
   return (
     <FieldFrame id={id} label={label} about={path} error={errors[path]} width={width}>
       <select
@@ -200,7 +203,7 @@ export function SelectField({
           session.set(path, !number ? chosen : chosen === "" ? null : Number(chosen));
         }}
       >
-        {options.map(([value, text]) => (
+        {(options ?? every).map(([value, text]) => (
           <option key={value} value={value}>
             {text}
           </option>

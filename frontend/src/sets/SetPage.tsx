@@ -3,19 +3,13 @@ import { useQuery } from "@tanstack/react-query";
 import { ArrowDown, ArrowUp, Plus, Undo2, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, type SetReply, unwrap, type VolumeInput } from "../api/client";
+import { api, type SetInput, type SetReply, unwrap, type VolumeInput } from "../api/client";
+import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
 import { Button, IconButton, Pick, SeverityMark } from "../parts/controls";
 import { useJobChoices } from "./Sets";
 import { type SetDraft, useSetDraft } from "./useSetDraft";
-
-const NUMERALS = [
-  ["roman", "I, II, III, IV"],
-  ["roman_iiii", "I, II, III, IIII"],
-  ["arabic", "1, 2, 3, 4"],
-  ["none", "no numbers"],
-] as const;
 
 export default function SetPage() {
   const id = Number(useParams().setId);
@@ -42,6 +36,7 @@ export default function SetPage() {
 }
 
 function OpenSet({ opened }: { opened: SetReply }) {
+  const everyNumeral = useOptions<NonNullable<SetInput["numerals"]>>("set.numerals");
   const set = useSetDraft(opened);
   const [lit, point] = useState("");
   const person = usePerson();
@@ -65,7 +60,7 @@ function OpenSet({ opened }: { opened: SetReply }) {
         <Pick
           label="Numbers"
           value={draft.numerals}
-          options={NUMERALS}
+          options={everyNumeral}
           onChange={(numerals) => set.change({ ...draft, numerals })}
         />
         <LikeJob onTake={set.takeJob} />

@@ -1,21 +1,14 @@
 /** Weights and thicknesses from one unit into another, each with its sum. */
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, unwrap } from "../api/client";
+import { api, type ConvertQuestion, unwrap } from "../api/client";
+import { useChoices, useOptions } from "../app/choices";
 import { Pick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { TextEntry } from "../parts/TextEntry";
 
-const UNITS = [
-  ["gsm", "g/m²"],
-  ["pounds", "pounds of a grade"],
-  ["mm", "mm, one leaf"],
-  ["points", "points, one leaf"],
-  ["pages_per_inch", "pages per inch"],
-  ["stack", "mm, a stack of leaves"],
-] as const;
-type Unit = (typeof UNITS)[number][0];
-type Grade = "bond" | "text" | "cover" | "bristol" | "index" | "tag";
+type Unit = ConvertQuestion["unit"];
+type Grade = NonNullable<ConvertQuestion["grade"]>;
 
 export function Converter({ onClose }: { onClose: () => void }) {
   const [unit, setUnit] = useState<Unit>("pounds");
@@ -25,10 +18,8 @@ export function Converter({ onClose }: { onClose: () => void }) {
     bulk: "1.3",
     leaves: "100",
   });
-  const choices = useQuery({
-    queryKey: ["choices"],
-    queryFn: async () => unwrap(await api.GET("/api/choices")),
-  });
+  const choices = useChoices();
+  const units = useOptions<Unit>("weight.unit");
   const value = Number(entry.value?.replace(",", "."));
   const bulk = Number(entry.bulk?.replace(",", "."));
   const leaves = Number(entry.leaves);
@@ -49,13 +40,12 @@ export function Converter({ onClose }: { onClose: () => void }) {
     set: (id: string, text: string) => setEntry((old) => ({ ...old, [id]: text })),
     fields: {},
   };
-  const grades =
-    choices.data?.grades.map((each) => [each.grade as Grade, each.label] as const) ?? [];
+  const grades = choices?.grades.map((each) => [each.grade as Grade, each.label] as const) ?? [];
   return (
     <Modal open onOpenChange={(open) => !open && onClose()} title="Weights and thicknesses" wide>
       <div className="grid gap-3 sm:grid-cols-4">
         <TextEntry {...props} id="value" label="How much" />
-        <Pick label="of" value={unit} options={UNITS} onChange={setUnit} />
+        <Pick label="of" value={unit} options={units} onChange={setUnit} />
         {unit === "pounds" && (
           <Pick label="Grade" value={grade} options={grades} onChange={setGrade} />
         )}

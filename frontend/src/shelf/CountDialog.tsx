@@ -2,18 +2,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type ShelfRow, unwrap } from "../api/client";
+import { useOptions, useWord } from "../app/choices";
 import { Button, Pick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { TextEntry } from "../parts/TextEntry";
-import { COUNTED_IN } from "./kinds";
 import { type CountReason, useShelfVerb } from "./useShelf";
-
-const REASONS: readonly (readonly [CountReason, string])[] = [
-  ["bought", "more came"],
-  ["used", "used"],
-  ["spoilt", "spoilt"],
-  ["counted", "counted: so much is there"],
-];
 
 export function CountDialog({
   row,
@@ -27,6 +20,8 @@ export function CountDialog({
   const [entry, setEntry] = useState<Record<string, string>>({ change: "", note: "" });
   const [reason, setReason] = useState<CountReason>("bought");
   const [key] = useState(() => crypto.randomUUID());
+  const countedIn = useWord("stock.counted_in", row.item.form);
+  const reasons = useOptions<CountReason>("movement.reason");
   const verb = useShelfVerb();
   const movements = useQuery({
     queryKey: ["shelf", "movements", row.id],
@@ -69,8 +64,8 @@ export function CountDialog({
           );
         }}
       >
-        <Pick label="Why" value={reason} options={REASONS} onChange={setReason} />
-        <TextEntry {...props} id="change" label={`How much, ${COUNTED_IN[row.item.form]}`} />
+        <Pick label="Why" value={reason} options={reasons} onChange={setReason} />
+        <TextEntry {...props} id="change" label={`How much, ${countedIn}`} />
         <TextEntry {...props} id="note" label="Note" />
         <Button kind="main" type="submit" disabled={verb.isPending || !entry.change}>
           Count it

@@ -1,14 +1,12 @@
 /** One item of stock, to be put on the shelf or changed. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ProblemError, type ShelfRow, unwrap } from "../api/client";
+import { useChoices, useOptions, useWord } from "../app/choices";
 import { Button, Pick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { type Entry, TextEntry } from "../parts/TextEntry";
-import { COUNTED_IN, FORMS, KINDS } from "./kinds";
 import { bodyOf, entryOf } from "./useShelf";
-
-type Form = keyof typeof COUNTED_IN;
 
 export function ItemForm({
   row,
@@ -25,10 +23,9 @@ export function ItemForm({
 }) {
   const queries = useQueryClient();
   const [entry, setEntry] = useState<Entry>(row ? entryOf(row) : (draft ?? {}));
-  const choices = useQuery({
-    queryKey: ["choices"],
-    queryFn: async () => unwrap(await api.GET("/api/choices")),
-  });
+  const choices = useChoices();
+  const kinds = useOptions("stock.kind");
+  const forms = useOptions("stock.form");
   const keep = useMutation({
     mutationFn: async () =>
       row
@@ -49,9 +46,10 @@ export function ItemForm({
   const fields = keep.error instanceof ProblemError ? (keep.error.problem.fields ?? {}) : {};
   const set = (key: string, value: string) => setEntry((old) => ({ ...old, [key]: value }));
   const props = { entry, set, fields };
-  const form = (entry.form ?? "sheet") as Form;
+  const form = entry.form ?? "sheet";
+  const countedIn = useWord("stock.counted_in", form);
   const flat = form === "sheet" || form === "skin" || form === "roll";
-  const grades = choices.data?.grades.map(({ grade, label }) => [grade, label] as const) ?? [];
+  const grades = choices?.grades.map(({ grade, label }) => [grade, label] as const) ?? [];
   const unplaced = Object.keys(fields).length === 0 && keep.error;
   return (
     <Modal
@@ -74,13 +72,13 @@ export function ItemForm({
         <Pick
           label="Kind"
           value={entry.kind ?? "paper"}
-          options={KINDS}
+          options={kinds}
           onChange={(value) => set("kind", value)}
         />
         <Pick
           label="Comes as"
           value={form}
-          options={FORMS}
+          options={forms}
           onChange={(value) => set("form", value)}
         />
         {form !== "pot" && <TextEntry {...props} id="width" label="Width" />}
@@ -130,8 +128,8 @@ export function ItemForm({
           id="price"
           label={`Price of one ${form === "sheet" ? "sheet" : form}`}
         />
-        <TextEntry {...props} id="warn_below" label={`Warn at, ${COUNTED_IN[form]}`} />
-        {!row && <TextEntry {...props} id="count" label={`How much, ${COUNTED_IN[form]}`} />}
+        <TextEntry {...props} id="warn_below" label={`Warn at, ${countedIn}`} />
+        {!row && <TextEntry {...props} id="count" label={`How much, ${countedIn}`} />}
         <div className="sm:col-span-3">
           <TextEntry {...props} id="note" label="Maker's note, or your own" />
         </div>

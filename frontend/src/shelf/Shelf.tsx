@@ -15,8 +15,8 @@ import { Converter } from "./Converter";
 import { CountDialog } from "./CountDialog";
 import { GrainTest } from "./GrainTest";
 import { ItemForm } from "./ItemForm";
-import { kindName, KINDS } from "./kinds";
 import { TableDialog } from "./TableDialog";
+import { useOptions, useWord } from "../app/choices";
 import { undoing, useShelfVerb } from "./useShelf";
 
 type Sort =
@@ -57,6 +57,7 @@ export default function Shelf() {
   const sort = (params.get("sort") ?? "kind") as Sort;
   const down = params.get("down") === "yes";
   const page = Number(params.get("page") ?? "1");
+  const kinds = useOptions<StockKind>("stock.kind");
   const [dialog, setDialog] = useState<Dialog | null>(null);
   const [done, setDone] = useState<Done | null>(null);
   const verb = useShelfVerb();
@@ -108,7 +109,7 @@ export default function Shelf() {
         <Filter
           label="Kind"
           value={kind ?? ""}
-          options={[["", "all"], ...KINDS]}
+          options={[["", "all"], ...kinds]}
           onChange={(value) => show({ kind: value })}
         />
         <Filter
@@ -334,7 +335,7 @@ function Row({
           </span>
         )}
       </th>
-      <td className="py-2 pr-3">{kindName(item.kind)}</td>
+      <td className="py-2 pr-3">{useWord("stock.kind", item.kind)}</td>
       <td className="py-2 pr-3 whitespace-nowrap">{row.size}</td>
       <td className="py-1.5 pr-3">
         {flat && <GrainMark grain={item.grain} wide={wide} />}{" "}

@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 
 from weald.core.finding_words import CATALOGUE, FindingCode, Severity
 from weald.core.notation import Notation
+from weald.core.station import Station
 
 Patch = dict[str, object]
 """Changes to a job: dotted path to new value, as ``{"paper.sheet.grain": "height"}``."""
@@ -30,7 +31,7 @@ class Finding:
 
     code: FindingCode
     severity: Severity
-    station: str
+    station: Station
     message: str
     remedy: str
     about: str
@@ -42,7 +43,7 @@ def finding(
     about: str,
     notation: Notation,
     *,
-    station: str = "",
+    station: Station | None = None,
     actions: tuple[Action, ...] = (),
     **terms: object,
 ) -> Finding:
@@ -50,13 +51,13 @@ def finding(
 
     :param station: overrides the catalogue's.
     """
-    severity, home, message, remedy = CATALOGUE[code]
+    words = CATALOGUE[code]
     return Finding(
         code,
-        severity,
-        station or home,
-        notation.say(message, **terms),
-        notation.say(remedy, **terms),
+        words.severity,
+        station or words.station,
+        notation.say(words.message, **terms),
+        notation.say(words.remedy, **terms),
         about,
         actions,
     )

@@ -13,7 +13,8 @@ from weald.core.finding_words import Severity
 from weald.core.folding.imposition import Placement, in_reading_order
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.plan import Plan
-from weald.core.reckoning import STATION_TITLES, STATIONS, Quantity, Station
+from weald.core.reckoning import Quantity
+from weald.core.station import STATIONS, Station
 from weald.core.units import Mm
 from weald.exchange.flowables import (
     BODY,
@@ -116,7 +117,7 @@ def _reckoning(plan: Plan) -> Iterator[Flowable]:
         found = [_quantity_row(each) for each in plan.quantities if each.station == station]
         if not found:
             continue
-        head: list[Flowable | str] = [STATION_TITLES[station], "", "Why", "At the bench"]
+        head: list[Flowable | str] = [STATIONS[station].title, "", "Why", "At the bench"]
         yield table([head, *found], [46, 30, 75, 22])
         yield Spacer(1, 3 * mm)
 
@@ -150,7 +151,7 @@ def _looks(plan: Plan) -> Iterator[Flowable]:
     """What to look at, each with room for a tick."""
     yield text("What to look at", HEADING)
     rows: list[list[Flowable | str]] = [["At", "", "Seen"]]
-    rows += [[STATION_TITLES[look.station], text(look.text), _TICK] for look in plan.looks]
+    rows += [[STATIONS[look.station].title, text(look.text), _TICK] for look in plan.looks]
     yield table(rows, [30, 130, 13])
 
 
@@ -158,4 +159,4 @@ def _cautions(plan: Plan) -> Iterator[Flowable]:
     yield text("Cautions", HEADING)
     for caution in plan.cautions:
         station: Station = caution.station
-        yield text(f"{STATION_TITLES[station]}: {caution.text}", BODY)
+        yield text(f"{STATIONS[station].title}: {caution.text}", BODY)

@@ -5,6 +5,7 @@ from weald.core.bindings.joint import EASY_INSET
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.job.spec import JobSpec
 from weald.core.paper import board_for_height
+from weald.core.quantities import CLOSED, SQUARE, Edge
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm
 
@@ -96,17 +97,21 @@ def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 actions=(Action(f"Both {show(asked.head, True)}", {"binding.squares.tail": asked.head}),),
             )
         )
-    edges = (("head", case.closed.head), ("tail", case.closed.tail), ("fore_edge", case.closed.fore_edge))
-    for edge, closed in edges:
-        square, name = ledger.value(f"squares.{edge}"), edge.replace("_", "-")
+    edges: dict[Edge, Mm] = {
+        "head": case.closed.head,
+        "tail": case.closed.tail,
+        "fore_edge": case.closed.fore_edge,
+    }
+    for edge, closed in edges.items():
+        square, name = ledger.value(SQUARE[edge]), edge.replace("_", "-")
         if square < TOLERANCE:
-            found.append(finding("squares.none", f"squares.{edge}", ledger.notation, edge=name))
+            found.append(finding("squares.none", SQUARE[edge], ledger.notation, edge=name))
         if abs(closed - square) > SQUARE_NOTICED and not (case.too_tight or case.closed.lift):
             remedy, actions = (_narrower if edge == "fore_edge" else _lower)(case, closed - square, ledger)
             found.append(
                 finding(
                     "squares.off",
-                    f"closed.{edge}",
+                    CLOSED[edge],
                     ledger.notation,
                     edge=name,
                     found=apart(closed, square)[0],

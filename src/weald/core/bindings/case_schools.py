@@ -3,7 +3,9 @@
 from collections.abc import Mapping
 
 from weald.core.bindings.joint import gap_by_board, thicker
+from weald.core.job.options import JOINT_RULE_WORDS, SPINE_RULE_WORDS
 from weald.core.job.spec import JobSpec, JointRule, SpineRule
+from weald.core.quantities import SQUARE, Edge
 from weald.core.reckoning import Ledger, School, Term
 from weald.core.units import TOLERANCE, Mm
 
@@ -13,28 +15,24 @@ BOARD_PLUS: Mm = 6.0
 
 SQUARE_SCHOOLS: tuple[tuple[str, str, Mm, Mm, str], ...] = (
     # rule, label, head and tail, fore-edge, what it does
-    ("2_and_3", "2 head and tail, 3 fore-edge", 2.0, 3.0, "fine, small books"),
-    ("3_all", "3 all round", 3.0, 3.0, "even on every side"),
-    ("4_all", "4 all round", 4.0, 4.0, "printed covers, larger books"),
-    ("5_all", "5 all round", 5.0, 5.0, "first books: forgives a board cut short"),
+    ("2_and_3", "{mm:2} head and tail, {mm:3} fore-edge", 2.0, 3.0, "fine, small books"),
+    ("3_all", "{mm:3} all round", 3.0, 3.0, "even on every side"),
+    ("4_all", "{mm:4} all round", 4.0, 4.0, "printed covers, larger books"),
+    ("5_all", "{mm:5} all round", 5.0, 5.0, "first books: forgives a board cut short"),
     ("eighth", "1/8″ all round", 3.175, 3.175, "for inch rules"),
 )
-SPINE_SCHOOLS: tuple[tuple[SpineRule, str, float, Mm, str], ...] = (
-    # rule, label, boards added, millimetres added, what it does
-    ("block", "block", 0.0, 0.0, "spine board lies between the boards"),
-    ("block_plus_1_5", "block + 1½ boards", 1.5, 0.0, "a little narrower than the closed book"),
-    ("flush_less_1", "block + 2 boards − 1", 2.0, -1.0, "flush, with room for the cloth"),
-    ("flush", "block + 2 boards", 2.0, 0.0, "flush with the outside of the boards"),
+SPINE_SCHOOLS: tuple[tuple[SpineRule, float, Mm, str], ...] = (
+    # rule, boards added, millimetres added, what it does
+    ("block", 0.0, 0.0, "spine board lies between the boards"),
+    ("block_plus_1_5", 1.5, 0.0, "a little narrower than the closed book"),
+    ("flush_less_1", 2.0, -1.0, "flush, with room for the cloth"),
+    ("flush", 2.0, 0.0, "flush with the outside of the boards"),
 )
-JOINT_SCHOOLS: tuple[tuple[JointRule, str, str], ...] = (
-    (
-        "by_board",
-        "fixed by the board",
-        "by eye: {mm:5.5} for thin board, {mm:7} up to {mm:2}, more above",
-    ),
-    ("board_plus_6", "board + 6", "wider as the board grows"),
-    ("inset", "from the inset wanted", "says how far the board stands off the spine"),
-    ("fixed", "a width of one's own", "a gauge strip one owns"),
+JOINT_SCHOOLS: tuple[tuple[JointRule, str], ...] = (
+    ("by_board", "by eye: {mm:5.5} for thin board, {mm:7} up to {mm:2}, more above"),
+    ("board_plus_6", "wider as the board grows"),
+    ("inset", "says how far the board stands off the spine"),
+    ("fixed", "a gauge strip one owns"),
 )
 JOINT_GAUGES: tuple[tuple[str, str, Mm, str], ...] = (
     # rule, label, width, what it does
@@ -46,7 +44,7 @@ JOINT_GAUGES: tuple[tuple[str, str, Mm, str], ...] = (
 def reckon_squares(spec: JobSpec, ledger: Ledger) -> None:
     """Enter the three squares."""
     squares = spec.binding.squares
-    asked = {"head": squares.head, "tail": squares.tail, "fore_edge": squares.fore_edge}
+    asked: dict[Edge, Mm] = {"head": squares.head, "tail": squares.tail, "fore_edge": squares.fore_edge}
     for edge, value in asked.items():
         schools = [
             ledger.school(
@@ -64,7 +62,7 @@ def reckon_squares(spec: JobSpec, ledger: Ledger) -> None:
             for rule, label, even, fore, effect in SQUARE_SCHOOLS
         ]
         ledger.reckon(
-            f"squares.{edge}",
+            SQUARE[edge],
             value,
             "as decided; larger books take larger squares",
             schools=schools,
@@ -102,13 +100,13 @@ def reckon_joint(
     schools = [
         ledger.school(
             rule,
-            label,
+            JOINT_RULE_WORDS[rule],
             _gap_by_rule(spec, rule, thickness, from_inset),
             {"binding.joint_rule": rule},
             chosen=binding.joint_rule == rule and not (fixed and gauge),
             effect=effect,
         )
-        for rule, label, effect in JOINT_SCHOOLS
+        for rule, effect in JOINT_SCHOOLS
     ]
     schools += [
         ledger.school(
@@ -155,7 +153,8 @@ def reckon_spine_width(spec: JobSpec, block: Term, board: Term, ledger: Ledger) 
     """
     schools: list[School] = []
     value, how = block.value, "{block}"
-    for rule, label, boards, more, effect in SPINE_SCHOOLS:
+    for rule, boards, more, effect in SPINE_SCHOOLS:
+        label = SPINE_RULE_WORDS[rule]
         width = block.value + boards * board.value + more
         chosen = spec.binding.spine_rule == rule
         schools.append(

@@ -19,6 +19,7 @@ from weald.core.bindings.closing import ClosedCase, CutCase, Hinge, close_case
 from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, thicker
 from weald.core.job.spec import Covering, JobSpec
 from weald.core.paper import COVER_GSM_PER_MM, GREYBOARD_GSM_PER_MM
+from weald.core.quantities import CLOSED, Edge
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Gsm, Mm
@@ -398,8 +399,9 @@ def _reckon_closed(spec: JobSpec, closed: ClosedCase, ledger: Ledger) -> None:
     """Enter what the closed case shows; a thick covering, turned in round the edges, is seen there too."""
     cover = thicker(spec.binding.cover_thickness) and spec.binding.cover_thickness
     rule = "with the covering, which is thick enough to count, round the board's edge" if cover else None
-    for edge, square in (("head", closed.head), ("tail", closed.tail), ("fore_edge", closed.fore_edge)):
-        ledger.reckon(f"closed.{edge}", square + cover, "read off the case closed on its block", rule=rule)
+    squares: dict[Edge, Mm] = {"head": closed.head, "tail": closed.tail, "fore_edge": closed.fore_edge}
+    for edge, square in squares.items():
+        ledger.reckon(CLOSED[edge], square + cover, "read off the case closed on its block", rule=rule)
     ledger.reckon("closed.inset", closed.inset, "read off the case closed on its block")
     if closed.lift:
         ledger.reckon(

@@ -2,19 +2,16 @@
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
-from typing import cast
 
 from weald.core.bindings.board import reckon_board
 from weald.core.bindings.catalogue import STRUCTURES, structure_of
-from weald.core.bindings.coverings import COVERING_WORDS
-from weald.core.bindings.facts import Option
 from weald.core.bindings.protocol import Structure
-from weald.core.bindings.suits import BACK_WORDS, SHOULDER_WORDS, mind_suits
-from weald.core.block.holes import METHOD_WORDS
+from weald.core.bindings.suits import mind_suits
 from weald.core.drawing import Drawing
 from weald.core.errors import SpecError
 from weald.core.finding_words import Severity
 from weald.core.findings import Patch
+from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS, SHOULDER_WORDS, Option
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, StructureName
 from weald.core.notation import Notation
@@ -44,10 +41,10 @@ ENTRY_WORDS = {
     "binding.bands.count": "bands",
 }
 _WORDS: dict[str, Mapping[str, str]] = {
-    "sewing.method": cast(Mapping[str, str], METHOD_WORDS),
+    "sewing.method": METHOD_WORDS,
     "back.shape": BACK_WORDS,
     "back.shoulder": SHOULDER_WORDS,
-    "binding.covering": cast(Mapping[str, str], COVERING_WORDS),
+    "binding.covering": COVERING_WORDS,
 }
 MAKE_UP_WORDS = {"one_section": "one {signature}", "even": "several {signatures}"}
 

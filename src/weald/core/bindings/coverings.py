@@ -17,13 +17,6 @@ SIDES: dict[str, PieceMaterial] = {"cloth": "cloth", "paper": "side_paper"}
 COVERS: dict[str, PieceMaterial] = {"cloth": "cloth", "leather": "leather", "paper": "side_paper"}
 CORNER_PART = 0.28
 """A corner's leg on the board, as a part of its height; ¼ to ⅓ is usual."""
-COVERING_WORDS: dict[Covering, str] = {
-    "full": "full",
-    "quarter": "quarter",
-    "half": "half, with corners",
-    "fore_edge": "half, with fore-edge strips",
-    "three_piece": "full, over boards joined by a strip",
-}
 
 
 @dataclass(frozen=True, slots=True)

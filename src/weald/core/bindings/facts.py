@@ -2,19 +2,9 @@
 
 from dataclasses import dataclass
 
-from weald.core.bindings.coverings import COVERING_WORDS
 from weald.core.bindings.protocol import Structure
-from weald.core.bindings.suits import BACK_WORDS, SHOULDER_WORDS
-from weald.core.block.holes import METHOD_WORDS
+from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS, SHOULDER_WORDS, Option
 from weald.core.job.spec import JobSpec, StructureName
-
-
-@dataclass(frozen=True, slots=True)
-class Option:
-    """Something that can be chosen."""
-
-    value: str
-    label: str
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,6 +11,7 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Covering, JobSpec
 from weald.core.pieces import Piece, make_piece
+from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
@@ -45,7 +46,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     return replace(bound, pieces=pieces, drawings=drawings, findings=findings)
 
 
-def _panel(ledger: Ledger, quantity: str, of: str, margin: Mm) -> Mm:
+def _panel(ledger: Ledger, quantity: QuantityId, of: QuantityId, margin: Mm) -> Mm:
     return ledger.reckon(
         quantity,
         max(0.0, ledger.value(of) - 2 * margin),

@@ -2,18 +2,14 @@
 
 from collections.abc import Iterator
 
-from weald.core.bindings.coverings import COVERING_WORDS
 from weald.core.bindings.protocol import Structure
-from weald.core.block.holes import METHOD_WORDS
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE
-
-BACK_WORDS = {"flat": "flat back", "round": "round back"}
-SHOULDER_WORDS = {"none": "no shoulders", "45": "shoulders of 45°", "90": "shoulders of 90°"}
 
 
 def mind_suits(
@@ -115,10 +111,10 @@ def mind_choices(structure: Structure, spec: JobSpec, notation: Notation) -> lis
                 "structure.departs",
                 path,
                 notation,
-                wanted=words[wanted],  # type: ignore[index]
-                used=words[used],  # type: ignore[index]
+                wanted=words[wanted],
+                used=words[used],
                 structure=structure.title,
-                actions=(Action(f"Take “{words[used]}”", {path: used}),),  # type: ignore[index]
+                actions=(Action(f"Take “{words[used]}”", {path: used}),),
             )
         )
     return found

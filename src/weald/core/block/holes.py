@@ -21,15 +21,6 @@ FIVE_HOLES_FROM: Mm = 180.0
 THREE_STAPLES_FROM: Mm = 250.0
 LEAST_KETTLE, MOST_KETTLE = 8.0, 15.0
 SUPPORTED = ("tapes", "cords", "raised_cords")
-METHOD_WORDS: dict[SewingMethod, str] = {
-    "tapes": "on tapes",
-    "cords": "on sawn-in cords",
-    "raised_cords": "on raised cords",
-    "link": "link stitch",
-    "pamphlet": "pamphlet stitch",
-    "staples": "staples",
-    "none": "not sewn",
-}
 
 
 @dataclass(frozen=True, slots=True)

@@ -16,6 +16,7 @@ from weald.core.errors import SizeError
 from weald.core.finding_words import FindingCode
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
+from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
@@ -27,6 +28,10 @@ MARK_OFF: Mm = 1.0
 """Marks in the waste of a sheet stand so far off the document."""
 GOOD_DPI, LEAST_DPI = 300, 150
 SHAPE_NOTICED = 0.01
+_DOCUMENT: dict[str, tuple[QuantityId, QuantityId]] = {
+    "width": ("art.width", "cover.width"),
+    "height": ("art.height", "cover.height"),
+}
 ZONE_WORDS: dict[ZoneKind, str] = {
     "wrap": "goes round the edge and inside",
     "back": "back cover",
@@ -135,12 +140,12 @@ def reckon(
     bleed = ledger.entry("bleed", art.bleed, "artwork.bleed")
     size = {
         edge: ledger.reckon(
-            f"art.{edge}",
-            ledger.value(f"cover.{edge}") + 2 * art.bleed,
+            document,
+            ledger.value(cover) + 2 * art.bleed,
             "{cover} + 2 × {bleed}",
-            {"cover": ledger.ref(f"cover.{edge}"), "bleed": bleed},
+            {"cover": ledger.ref(cover), "bleed": bleed},
         )
-        for edge in ("width", "height")
+        for edge, (document, cover) in _DOCUMENT.items()
     }
     face = size["height"] - 2 * art.bleed - 2 * wrap
     top = art.bleed + wrap

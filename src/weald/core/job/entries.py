@@ -3,7 +3,7 @@
 import difflib
 import math
 import unicodedata
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Annotated, Any, TypeVar
 
 from pydantic import (
@@ -104,7 +104,7 @@ def _is_length_at(root: type[BaseModel], path: tuple[str | int, ...]) -> bool:
     return bool(info and _is_length(info.metadata, info.annotation))
 
 
-def near(word: str, words: list[str]) -> str:
+def near(word: str, words: Sequence[str]) -> str:
     """“; did you mean …?”, or the whole choice where it is short."""
     if close := difflib.get_close_matches(word, words, n=1, cutoff=0.5):
         return f"did you mean “{close[0]}”?"

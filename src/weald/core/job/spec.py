@@ -33,7 +33,7 @@ from weald.core.job.entries import (
 from weald.core.job.upgrades import JOB
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.paper import Grade, SheetGrain, calliper_from_bulk
-from weald.core.reckoning import measurable, measurable_ids
+from weald.core.quantities import measurable, measurable_ids
 from weald.core.units import Mm
 
 

@@ -10,7 +10,7 @@ from typing import Any, Literal
 
 from weald.core.errors import SizeError, SpecError
 from weald.core.notation import Notation
-from weald.core.reckoning import Station
+from weald.core.station import Station
 from weald.core.units import parse_length
 
 BeginningId = Literal["text", "pdf", "blank", "loose", "sewn", "paperback"]

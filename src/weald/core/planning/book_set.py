@@ -213,7 +213,7 @@ def _name(volume: Volume, place: int) -> str:
 
 def _asked(code: FindingCode, place: int, volume: Volume, notation: Notation, **terms: int | str) -> Finding:
     """Something asked about; kept quiet, with its note, where it is meant."""
-    found = finding(code, f"volumes.{place}.number", notation, station="", actions=(), **terms)
+    found = finding(code, f"volumes.{place}.number", notation, station=None, actions=(), **terms)
     if volume.note:
         return finding("set.meant", found.about, notation, what=found.message, note=volume.note)
     return found

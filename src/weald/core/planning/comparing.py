@@ -11,7 +11,7 @@ from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan
-from weald.core.reckoning import QUANTITIES
+from weald.core.quantities import QUANTITIES
 from weald.core.units import TOLERANCE, Mm
 
 VARIANT_LAYERS: tuple[Layer, ...] = ("cut", "fold", "thread")

@@ -12,7 +12,8 @@ from weald.core.findings import Finding, finding
 from weald.core.job.patching import value_at
 from weald.core.job.spec import JobSpec
 from weald.core.notation import plain_number
-from weald.core.reckoning import Ledger, Station
+from weald.core.reckoning import Ledger
+from weald.core.station import Station
 from weald.core.units import TOLERANCE
 
 

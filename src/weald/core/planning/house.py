@@ -11,17 +11,18 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from weald.core.bindings.case_schools import JOINT_SCHOOLS, SPINE_SCHOOLS
 from weald.core.bindings.catalogue import structure_of
-from weald.core.bindings.facts import Option
 from weald.core.errors import SpecError
 from weald.core.findings import Patch
 from weald.core.job.entries import Entries, Length, Size, lengths_of, read_entries
+from weald.core.job.options import OPTIONS
 from weald.core.job.patching import value_at, with_entry
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.job.upgrades import JOB
 from weald.core.notation import Notation, Vocabulary, usual_mark
-from weald.core.reckoning import Quantity, Station
+from weald.core.quantities import QuantityId
+from weald.core.reckoning import Quantity
+from weald.core.station import Station
 from weald.core.units import TOLERANCE, Mm
 from weald.core.upgrades import Format
 
@@ -30,7 +31,7 @@ RuleKind = Literal["choice", "length", "number"]
 
 @dataclass(frozen=True, slots=True)
 class RuleEntry:
-    """An entry the house may have a rule for; ``options`` where it is one of a few.
+    """An entry the house may have a rule for; what a ``choice`` can be stands in ``job/options.py``.
 
     ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
     """
@@ -40,12 +41,7 @@ class RuleEntry:
     label: str
     kind: RuleKind
     station: Station
-    options: tuple[Option, ...] = ()
     undecided: str = ""
-
-
-def _options(*pairs: tuple[str, str]) -> tuple[Option, ...]:
-    return tuple(Option(value, label) for value, label in pairs)
 
 
 RULES: tuple[RuleEntry, ...] = (
@@ -55,7 +51,6 @@ RULES: tuple[RuleEntry, ...] = (
         "Spine board width",
         "choice",
         "boards",
-        tuple(Option(rule, label) for rule, label, *_ in SPINE_SCHOOLS),
     ),
     RuleEntry(
         "binding.joint_rule",
@@ -63,7 +58,6 @@ RULES: tuple[RuleEntry, ...] = (
         "Joint",
         "choice",
         "boards",
-        tuple(Option(rule, label) for rule, label, _ in JOINT_SCHOOLS),
     ),
     RuleEntry("binding.joint", "Boards", "Joint, a width of one's own", "length", "boards"),
     RuleEntry("binding.inset", "Boards", "Inset wanted", "length", "boards"),
@@ -82,7 +76,6 @@ RULES: tuple[RuleEntry, ...] = (
         "Outer holes of a pamphlet",
         "choice",
         "sewing",
-        _options(("quarters", "a quarter from the ends"), ("ends", "as far in as a kettle")),
     ),
     RuleEntry(
         "back.round_rule",
@@ -90,7 +83,6 @@ RULES: tuple[RuleEntry, ...] = (
         "Round",
         "choice",
         "block",
-        _options(("given", "as decided"), ("swell", "as the swell asks")),
     ),
     RuleEntry("back.round", "Block", "Round, part of a circle", "number", "block"),
     RuleEntry(
@@ -99,7 +91,6 @@ RULES: tuple[RuleEntry, ...] = (
         "Trimming",
         "choice",
         "block",
-        _options(("out_of_boards", "out of boards"), ("in_boards", "in boards"), ("untrimmed", "untrimmed")),
     ),
     RuleEntry("block.mull_overlap", "Block", "Mull on each board", "length", "block"),
     RuleEntry("folding.creep_factor", "Folding", "Creep factor", "number", "folding"),
@@ -109,7 +100,6 @@ RULES: tuple[RuleEntry, ...] = (
         "Fold to",
         "choice",
         "folding",
-        _options(("marks", "the printed marks"), ("edges", "the paper's edges")),
     ),
     RuleEntry(
         "finish.direction",
@@ -117,7 +107,6 @@ RULES: tuple[RuleEntry, ...] = (
         "Lettering runs",
         "choice",
         "finish",
-        _options(("down", "head to tail"), ("up", "tail to head"), ("across", "across the spine")),
     ),
     RuleEntry("artwork.bleed", "Printed covers", "Bleed", "length", "boards"),
     RuleEntry("artwork.safe", "Printed covers", "Keep clear of edges", "length", "boards"),
@@ -319,7 +308,7 @@ def _words(rule: RuleEntry, value: object, notation: Notation) -> str:
         return rule.undecided
     if rule.kind == "length" and isinstance(value, int | float):
         return notation.length(float(value), True)
-    return next((option.label for option in rule.options if option.value == value), f"{value}")
+    return notation.say(OPTIONS.get(rule.path, {}).get(str(value), str(value)))
 
 
 GAUGED: dict[str, tuple[str, Patch]] = {
@@ -330,7 +319,7 @@ GAUGED: dict[str, tuple[str, Patch]] = {
 
 
 def gauge_hints(
-    spec: JobSpec, quantities: Mapping[str, Quantity], house: House, notation: Notation
+    spec: JobSpec, quantities: Mapping[QuantityId, Quantity], house: House, notation: Notation
 ) -> tuple[GaugeHint, ...]:
     """The owned gauge nearest to the joint's gap and to the turn-in, with the difference it makes."""
     if not house.gauges:

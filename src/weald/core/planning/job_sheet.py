@@ -4,11 +4,11 @@ from collections.abc import Iterator
 
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import facts_of
-from weald.core.block.holes import METHOD_WORDS
+from weald.core.job.options import DIRECTION_WORDS, METHOD_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, counted, plain_number
 from weald.core.planning.plan import Plan
-from weald.core.stations.finish import DIRECTION_WORDS, spine_title
+from weald.core.stations.finish import spine_title
 
 
 def sheet_facts(spec: JobSpec, plan: Plan, notation: Notation) -> tuple[tuple[str, str], ...]:

@@ -4,7 +4,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.bindings.protocol import Structure
-from weald.core.reckoning import Ledger, Station
+from weald.core.quantities import SQUARE
+from weald.core.reckoning import Ledger
+from weald.core.station import Station
 from weald.core.stations.block import BOARD_COVERS_BAND, DIAGONALS_MAY_DIFFER, BlockPlan
 
 
@@ -70,9 +72,7 @@ def _cover(structure: Structure, block: BlockPlan, ledger: Ledger) -> Iterator[s
         yield "Cover and leaves cut in one stroke: no step at head, tail or fore-edge."
     if "squares.head" not in ledger.quantities:
         return
-    head, tail, fore_edge = (
-        show(ledger.value(f"squares.{edge}"), True) for edge in ("head", "tail", "fore_edge")
-    )
+    head, tail, fore_edge = (show(ledger.value(square), True) for square in SQUARE.values())
     squares = (
         f"squares of {head} at the head, {tail} at the tail, {fore_edge} at the fore-edge, both sides alike"
     )

@@ -16,16 +16,19 @@ from weald.core.findings import Patch
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import plan
+from weald.core.quantities import QuantityId
 from weald.core.units import TOLERANCE, Mm
 
 Found = Literal["tall", "wide", "spine"]
-OF_THE_BLOCK: dict[Found, str] = {
+CasePiece = tuple[QuantityId, str, str]
+"""What is cut, what it is called, and which way it is measured."""
+OF_THE_BLOCK: dict[Found, QuantityId] = {
     "tall": "block.height",
     "wide": "block.width",
     "spine": "block.thickness",
 }
-OF_THE_CASE: dict[Found, tuple[tuple[str, str, str], ...]] = {
-    # what is cut, what it is called, and which way it is measured; boards before a cover of one sheet
+OF_THE_CASE: dict[Found, tuple[CasePiece, ...]] = {
+    # boards before a cover of one sheet
     "tall": (("board.height", "the boards", "high"), ("cover.height", "the cover", "high")),
     "wide": (
         ("board.width", "the boards", "wide"),
@@ -68,14 +71,14 @@ def offered_up(spec: JobSpec, found: Found, by: Mm, notation: Notation) -> tuple
     return tuple(ways)
 
 
-def _cut(of_case: tuple[str, str, str], case: Mm, by: Mm, notation: Notation) -> str:
+def _cut(of_case: CasePiece, case: Mm, by: Mm, notation: Notation) -> str:
     """What is cut: off the piece there is, or a new and larger one."""
     _, name, way = of_case
     size = notation.limit(round(case - by, 3))
     return f"Cut {name} to {size}" if by > 0 else f"Cut {name} anew, {size} {way}"
 
 
-def _block_stands(of_case: tuple[str, str, str], case: Mm, by: Mm, notation: Notation) -> Iterator[Offered]:
+def _block_stands(of_case: CasePiece, case: Mm, by: Mm, notation: Notation) -> Iterator[Offered]:
     """The block was measured and stands; the piece is cut to it."""
     cut: Patch = {f"measured.{of_case[0]}": round(case - by, 3)}
     yield Offered(f"{_cut(of_case, case, by, notation)}; the block stays as it was measured", cut)
@@ -83,7 +86,11 @@ def _block_stands(of_case: tuple[str, str, str], case: Mm, by: Mm, notation: Not
 
 
 def _block_follows(
-    of_case: tuple[str, str, str], of_block: tuple[str, Mm], case: Mm, by: Mm, notation: Notation
+    of_case: CasePiece,
+    of_block: tuple[QuantityId, Mm],
+    case: Mm,
+    by: Mm,
+    notation: Notation,
 ) -> Iterator[Offered]:
     """The block was not measured, so it is what the case shows it to be."""
     path, size = of_block
@@ -96,7 +103,7 @@ def _block_follows(
     yield _left(of_case, case, corrected, notation)
 
 
-def _left(of_case: tuple[str, str, str], case: Mm, more: Patch, notation: Notation) -> Offered:
+def _left(of_case: CasePiece, case: Mm, more: Patch, notation: Notation) -> Offered:
     """The piece stays as it is."""
     quantity, name, _ = of_case
     words = f"Leave {name} at {notation.limit(round(case, 3))}, and take the squares as they come"

@@ -4,12 +4,13 @@
 """
 
 import math
-from collections.abc import Collection
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.facts import StructureFacts, facts_of
+from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.suits import mind_choices, mind_suits
 from weald.core.bindings.supports import reckon_supports
 from weald.core.block.holes import SewingPlan
@@ -29,7 +30,9 @@ from weald.core.planning.doubts import mind_unusual
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.press.drawings import draw_printed
 from weald.core.press.press import Press, folds_of
-from weald.core.reckoning import QUANTITIES, STATIONS, Ledger, Quantity, Station, is_doubted
+from weald.core.quantities import QUANTITIES, is_quantity
+from weald.core.reckoning import Ledger, Quantity, is_doubted
+from weald.core.station import STATIONS, Station
 from weald.core.stations import block as block_station
 from weald.core.stations import block_drawings, folding_drawings
 from weald.core.stations import finish as finish_station
@@ -38,42 +41,20 @@ from weald.core.stations import paper as paper_station
 from weald.core.stations import printing as printing_station
 from weald.core.stations import sewing as sewing_station
 from weald.core.stations import text as text_station
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block import BlockPlan, Treatment
 from weald.core.stations.block_pieces import block_pieces, endpaper_pieces
-from weald.core.stations.cutting import TEXT_SHEET, mind_paper, mind_unused, stock_pieces
+from weald.core.stations.cutting import TEXT_SHEET, StockedPiece, mind_paper, mind_unused, stock_pieces
 from weald.core.stations.finish import FinishPlan
-from weald.core.stations.folded import reckon_to_folding
+from weald.core.stations.folded import Folded, reckon_to_folding
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
+from weald.core.stations.printing import PrintingPlan
 from weald.core.units import TOLERANCE
 
 NO_ROOM = "none: there is no room"
 DRAWN = (*STATIONS, "pieces")
 """Everything that is drawn."""
 
-_CAUTIONS: tuple[tuple[Station, str], ...] = (
-    (
-        "paper",
-        "Knife and shears: a steel rule with a raised edge, the hand behind the blade, several light cuts. "
-        "At a guillotine the guard and two-hand control stay on, and one person operates it.",
-    ),
-    ("sewing", "Needles and awls: pierce into a block, never towards the hand."),
-    (
-        "block",
-        "Presses and hammers: mind fingers; a press or a stack above 15 kg is lifted by two. A plough's "
-        "blade stays covered until it cuts.",
-    ),
-    (
-        "boards",
-        "Cutting board: many light cuts along a steel rule, a cut-resistant glove on the holding hand, the "
-        "blade covered when laid down; never scissors on board. Paring leather: the skin lies on stone, the "
-        "free hand behind the knife.",
-    ),
-    (
-        "finish",
-        "Finishing tools and foil burn: a cool spot to lay them, and a wet pad to try them on.",
-    ),
-)
 _CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules."
 
 
@@ -114,6 +95,32 @@ class Plan:
     shown_section: int
 
 
+@dataclass(frozen=True, slots=True)
+class _Bench:
+    """A job as its stations have reckoned it."""
+
+    spec: JobSpec
+    ledger: Ledger
+    structure: Structure
+    treatment: Treatment
+    folded: Folded
+    steps: tuple[FoldStep, ...]
+    printing: PrintingPlan
+    press: Press
+    text_findings: tuple[Finding, ...]
+    block: BlockPlan
+    sewing: SewingPlan
+    bound: Bound
+    finish: FinishPlan | None
+    spine: Drawing | None
+    art: CoverArt | None
+
+    @property
+    def signatures(self) -> int:
+        """Sections there are to sew."""
+        return len(self.folded.folding.sections) if self.folded.folding.sewn else 0
+
+
 def plan(
     spec: JobSpec,
     notation: Notation = MILLIMETRES,
@@ -127,9 +134,46 @@ def plan(
     :param drawn: the stations whose drawings are wanted.
     :raises weald.core.errors.FoldError: when the section cannot be folded.
     """
+    bench = _at_the_stations(spec, notation)
+    stocked = stock_pieces(spec, _pieces(bench), notation)
+    pieces = tuple(each.piece for each in stocked if min(each.piece.width, each.piece.height) > 0)
+    drawings = _drawings(bench, stocked, pieces, section, drawn)
+    ledger, folded = bench.ledger, bench.folded
+    sections = folded.folding.sections
+    return Plan(
+        title=spec.title,
+        quantities=tuple(
+            sorted(map(_no_less_than_nothing, ledger.quantities.values()), key=_in_catalogue_order)
+        ),
+        sections=sections,
+        sheets=folded.folding.sheets,
+        pieces=pieces,
+        drawings=tuple(_as_measured(each, ledger) for each in drawings if each.station in drawn),
+        findings=tuple(_findings(bench, stocked, pieces)),
+        folds=bench.steps,
+        printing=bench.printing.words,
+        grain_needed=folding_station.grain_words(folded.packet, folded.paper, notation),
+        structure=facts_of(bench.structure, spec),
+        cover_art=bench.art,
+        looks=what_to_look_at(
+            bench.structure, bench.block, bench.signatures if bench.block.sections else 0, ledger
+        ),
+        cautions=tuple(
+            Caution(station, record.caution + _CAUTION_TAIL)
+            for station, record in STATIONS.items()
+            if record.caution
+        ),
+        shown_section=min(section, len(sections)),
+    )
+
+
+def _at_the_stations(spec: JobSpec, notation: Notation) -> _Bench:
+    """Reckon a job in the order of work, each station going on from what those before it found."""
     ledger = Ledger(measured=spec.measured, notation=notation)
+    structure = structure_of(spec)
+    treatment = structure.treatment(spec)
     steps, folded = folds_of(spec), reckon_to_folding(spec, ledger)
-    packet, text, paper, folding = folded.packet, folded.text, folded.paper, folded.folding
+    packet, paper, folding = folded.packet, folded.paper, folded.folding
     printing = printing_station.reckon(spec, packet, paper.grain, folding, ledger)
     press = Press(
         spec,
@@ -143,90 +187,115 @@ def plan(
         notation,
     )
     text_findings = tuple(printing_station.mind_text(spec, ledger))
-    structure = structure_of(spec)
-    treatment = structure.treatment(spec)
     block = reckon_block(spec, structure, paper, folding, ledger)
     sewing = sewing_station.reckon(spec, treatment.method, block, ledger, structure.banded)
-    signatures = len(folding.sections) if folding.sewn else 0
     bound = structure.bind(spec, block, sewing.holes, ledger)
     reckon_supports(spec, structure.attachment, block, sewing, ledger)
     finish = finish_station.reckon(spec, structure.lettered, structure.banded, ledger)
     spine = finish_station.draw_spine(spec, finish, ledger) if finish else None
     shown = structure.shows_print(spec)
     art = cover_art.reckon(spec, block, bound.profile, spine, ledger) if shown else None
+    return _Bench(
+        spec=spec,
+        ledger=ledger,
+        structure=structure,
+        treatment=treatment,
+        folded=folded,
+        steps=steps,
+        printing=printing,
+        press=press,
+        text_findings=text_findings,
+        block=block,
+        sewing=sewing,
+        bound=bound,
+        finish=finish,
+        spine=spine,
+        art=art,
+    )
 
-    pieces = (
-        _text_sheet(spec, packet, paper, ledger),
-        *endpaper_pieces(spec, treatment, ledger),
-        *bound.pieces,
+
+def _pieces(bench: _Bench) -> tuple[Piece, ...]:
+    """Every piece to cut, in the order of work."""
+    spec, ledger, structure, folded = bench.spec, bench.ledger, bench.structure, bench.folded
+    return (
+        _text_sheet(spec, folded.packet, folded.paper, ledger),
+        *endpaper_pieces(spec, bench.treatment, ledger),
+        *bench.bound.pieces,
         *block_pieces(
-            spec, treatment, paper, block, sewing, ledger, lined=structure.lined, hollow=structure.hollow
+            spec,
+            bench.treatment,
+            folded.paper,
+            bench.block,
+            bench.sewing,
+            ledger,
+            lined=structure.lined,
+            hollow=structure.hollow,
         ),
-        *finish_station.pieces(spec, finish, ledger),
+        *finish_station.pieces(spec, bench.finish, ledger),
     )
-    stocked = stock_pieces(spec, pieces, notation)
-    pieces = tuple(each.piece for each in stocked if min(each.piece.width, each.piece.height) > 0)
-    askew = [each.askew for each in stocked if each.askew]
-    drawings: list[Drawing] = [
-        text_station.draw(spec, text, ledger),
-        paper_station.draw(spec, packet, paper, ledger),
-        block_drawings.draw_front(spec, block, sewing, structure.lined, ledger),
-        block_drawings.draw_tail(block, ledger),
-        block_drawings.draw_spine(spec, block, sewing, ledger),
-        *_guides(spec, sewing, block, ledger),
-        *bound.drawings,
-        *([cover_art.draw_art(art, ledger, ground=ground) for ground in (True, False)] if art else []),
-        *_lettering(spec, finish, spine, ledger),
-        draw_pieces(pieces, notation),
-        *([draw_askew(askew, notation)] if askew else []),
-    ]
+
+
+def _drawings(
+    bench: _Bench,
+    stocked: Sequence[StockedPiece],
+    pieces: tuple[Piece, ...],
+    section: int,
+    drawn: Collection[str],
+) -> Iterator[Drawing]:
+    """What is drawn at every station; the costly ones only where they are wanted."""
+    spec, ledger, notation = bench.spec, bench.ledger, bench.ledger.notation
+    packet, text, paper, folding = (
+        bench.folded.packet,
+        bench.folded.text,
+        bench.folded.paper,
+        bench.folded.folding,
+    )
+    yield text_station.draw(spec, text, ledger)
+    yield paper_station.draw(spec, packet, paper, ledger)
+    yield block_drawings.draw_front(spec, bench.block, bench.sewing, bench.structure.lined, ledger)
+    yield block_drawings.draw_tail(bench.block, ledger)
+    yield block_drawings.draw_spine(spec, bench.block, bench.sewing, ledger)
+    yield from _guides(spec, bench.sewing, bench.block, ledger)
+    yield from bench.bound.drawings
+    if bench.art:
+        yield from (cover_art.draw_art(bench.art, ledger, ground=ground) for ground in (True, False))
+    yield from _lettering(spec, bench.finish, bench.spine, ledger)
+    yield draw_pieces(pieces, notation)
+    if askew := [each.askew for each in stocked if each.askew]:
+        yield draw_askew(askew, notation)
     if "folding" in drawn:
-        drawings.append(
-            folding_drawings.draw_section(spec, packet, paper.grain, steps, folding, section, ledger)
-        )
-        drawings += _sewn_drawings(spec, packet, paper, folding, section, ledger)
+        yield folding_drawings.draw_section(spec, packet, paper.grain, bench.steps, folding, section, ledger)
+        yield from _sewn_drawings(spec, packet, paper, folding, section, ledger)
     if "printing" in drawn:
-        drawings.append(draw_printed(press, section, notation))
-    findings = (
-        *text_station.mind(spec, text, notation),
-        *text_findings,
-        *paper_station.mind(spec, packet, paper, ledger),
-        *folding_station.mind(spec, packet, paper, folding, ledger),
-        *printing_station.mind(spec, packet, folding, printing, ledger),
-        *sewing_station.mind(spec, sewing, block, ledger),
-        *block_station.mind(spec, treatment, block, ledger, laced=structure.attachment == "laced"),
-        *mind_choices(structure, spec, notation),
-        *mind_suits(structure, spec, signatures, block, ledger),
-        *bound.findings,
-        *(cover_art.mind(spec, art, ledger) if art else ()),
-        *finish_station.mind(spec, finish, ledger),
-        *(found for each in stocked for found in each.findings),
-        *mind_paper(spec, notation),
-        *mind_unused(spec, pieces, notation),
-        *_mind_leaf(spec, ledger),
-        *mind_unusual(structure, spec, bool(sewing.holes) and sewing.method != "staples", ledger),
-        *_doubted_measurements(ledger),
-        *_unused_measurements(ledger),
-    )
-    return Plan(
-        title=spec.title,
-        quantities=tuple(
-            sorted(map(_no_less_than_nothing, ledger.quantities.values()), key=_in_catalogue_order)
-        ),
-        sections=folding.sections,
-        sheets=folding.sheets,
-        pieces=pieces,
-        drawings=tuple(_as_measured(each, ledger) for each in drawings if each.station in drawn),
-        findings=findings,
-        folds=steps,
-        printing=printing.words,
-        grain_needed=folding_station.grain_words(packet, paper, notation),
-        structure=facts_of(structure, spec),
-        cover_art=art,
-        looks=what_to_look_at(structure, block, signatures if block.sections else 0, ledger),
-        cautions=tuple(Caution(station, text + _CAUTION_TAIL) for station, text in _CAUTIONS),
-        shown_section=min(section, len(folding.sections)),
-    )
+        yield draw_printed(bench.press, section, notation)
+
+
+def _findings(bench: _Bench, stocked: Sequence[StockedPiece], pieces: tuple[Piece, ...]) -> Iterator[Finding]:
+    """What is to be minded, in the order of work."""
+    spec, ledger, structure = bench.spec, bench.ledger, bench.structure
+    notation, block, sewing, art = ledger.notation, bench.block, bench.sewing, bench.art
+    packet, paper, folding = bench.folded.packet, bench.folded.paper, bench.folded.folding
+    yield from text_station.mind(spec, bench.folded.text, notation)
+    yield from bench.text_findings
+    yield from paper_station.mind(spec, packet, paper, ledger)
+    yield from folding_station.mind(spec, packet, paper, folding, ledger)
+    yield from printing_station.mind(spec, packet, folding, bench.printing, ledger)
+    yield from sewing_station.mind(spec, sewing, block, ledger)
+    yield from block_station.mind(spec, bench.treatment, block, ledger, laced=structure.attachment == "laced")
+    yield from mind_choices(structure, spec, notation)
+    yield from mind_suits(structure, spec, bench.signatures, block, ledger)
+    yield from bench.bound.findings
+    if art:
+        yield from cover_art.mind(spec, art, ledger)
+    yield from finish_station.mind(spec, bench.finish, ledger)
+    for each in stocked:
+        yield from each.findings
+    yield from mind_paper(spec, notation)
+    yield from mind_unused(spec, pieces, notation)
+    yield from _mind_leaf(spec, ledger)
+    yield from mind_unusual(structure, spec, bool(sewing.holes) and sewing.method != "staples", ledger)
+    yield from _doubted_measurements(ledger)
+    yield from _unused_measurements(ledger)
 
 
 def film_of_sewing(
@@ -285,7 +354,7 @@ def _unused_measurements(ledger: Ledger) -> list[Finding]:
             label=ledger.say(QUANTITIES[key].label).lower(),
         )
         for key in ledger.measured
-        if key not in ledger.quantities or not ledger.quantities[key].measurable
+        if is_quantity(key) and (key not in ledger.quantities or not ledger.quantities[key].measurable)
     ]
 
 

@@ -12,7 +12,7 @@ from weald.core.notation import Notation, plain_number
 from weald.core.pieces import Piece
 from weald.core.planning.house import RULES
 from weald.core.planning.plan import Plan
-from weald.core.reckoning import QUANTITIES
+from weald.core.quantities import QUANTITIES, is_quantity
 from weald.core.units import Mm
 
 TOLD = 4
@@ -67,8 +67,8 @@ _LABELS: dict[str, str] = {
 def label_of(path: str, notation: Notation) -> str:
     """What people call an entry of a job."""
     if path.startswith("measured."):
-        quantity = QUANTITIES.get(path.removeprefix("measured."))
-        label = quantity.label if quantity else path.removeprefix("measured.")
+        name = path.removeprefix("measured.")
+        label = QUANTITIES[name].label if is_quantity(name) else name
     elif path in _LABELS:
         label = _LABELS[path]
     else:

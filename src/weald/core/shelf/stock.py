@@ -49,6 +49,20 @@ KIND_NAMES: dict[StockKind, str] = {
     "ribbon": "Ribbon",
     "adhesive": "Adhesive",
 }
+FORM_NAMES: dict[Form, str] = {
+    "sheet": "sheets",
+    "roll": "a roll",
+    "skin": "skins",
+    "reel": "a reel",
+    "pot": "a pot",
+}
+COUNTED_IN: dict[Form, str] = {
+    "sheet": "sheets",
+    "skin": "skins",
+    "roll": "metres",
+    "reel": "metres",
+    "pot": "grams",
+}
 USUAL_FORM: dict[StockKind, Form] = {
     "paper": "sheet",
     "endpaper": "sheet",

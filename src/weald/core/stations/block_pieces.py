@@ -10,6 +10,7 @@ from weald.core.block.holes import SUPPORTED, SewingPlan, support_middles
 from weald.core.job.spec import JobSpec
 from weald.core.paper import calliper_from_bulk
 from weald.core.pieces import Piece, make_piece
+from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block import BlockPlan, Treatment
 from weald.core.stations.paper import PaperPlan
@@ -23,7 +24,14 @@ PLIES = 2
 """Of a guard folded once."""
 SPACE_LESS: Mm = 1.0
 """Linings between raised cords are so much less high than their space."""
-SPACE_WORDS = {"head": "at the head", "between": "between cords", "tail": "at the tail"}
+Where = Literal["head", "between", "tail"]
+LINING: dict[Where, QuantityId] = {
+    "head": "lining.head",
+    "between": "lining.between",
+    "tail": "lining.tail",
+}
+MULL: dict[Where, QuantityId] = {"head": "mull.head", "between": "mull.between", "tail": "mull.tail"}
+SPACE_WORDS: dict[Where, str] = {"head": "at the head", "between": "between cords", "tail": "at the tail"}
 WRAP_HOOK: Mm = 6.0
 """A wrapped endpaper is hooked this far round its section."""
 
@@ -145,7 +153,7 @@ def _spine_width(block: BlockPlan, ledger: Ledger) -> Term:
 class ClearSpace:
     """Part of the spine between raised cords, or between one and the head or the tail."""
 
-    where: Literal["head", "between", "tail"]
+    where: Where
     height: Mm
     count: int
 
@@ -200,7 +208,7 @@ def _linings(spec: JobSpec, block: BlockPlan, spaces: Sequence[ClearSpace], ledg
             f"Spine lining, {SPACE_WORDS[space.where]}",
             "kraft",
             count * space.count,
-            (block.arc, _reckon_space("lining", space, SPACE_LESS, ledger)),
+            (block.arc, _reckon_space(LINING, space, SPACE_LESS, ledger)),
             "between the raised cords, never over them",
         )
         for space in spaces
@@ -217,7 +225,7 @@ def _mull_between(
         less = SPACE_LESS if space.where == "between" else SPACE_LESS + MULL_SHORT
         if space.height <= less:
             continue
-        size = (width, _reckon_space("mull", space, less, ledger))
+        size = (width, _reckon_space(MULL, space, less, ledger))
         label = f"Mull, {SPACE_WORDS[space.where]}"
         how = "over the spine between the raised cords, and on to both boards"
         pieces.append(
@@ -226,9 +234,9 @@ def _mull_between(
     return pieces
 
 
-def _reckon_space(what: Literal["lining", "mull"], space: ClearSpace, less: Mm, ledger: Ledger) -> Mm:
+def _reckon_space(what: dict[Where, QuantityId], space: ClearSpace, less: Mm, ledger: Ledger) -> Mm:
     return ledger.reckon(
-        f"{what}.{space.where}",
+        what[space.where],
         space.height - less,
         "{clear} − {less}",
         {

@@ -6,8 +6,10 @@ from dataclasses import dataclass
 from weald.core.block.bands import Panel, panels
 from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.options import DIRECTION_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, make_piece
+from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger, School
 from weald.core.units import TOLERANCE, Mm
 
@@ -26,11 +28,6 @@ RIBBON_MORE: Mm = 50.0
 RIBBON_WIDTH: Mm = 6.0
 FLAT_PART = 1 / 6
 """Without bands, the title stands in the second sixth of the spine from the head."""
-DIRECTION_WORDS = {
-    "down": "along the spine, from head to tail",
-    "up": "along the spine, from tail to head",
-    "across": "across the spine",
-}
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,7 +94,7 @@ def reckon(spec: JobSpec, lettered: bool, banded: bool, ledger: Ledger) -> Finis
         ledger.value("spine_board.width"),
         "as wide as the spine of the cover",
     )
-    tall = "board.height" if "board.height" in ledger.quantities else "cover.height"
+    tall: QuantityId = "board.height" if "board.height" in ledger.quantities else "cover.height"
     height = ledger.value(tall)
     bands = spec.binding.bands if banded and spec.binding.bands.count else None
     spaces = panels(bands, height) if bands else ()
@@ -191,7 +188,8 @@ def _reckon_label(spec: JobSpec, title: Field, along: bool, ledger: Ledger) -> N
         "capital": ledger.ref("title.capital"),
         "margin": margin,
     }
-    across, tall = ("label.height", "label.width") if along else ("label.width", "label.height")
+    across: QuantityId = "label.height" if along else "label.width"
+    tall: QuantityId = "label.width" if along else "label.height"
     ledger.reckon(across, long, "{length} + 2 × {margin}", length)
     ledger.reckon(tall, thick, f"{{lines}} × {LINE_HEIGHT:g} × {{capital}} + 2 × {{margin}}", line)
 

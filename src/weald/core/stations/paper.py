@@ -21,6 +21,7 @@ from weald.core.paper import (
     lays_on_sheet,
     size_name,
 )
+from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import CROSSWISE
 from weald.core.stations.cutting import TEXT_SHEET
@@ -102,7 +103,7 @@ def reckon(
     ledger: Ledger,
 ) -> PaperPlan:
     """Size the sheet to fold and lay it on the stock sheet."""
-    along = ("leaf.untrimmed_width", "leaf.untrimmed_height")
+    along: tuple[QuantityId, QuantityId] = ("leaf.untrimmed_width", "leaf.untrimmed_height")
     if packet.grain == "width":
         along = (along[1], along[0])
     width = ledger.reckon(

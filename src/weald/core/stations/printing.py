@@ -24,6 +24,7 @@ from weald.core.forme.page import place_content
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, plain_number
 from weald.core.paper import SHEET_SIZES, SheetGrain
+from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import LEAST_LEAF, leaf_that_fits
@@ -67,6 +68,21 @@ def untrimmed_leaf(spec: JobSpec, packet: FoldedPacket) -> tuple[Mm, Mm]:
     return leaf.width + fore_edge, leaf.height + trim.head + trim.tail
 
 
+@dataclass(frozen=True, slots=True)
+class _Side:
+    """One side of the sheet: unfolded, as printed, and the least it can be printed on."""
+
+    sheet: QuantityId
+    printed: QuantityId
+    least: QuantityId
+
+
+_SIDES = (
+    _Side("sheet.width", "printed.width", "printed.least_width"),
+    _Side("sheet.height", "printed.height", "printed.least_height"),
+)
+
+
 def reckon(
     spec: JobSpec, packet: FoldedPacket, grain: SheetGrain, plan: FoldingPlan, ledger: Ledger
 ) -> PrintingPlan:
@@ -84,28 +100,27 @@ def reckon(
         ledger.reckon("printed.width", layout.width, "as chosen", entry="printing.sheet.width")
         ledger.reckon("printed.height", layout.height, "as chosen", entry="printing.sheet.height")
     else:
-        for axis, count in (("width", across), ("height", down)):
+        for side, count in zip(_SIDES, (across, down), strict=True):
             ledger.reckon(
-                f"printed.{axis}",
-                layout.width if axis == "width" else layout.height,
+                side.printed,
+                layout.width if side.sheet == "sheet.width" else layout.height,
                 f"{count} × {{sheet}}",
-                {"sheet": ledger.ref(f"sheet.{axis}")},
+                {"sheet": ledger.ref(side.sheet)},
                 rule="cut to size before printing",
             )
-    least = []
-    for axis, count in (("width", across), ("height", down)):
-        least.append(
-            ledger.reckon(
-                f"printed.least_{axis}",
-                count * ledger.value(f"sheet.{axis}") + 2 * margin,
-                f"{count} × {{sheet}} + 2 × {{margin}}",
-                {
-                    "sheet": ledger.ref(f"sheet.{axis}"),
-                    "margin": ledger.entry("margin", margin, "printing.printer.unprintable"),
-                },
-                rule="so much more that nothing printed reaches the printer's unprintable edge",
-            )
+    least = [
+        ledger.reckon(
+            side.least,
+            count * ledger.value(side.sheet) + 2 * margin,
+            f"{count} × {{sheet}} + 2 × {{margin}}",
+            {
+                "sheet": ledger.ref(side.sheet),
+                "margin": ledger.entry("margin", margin, "printing.printer.unprintable"),
+            },
+            rule="so much more that nothing printed reaches the printer's unprintable edge",
         )
+        for side, count in zip(_SIDES, (across, down), strict=True)
+    ]
     if layout.copies > 1:
         ledger.reckon("printed.copies", layout.copies, f"{across} × {down}", rule="cut apart after printing")
     runs = math.ceil(spec.copies / layout.copies - TOLERANCE)

@@ -6,7 +6,6 @@ from dataclasses import replace
 
 from weald.core.block.bands import band_places, panel_height
 from weald.core.block.holes import (
-    METHOD_WORDS,
     SUPPORTED,
     Hole,
     Places,
@@ -21,6 +20,7 @@ from weald.core.block.holes import (
 )
 from weald.core.drawing import Drawing, Layer, Sketch, box
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.options import METHOD_WORDS
 from weald.core.job.spec import JobSpec, SewingMethod
 from weald.core.notation import counted
 from weald.core.reckoning import Ledger

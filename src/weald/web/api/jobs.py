@@ -249,6 +249,6 @@ def history_state(request: HttpRequest, job_id: int, version: int) -> HistorySta
     """How a job stood at one of its versions."""
     job = job_of(request, job_id)
     move = get_object_or_404(job.moves.select_related("change"), version=version)
-    spec = move.change.read()
+    spec = move.change.job_spec
     since = changed(spec, job.spec, notation_of(request))
     return HistoryState(version=version, spec=spec, since=list(since.values()))

@@ -12,9 +12,10 @@ from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
 from weald.core.planning.beginnings import BEGINNINGS
 from weald.core.planning.house import departures, gauge_hints
+from weald.core.planning.options import every_option
 from weald.core.planning.plan import DRAWN, plan
 from weald.core.press.home_printers import HOME_PRINTERS
-from weald.core.reckoning import Station
+from weald.core.station import STATIONS, Station
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, workshop_of
@@ -26,6 +27,7 @@ from weald.web.api.schemas import (
     PlanReply,
     Problem,
     SizeChoice,
+    StationTitle,
 )
 from weald.web.api.typed import JobInput
 
@@ -82,7 +84,7 @@ def _size(size: NamedSize, notation: Notation) -> SizeChoice:
 
 @router.get("/choices", response=Choices, operation_id="choices")
 def choices(request: HttpRequest) -> Choices:
-    """Sizes and grades that have names, and a new job with the house defaults."""
+    """All that has a name to pick it by, and a new job."""
     notation = notation_of(request)
     return Choices(
         sheets=[_size(size, notation) for size in SHEET_SIZES],
@@ -93,5 +95,7 @@ def choices(request: HttpRequest) -> Choices:
         ],
         printers=list(HOME_PRINTERS),
         beginnings=[replace(each, words=notation.say(each.words)) for each in BEGINNINGS],
+        stations=[StationTitle(id=each, title=STATIONS[each].title) for each in STATIONS],
+        options=every_option(notation),
         new_job=JobSpec(),
     )

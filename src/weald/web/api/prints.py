@@ -252,7 +252,7 @@ class TryReply(Schema):
 def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: TryOrder) -> TryReply:
     """Print a file on the simulated printer, fold what comes out, and read it."""
     made = whole_print_of(job_of(request, job_id), print_id)
-    ready = press(made.change.read(), notation_of(request))
+    ready = press(made.change.job_spec, notation_of(request))
     size = (ready.layout.width, ready.layout.height)
     printer = ready.spec.printing.printer
     if order.printer_id is not None:

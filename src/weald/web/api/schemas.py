@@ -8,11 +8,13 @@ from ninja import Schema
 from pydantic import Field
 
 from weald.core.job.entries import Title
+from weald.core.job.options import Option
 from weald.core.job.spec import JobSpec, Printer
 from weald.core.notation import Vocabulary
 from weald.core.planning.beginnings import Ask, Beginning, BeginningId
 from weald.core.planning.house import Departure, GaugeHint
 from weald.core.planning.plan import Plan
+from weald.core.station import Station
 from weald.core.units import Units
 
 State = Literal["planned", "at_bench", "finished"]
@@ -184,6 +186,13 @@ class BasisGrade(Schema):
     label: str
 
 
+class StationTitle(Schema):
+    """A station on the thread, in the order of work."""
+
+    id: Station
+    title: str
+
+
 class Choices(Schema):
     """What a binder may pick from by name."""
 
@@ -192,4 +201,6 @@ class Choices(Schema):
     grades: list[BasisGrade]
     printers: list[Printer]
     beginnings: list[Beginning]
+    stations: list[StationTitle]
+    options: dict[str, tuple[Option, ...]]
     new_job: JobSpec

@@ -10,6 +10,7 @@ from django.conf import settings
 from django.contrib.postgres.indexes import GinIndex, OpClass
 from django.db import models
 from django.db.models.functions import Upper
+from django.utils.functional import cached_property
 
 from weald.core.bindings.catalogue import title_of
 from weald.core.job.spec import JobSpec, read_spec
@@ -59,7 +60,7 @@ class Job(models.Model):
     @property
     def spec(self) -> JobSpec:
         """What was decided and measured, as the job stands."""
-        return self.standing.read()
+        return self.standing.job_spec
 
     @property
     def structure_words(self) -> str:
@@ -102,8 +103,9 @@ class Change(models.Model):
     def __str__(self) -> str:
         return self.summary
 
-    def read(self) -> JobSpec:
-        """The job at this state, whichever Weald wrote it."""
+    @cached_property
+    def job_spec(self) -> JobSpec:
+        """The job at this state, whichever Weald wrote it. A change is never written again: it is read once."""
         return read_spec(self.spec)
 
 

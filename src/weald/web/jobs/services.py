@@ -88,7 +88,7 @@ def _locked(job: Job, version: int) -> Job:
     read_at = locked.moves.filter(version=version).select_related("change").first()
     if read_at is None:
         raise StaleVersionError(locked, {})
-    raise StaleVersionError(locked, changed(read_at.change.read(), locked.spec, FOR_ANYBODY))
+    raise StaleVersionError(locked, changed(read_at.change.job_spec, locked.spec, FOR_ANYBODY))
 
 
 @transaction.atomic
@@ -104,6 +104,7 @@ def save_job(job: Job, version: int, author: User, spec: JobSpec) -> Job:
     planned = _planned(spec)
     summary = told((old, _planned(old)), (spec, planned), FOR_ANYBODY)
     change = Change.objects.create(job=job, parent=job.standing, spec=plain(spec), summary=summary)
+    change.job_spec = spec
     return _stand_at(job, change, spec, author, Move.Verb.CHANGED, planned)
 
 
@@ -120,7 +121,7 @@ def undo(job: Job, version: int, author: User) -> Job:
     before = job.standing.parent
     if before is None:
         raise NothingToMoveError("There is nothing to undo.")
-    return _stand_at(job, before, before.read(), author, Move.Verb.UNDONE)
+    return _stand_at(job, before, before.job_spec, author, Move.Verb.UNDONE)
 
 
 def _next_change(job: Job) -> Change | None:
@@ -134,7 +135,7 @@ def redo(job: Job, version: int, author: User) -> Job:
     following = _next_change(job)
     if following is None:
         raise NothingToMoveError("There is nothing to redo.")
-    return _stand_at(job, following, following.read(), author, Move.Verb.REDONE)
+    return _stand_at(job, following, following.job_spec, author, Move.Verb.REDONE)
 
 
 @transaction.atomic
@@ -147,7 +148,7 @@ def stand_at(job: Job, version: int, author: User, earlier: int) -> Job:
     change = job.moves.select_related("change").get(version=earlier).change
     if change == job.standing:
         return job
-    return _stand_at(job, change, change.read(), author, Move.Verb.RETURNED)
+    return _stand_at(job, change, change.job_spec, author, Move.Verb.RETURNED)
 
 
 def can_move(job: Job) -> tuple[bool, bool]:

@@ -171,7 +171,7 @@ def throw_print_away(made: PrintFile) -> None:
 
 def changed_since(made: PrintFile, job: Job) -> list[str]:
     """What was decided otherwise since a file was imposed, of all that it depends on."""
-    before, after = entries_of(plain(made.change.read())), entries_of(plain(job.spec))
+    before, after = entries_of(plain(made.change.job_spec)), entries_of(plain(job.spec))
     return sorted(
         path
         for path in before.keys() | after.keys()
@@ -199,7 +199,7 @@ def _drop(made: PrintFile) -> None:
 
 
 def _write(made: PrintFile, path: Path, tell: Tell) -> None:
-    spec = made.change.read()
+    spec = made.change.job_spec
     reads = notation_for(made.author, made.job.workshop)
     ready, text = ready_to_print(made.job, spec, reads), text_of(made.job, spec)
     if made.part != PrintFile.Part.SIGNATURES:

@@ -116,7 +116,7 @@ def changed_since(cutting: Cutting) -> list[str]:
 
 
 def _pieces(change: Change) -> tuple[Piece, ...]:
-    return plan(change.read(), drawn=()).pieces
+    return plan(change.job_spec, drawn=()).pieces
 
 
 def options_of(cutting: Cutting) -> CuttingOptions:

@@ -1,0 +1,221 @@
+/** What is printed on the cover: artwork, bleed, barcode, the sheet, and the rules of whoever prints it. */
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { api, type Artwork, type CoverProfile, unwrap } from "../../../api/client";
+import { bring, named } from "../../../api/bring";
+import { Button, Pick } from "../../../parts/controls";
+import { Modal } from "../../../parts/Modal";
+import { useSession, useSnapshot } from "../../context";
+import { Group, LengthField, NumberField, SelectField, TextField, CheckField } from "../../fields";
+import { valueAt } from "../../paths";
+
+export function PrintedInputs() {
+  const { draft } = useSnapshot();
+  const sheet = valueAt(draft, "artwork.sheet");
+  return (
+    <>
+      <ArtworkField />
+      <Group title="Document">
+        <LengthField path="artwork.bleed" label="Bleed" width="w-16" />
+        <LengthField path="artwork.safe" label="Keep clear" width="w-20" />
+        <LengthField path="artwork.spine_safe" label="of the spine's" width="w-24" />
+        <TextField path="artwork.barcode" label="Barcode" width="w-48" />
+        <CheckField path="artwork.lettering" label="Print the spine's lettering" />
+      </Group>
+      <Group title="Printed on">
+        <SheetFields given={sheet !== null} />
+        <Rules />
+      </Group>
+    </>
+  );
+}
+
+function ArtworkField() {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  const client = useQueryClient();
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState("");
+  const file = valueAt(draft, "artwork.file");
+  const known = useQuery({
+    queryKey: ["artworks"],
+    queryFn: async () => unwrap(await api.GET("/api/artworks")) as Artwork[],
+  });
+  const take = (artwork: Artwork | undefined) =>
+    session.apply({
+      "artwork.file": artwork?.digest ?? null,
+      "artwork.width": artwork?.width ?? null,
+      "artwork.height": artwork?.height ?? null,
+      "artwork.pixels": artwork?.pixels ?? null,
+    });
+  const bringing = useMutation({
+    mutationFn: (file: File) => bring<Artwork>(named("/api/artworks", file), file),
+    onSuccess: (artwork) => {
+      void client.invalidateQueries({ queryKey: ["artworks"] });
+      take(artwork);
+      setSaid(
+        artwork.left_out.length > 0
+          ? `Left out of the drawing to make it safe: ${artwork.left_out.join(", ")}.`
+          : "",
+      );
+    },
+    onError: (error) => setSaid(error.message),
+  });
+  const options = [
+    ["", "none yet"] as const,
+    ...(known.data ?? []).map(
+      (artwork) => [artwork.digest, `${artwork.name}, ${artwork.shown}`] as const,
+    ),
+  ];
+  return (
+    <Group title="Artwork">
+      <Pick
+        label="File"
+        className="w-64"
+        value={typeof file === "string" ? file : ""}
+        options={options}
+        onChange={(digest) => take(known.data?.find((each) => each.digest === digest))}
+      />
+      <div className="mt-5">
+        <Button disabled={bringing.isPending} onClick={() => input.current?.click()}>
+          {bringing.isPending ? "Bringing it …" : "Bring PDF, PNG, JPEG or SVG"}
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Artwork file"
+          accept=".pdf,.png,.jpg,.jpeg,.svg"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            event.target.value = "";
+            if (chosen) bringing.mutate(chosen);
+          }}
+        />
+      </div>
+      {typeof file === "string" && (
+        <SelectField path="artwork.placing" label="Placed" width="w-44" />
+      )}
+      {said && (
+        <p role="alert" className="w-full text-sm text-madder">
+          {said}
+        </p>
+      )}
+    </Group>
+  );
+}
+
+function SheetFields({ given }: { given: boolean }) {
+  const session = useSession();
+  const { plan } = useSnapshot();
+  const art = plan?.cover_art;
+  if (!art) return null;
+  if (!given) {
+    return (
+      <div className="mt-5">
+        <Button
+          onClick={() => session.set("artwork.sheet", { width: art.width, height: art.height })}
+        >
+          A sheet
+        </Button>
+      </div>
+    );
+  }
+  return (
+    <>
+      <LengthField path="artwork.sheet.width" label="Sheet, width" width="w-24" />
+      <LengthField path="artwork.sheet.height" label="height" width="w-20" />
+    </>
+  );
+}
+
+/** The rules of whoever prints the cover: kept by the workshop, copied into the job. */
+function Rules() {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  const [open, setOpen] = useState(false);
+  const name = valueAt(draft, "artwork.rules.name");
+  const profiles = useQuery({
+    queryKey: ["cover-profiles"],
+    queryFn: async () => unwrap(await api.GET("/api/cover-profiles")) as CoverProfile[],
+  });
+  const rules = valueAt(draft, "artwork.rules");
+  return (
+    <>
+      <Pick
+        label="By the rules of"
+        className="w-44"
+        value={typeof name === "string" ? name : ""}
+        options={[
+          ["", "nobody's"] as const,
+          ...(typeof name === "string" && !profiles.data?.some((each) => each.rules.name === name)
+            ? [[name, name || "this job's own"] as const]
+            : []),
+          ...(profiles.data ?? []).map((each) => [each.rules.name, each.rules.name] as const),
+        ]}
+        onChange={(chosen) => {
+          const profile = profiles.data?.find((each) => each.rules.name === chosen);
+          session.set("artwork.rules", profile?.rules ?? null);
+        }}
+      />
+      <div className="mt-5">
+        <Button
+          onClick={() => {
+            if (rules === null) session.set("artwork.rules", { name: "" });
+            setOpen(true);
+          }}
+        >
+          {rules === null ? "New rules" : "See rules"}
+        </Button>
+      </div>
+      <Modal open={open} onOpenChange={setOpen} title="A printer's sheet of rules" wide>
+        {rules !== null && <RulesFields />}
+      </Modal>
+    </>
+  );
+}
+
+function RulesFields() {
+  const { draft } = useSnapshot();
+  const client = useQueryClient();
+  const [said, setSaid] = useState("");
+  const keep = useMutation({
+    mutationFn: async () =>
+      unwrap(
+        await api.POST("/api/cover-profiles", {
+          body: valueAt(draft, "artwork.rules") ?? { name: "" },
+        }),
+      ),
+    onSuccess: () => {
+      setSaid("Kept for other jobs.");
+      void client.invalidateQueries({ queryKey: ["cover-profiles"] });
+    },
+    onError: (error) => setSaid(error.message),
+  });
+  return (
+    <div className="space-y-3">
+      <p className="text-sm text-faded">
+        Copy them from the sheet they gave out. What departs from it stands among the findings.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <TextField path="artwork.rules.name" label="Whose rules" />
+        <NumberField path="artwork.rules.least_pages" label="Pages from" width="w-20" />
+        <NumberField path="artwork.rules.most_pages" label="to" width="w-20" />
+        <LengthField path="artwork.rules.leaf" label="Thickness of a leaf" optional width="w-32" />
+        <LengthField path="artwork.rules.wrap" label="Wrap" optional width="w-20" />
+        <LengthField path="artwork.rules.bleed" label="Bleed" optional width="w-20" />
+        <LengthField path="artwork.rules.least_spine" label="Lettered spine from" width="w-36" />
+        <CheckField path="artwork.rules.barcode" label="barcode asked for" />
+      </div>
+      <div className="flex items-center gap-3">
+        <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
+          Keep for other jobs
+        </Button>
+        <span role="status" className="text-sm">
+          {said}
+        </span>
+      </div>
+    </div>
+  );
+}

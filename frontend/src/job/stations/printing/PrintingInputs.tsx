@@ -1,0 +1,122 @@
+import { Printer } from "lucide-react";
+import { useState } from "react";
+import { Button, Pick } from "../../../parts/controls";
+import { useChoices } from "../../../app/choices";
+import { useSession, useSnapshot } from "../../context";
+import { CheckField, Group, LengthField, NumberField, SelectField } from "../../fields";
+import { valueAt } from "../../paths";
+import { Printers, usePrinters } from "./Printers";
+
+export function PrintingInputs() {
+  const { draft } = useSnapshot();
+  const byHand = valueAt(draft, "printing.printer.flips") === "none";
+  return (
+    <>
+      <Group title="Printer">
+        <PrinterField />
+        {!byHand && <SelectField path="printing.flip" label="Turns on the" width="w-32" />}
+      </Group>
+      <Group title="Sheet">
+        <SheetField />
+        <SelectField path="printing.work" label="Printed" width="w-36" />
+        <NumberField path="printing.repeat.columns" label="Across" min={1} width="w-16" />
+        <NumberField path="printing.repeat.rows" label="Down" min={1} width="w-16" />
+      </Group>
+      <Group title="Marks">
+        <LengthField path="printing.bleed" label="Bleed" width="w-20" />
+        <SelectField path="printing.signature_marks" label="Signature marks" width="w-28" />
+        <CheckField path="printing.marks" label="Print marks" />
+        <CheckField path="printing.creep_shift" label="Shift for creep" />
+      </Group>
+    </>
+  );
+}
+
+function PrinterField() {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  const [open, setOpen] = useState(false);
+  const printers = usePrinters();
+  const name = String(valueAt(draft, "printing.printer.name") ?? "");
+  const own = (printers.data ?? []).map((each) => each.printer);
+  const home = useChoices()?.printers ?? [];
+  const all = [...own, ...home];
+  const known = all.some((printer) => printer.name === name);
+  const take = (chosen: (typeof all)[number] | undefined) => {
+    session.set("printing.printer", chosen ? { ...chosen } : {});
+    if (chosen?.flips === "long" || chosen?.flips === "short")
+      session.set("printing.flip", chosen.flips);
+  };
+  return (
+    <>
+      <Pick
+        className="w-56"
+        label="Printer"
+        value={name}
+        options={[
+          ["", "any, turns either way"],
+          ...(name && !known ? [[name, name] as const] : []),
+          ...all.map((printer) => [printer.name, printer.name] as const),
+        ]}
+        onChange={(next) => take(all.find((printer) => printer.name === next))}
+      />
+      <div className="mt-5">
+        <Button
+          aria-label="Printers of the workshop"
+          title="Printers of the workshop"
+          onClick={() => setOpen(true)}
+        >
+          <Printer size={18} aria-hidden />
+        </Button>
+      </div>
+      <Printers open={open} onOpenChange={setOpen} onAdded={take} />
+    </>
+  );
+}
+
+/** The sheet in the printer: cut to size first, the paper uncut, or a size with a name. */
+function SheetField() {
+  const session = useSession();
+  const choices = useChoices();
+  const { draft } = useSnapshot();
+  const sheet = valueAt(draft, "printing.sheet");
+  const width = valueAt(draft, "printing.sheet.width");
+  const height = valueAt(draft, "printing.sheet.height");
+  const stock = {
+    width: valueAt(draft, "paper.sheet.width") ?? 0,
+    height: valueAt(draft, "paper.sheet.height") ?? 0,
+  };
+  const same = (size: { width: unknown; height: unknown }) =>
+    size.width === width && size.height === height;
+  const named = (choices?.sheets ?? []).flatMap((size) => [
+    { key: `${size.name}, upright`, width: size.width, height: size.height },
+    { key: `${size.name}, across`, width: size.height, height: size.width },
+  ]);
+  const chosen = !sheet ? "cut" : same(stock) ? "stock" : (named.find(same)?.key ?? "own");
+  return (
+    <>
+      <Pick
+        className="w-44"
+        label="In the printer"
+        value={chosen}
+        options={[
+          ["cut", "sheets cut to size"],
+          ["stock", "the paper, uncut"],
+          ["own", "own size"],
+          ...named.map(({ key }) => [key, key] as const),
+        ]}
+        onChange={(next) => {
+          const size = named.find((each) => each.key === next) ?? stock;
+          const { width, height } = size;
+          session.set("printing.sheet", next === "cut" ? null : { width, height });
+        }}
+      />
+      {sheet !== null && sheet !== undefined && (
+        <>
+          <LengthField path="printing.sheet.width" label="Width" width="w-20" />
+          <LengthField path="printing.sheet.height" label="Height" width="w-20" />
+        </>
+      )}
+    </>
+  );
+}

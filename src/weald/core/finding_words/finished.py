@@ -1,0 +1,137 @@
+"""Words of what to mind at finish and cutting, and in sets."""
+
+from typing import Literal
+
+from weald.core.finding_words.entry import FindingWords
+
+FinishedCode = Literal[
+    "finish.no_spine",
+    "finish.narrow",
+    "finish.small",
+    "finish.large",
+    "set.gap",
+    "set.repeat",
+    "set.back",
+    "set.date_back",
+    "set.meant",
+    "set.volume",
+    "piece.across",
+    "piece.across_meant",
+    "piece.untested",
+    "piece.too_large",
+    "piece.askew",
+    "piece.thickness",
+    "stock.unused",
+    "set.date_gap",
+]
+
+FINISHED: dict[FinishedCode, FindingWords] = {
+    "finish.no_spine": FindingWords(
+        "note",
+        "finish",
+        "This binding shows no spine to letter.",
+        "Letter the front, or choose another structure.",
+    ),
+    "finish.narrow": FindingWords(
+        "mind",
+        "finish",
+        "A spine {width} wide takes no lettering; {least} is the least.",
+        "Letter the front, or leave it plain.",
+    ),
+    "finish.small": FindingWords(
+        "mind",
+        "finish",
+        "The title fits only with capitals of {capital}, too small to read on a shelf.",
+        "Shorten it, letter it along the spine, or letter the front.",
+    ),
+    "finish.large": FindingWords(
+        "mind",
+        "finish",
+        "Capitals of {capital} run over the edges of the spine or out of its panel.",
+        "Take the size that fits, or shorten the title.",
+    ),
+    "set.gap": FindingWords(
+        "mind",
+        "finish",
+        "After volume {before} comes volume {number}: {missing} is missing.",
+        "Number them anew, or say in a note why it is meant.",
+    ),
+    "set.repeat": FindingWords(
+        "mind",
+        "finish",
+        "Volume {number} is there twice: the {first}. and the {here}. in the row.",
+        "Number one of them anew, or say in a note why it is meant.",
+    ),
+    "set.back": FindingWords(
+        "mind",
+        "finish",
+        "After volume {before} the numbers step back to {number}.",
+        "Put them in order, or say in a note why it is meant.",
+    ),
+    "set.date_back": FindingWords(
+        "mind",
+        "finish",
+        "“{date}” lies before {before}, the date of the volume to its left.",
+        "Put them in order, or say in a note why it is meant.",
+    ),
+    "set.meant": FindingWords(
+        "note",
+        "finish",
+        "{what}",
+        "Meant so: {note}",
+    ),
+    "set.volume": FindingWords(
+        "mind",
+        "finish",
+        "In {volume}: {message}",
+        "{remedy}",
+    ),
+    "piece.across": FindingWords(
+        "mind",
+        "cutting",
+        "{piece} would come out of its stock with the grain the wrong way: {effect}.",
+        "{remedy}",
+    ),
+    "piece.across_meant": FindingWords(
+        "note",
+        "cutting",
+        "{piece} is cut across the grain on purpose: {effect}.",
+        "Take its stock anew if that is not meant any more.",
+    ),
+    "piece.untested": FindingWords(
+        "mind",
+        "cutting",
+        "Nobody has tested the grain of {stock}, and {piece} needs it {needs}.",
+        "Test it on the shelf, and take it anew.",
+    ),
+    "piece.too_large": FindingWords(
+        "stop",
+        "cutting",
+        "{piece} needs {needs}, and {stock} is only {has}.",
+        "Choose larger stock.",
+    ),
+    "piece.askew": FindingWords(
+        "mind",
+        "cutting",
+        "{piece} is longer than {stock}, but lies on it turned by {degrees}° out of the straight.",
+        "Cut a paper pattern and lay it on the skin first; leather has no grain to mind.",
+    ),
+    "piece.thickness": FindingWords(
+        "mind",
+        "cutting",
+        "{stock} is {has} thick, and the job reckons with {needs}.",
+        "Go by the stock, or choose stock of that thickness.",
+    ),
+    "stock.unused": FindingWords(
+        "note",
+        "cutting",
+        "Stock is chosen for “{piece}”, and this book has no such piece.",
+        "Take it out, or leave it for another structure.",
+    ),
+    "set.date_gap": FindingWords(
+        "mind",
+        "finish",
+        "After {before} comes “{date}”: {missing} is missing.",
+        "Put the volume that is missing in the row, or say in a note why it is meant.",
+    ),
+}

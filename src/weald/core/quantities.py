@@ -1,0 +1,306 @@
+"""Every quantity Weald reckons: its id, its station, what it is called, and what kind of number it is.
+
+The ids are a closed type: a quantity nobody defined does not pass the type checker.
+"""
+
+from dataclasses import dataclass
+from typing import Literal, TypeGuard
+
+from weald.core.station import Station
+
+Kind = Literal["length", "thickness", "count", "percent", "grammage", "weight", "factor"]
+
+QuantityId = Literal[
+    "text.pages",
+    "text.leaves",
+    "text.blanks",
+    "leaf.untrimmed_width",
+    "leaf.untrimmed_height",
+    "paper.grammage",
+    "paper.calliper",
+    "sheet.width",
+    "sheet.height",
+    "stock.per_sheet",
+    "stock.sheets",
+    "sections.count",
+    "sections.sheets",
+    "sheets.count",
+    "creep.step",
+    "sections.creep",
+    "text.scale",
+    "printed.width",
+    "printed.height",
+    "printed.least_width",
+    "printed.least_height",
+    "printed.copies",
+    "printed.sheets",
+    "sewing.holes",
+    "sewing.first",
+    "sewing.kettle",
+    "sewing.interval",
+    "sewing.support_length",
+    "thread.section",
+    "thread.length",
+    "thread.needlefuls",
+    "text.thickness",
+    "inserts.thickness",
+    "endpapers.thickness",
+    "block.thickness",
+    "block.height",
+    "block.width",
+    "spine.swell",
+    "spine.swell_ratio",
+    "spine.thickness",
+    "thread.suits",
+    "spine.swell_round",
+    "spine.round",
+    "shoulder.line",
+    "shoulder.height",
+    "spine.chord",
+    "spine.arc",
+    "spine.rise",
+    "spine.left_over",
+    "shoulder.width",
+    "block.diagonal",
+    "block.out_of_square",
+    "guards.count",
+    "end_band.length",
+    "hollow.width",
+    "lining.head",
+    "lining.between",
+    "lining.tail",
+    "mull.head",
+    "mull.between",
+    "mull.tail",
+    "mull.width",
+    "mull.height",
+    "board.thickness",
+    "squares.head",
+    "squares.tail",
+    "squares.fore_edge",
+    "board.height",
+    "spine_board.thickness",
+    "joint.groove",
+    "joint.gap",
+    "joint.inset",
+    "case.distance",
+    "board.width",
+    "spine_board.width",
+    "lacing.first",
+    "lacing.second",
+    "slip.length",
+    "flange.width",
+    "split.depth",
+    "strip.width",
+    "cover.leaf",
+    "slit.length",
+    "slit.step",
+    "cover.height",
+    "cover.width",
+    "art.width",
+    "art.height",
+    "spine_piece.width",
+    "side.width",
+    "corner.leg",
+    "corner.size",
+    "panel.width",
+    "panel.spine",
+    "panel.height",
+    "panel.each",
+    "bands.take_up",
+    "turn_in.inside",
+    "corner.cut",
+    "closed.head",
+    "closed.tail",
+    "closed.fore_edge",
+    "closed.inset",
+    "closed.parallel",
+    "joint.ease",
+    "book.weight",
+    "finish.width",
+    "title.capital",
+    "title.length",
+    "label.width",
+    "label.height",
+    "volume.capital",
+    "ribbon.length",
+    "pastedown.growth",
+    "pastedown.trim",
+    "pastedown.width",
+    "pastedown.margin",
+    "pull.outside",
+    "pull.inside",
+    "pull.lining",
+]
+
+
+@dataclass(frozen=True, slots=True)
+class Definition:
+    """What a quantity is, whatever its value.
+
+    :param measured: whether a measurement may replace it. Nothing follows from what is only seen, chosen or
+        compared, and no measurement of it is asked for.
+    """
+
+    station: Station
+    label: str
+    kind: Kind = "length"
+    measured: bool = True
+
+    @property
+    def measurable(self) -> bool:
+        """Whether a measurement made at the bench may replace it."""
+        return self.measured and self.kind in ("length", "thickness")
+
+
+QUANTITIES: dict[QuantityId, Definition] = {
+    "text.pages": Definition("text", "Pages bound", "count"),
+    "text.leaves": Definition("text", "Leaves", "count"),
+    "text.blanks": Definition("text", "Blank pages", "count"),
+    "leaf.untrimmed_width": Definition("text", "Leaf width before trimming"),
+    "leaf.untrimmed_height": Definition("text", "Leaf height before trimming"),
+    "paper.grammage": Definition("paper", "Grammage", "grammage"),
+    "paper.calliper": Definition("paper", "Thickness of a leaf", "thickness"),
+    "sheet.width": Definition("paper", "Unfolded sheet, width", measured=False),
+    "sheet.height": Definition("paper", "Unfolded sheet, height", measured=False),
+    "stock.per_sheet": Definition("paper", "Out of one stock sheet", "count"),
+    "stock.sheets": Definition("paper", "Stock sheets to take", "count"),
+    "sections.count": Definition("folding", "{Signatures}", "count"),
+    "sections.sheets": Definition("folding", "Sheets a {signature}", "count"),
+    "sheets.count": Definition("folding", "Sheets to fold", "count"),
+    "creep.step": Definition("folding", "Creep from folio to folio", "thickness"),
+    "sections.creep": Definition("folding", "Creep in all", "thickness"),
+    "text.scale": Definition("printing", "Pages of the text are scaled to", "percent"),
+    "printed.width": Definition("printing", "Printed sheet, width", measured=False),
+    "printed.height": Definition("printing", "Printed sheet, height", measured=False),
+    "printed.least_width": Definition("printing", "Smallest sheet that takes it, width", measured=False),
+    "printed.least_height": Definition("printing", "Smallest sheet that takes it, height", measured=False),
+    "printed.copies": Definition("printing", "Copies a printed sheet", "count"),
+    "printed.sheets": Definition("printing", "Sheets to print, spoilage included", "count"),
+    "sewing.holes": Definition("sewing", "Holes in the fold", "count"),
+    "sewing.first": Definition("sewing", "First hole, from head and tail"),
+    "sewing.kettle": Definition("sewing", "Kettles, from head and tail"),
+    "sewing.interval": Definition("sewing", "From support to support"),
+    "sewing.support_length": Definition("sewing", "Length of a support"),
+    "thread.section": Definition("sewing", "Thread a {signature}"),
+    "thread.length": Definition("sewing", "Thread in all"),
+    "thread.needlefuls": Definition("sewing", "Needlefuls", "count"),
+    "text.thickness": Definition("block", "Text, pressed"),
+    "inserts.thickness": Definition("block", "Things glued in", "thickness"),
+    "endpapers.thickness": Definition("block", "Endpapers", "thickness"),
+    "block.thickness": Definition("block", "Block thickness"),
+    "block.height": Definition("block", "Block height"),
+    "block.width": Definition("block", "Block width"),
+    "spine.swell": Definition("block", "Swell", "thickness"),
+    "spine.swell_ratio": Definition("block", "Swell to thickness", "percent"),
+    "spine.thickness": Definition("block", "Spine as sewn"),
+    "thread.suits": Definition("block", "Thread that would suit", "thickness", measured=False),
+    "spine.swell_round": Definition("block", "Round the swell asks for", "factor"),
+    "spine.round": Definition("block", "Round, part of a circle", "factor"),
+    "shoulder.line": Definition("block", "Shoulder line, from the spine"),
+    "shoulder.height": Definition("block", "Shoulder", "length"),
+    "spine.chord": Definition("block", "Across the shoulders"),
+    "spine.arc": Definition("block", "Arc of the spine"),
+    "spine.rise": Definition("block", "Rise of the round"),
+    "spine.left_over": Definition("block", "Swell left for the shoulders", "thickness", measured=False),
+    "shoulder.width": Definition("block", "From shoulder to fore-edge"),
+    "block.diagonal": Definition("block", "Diagonal of the block"),
+    "block.out_of_square": Definition("block", "Out of square", "thickness", measured=False),
+    "guards.count": Definition("block", "Guards a {signature}", "count"),
+    "end_band.length": Definition("block", "End band"),
+    "hollow.width": Definition("block", "Paper for the hollow"),
+    "lining.head": Definition("block", "Lining at the head"),
+    "lining.between": Definition("block", "Lining between cords"),
+    "lining.tail": Definition("block", "Lining at the tail"),
+    "mull.head": Definition("block", "Mull at the head"),
+    "mull.between": Definition("block", "Mull between cords"),
+    "mull.tail": Definition("block", "Mull at the tail"),
+    "mull.width": Definition("block", "Mull, width"),
+    "mull.height": Definition("block", "Mull, height"),
+    "board.thickness": Definition("boards", "Board thickness", "thickness"),
+    "squares.head": Definition("boards", "Square, head", measured=False),
+    "squares.tail": Definition("boards", "Square, tail", measured=False),
+    "squares.fore_edge": Definition("boards", "Square, fore-edge", measured=False),
+    "board.height": Definition("boards", "Board height"),
+    "spine_board.thickness": Definition("boards", "Spine board thickness", "thickness"),
+    "joint.groove": Definition("boards", "Depth of the groove"),
+    "joint.gap": Definition("boards", "Joint gap"),
+    "joint.inset": Definition("boards", "Inset of the board"),
+    "case.distance": Definition("boards", "Between the boards, over the cloth"),
+    "board.width": Definition("boards", "Board width"),
+    "spine_board.width": Definition("boards", "Spine board width"),
+    "lacing.first": Definition("boards", "Holes, from the spine edge"),
+    "lacing.second": Definition("boards", "Second holes, from the spine edge"),
+    "slip.length": Definition("boards", "Supports reach on each side"),
+    "flange.width": Definition("boards", "Flange"),
+    "split.depth": Definition("boards", "Depth of the split"),
+    "strip.width": Definition("boards", "Joining strip"),
+    "cover.leaf": Definition("boards", "Back and front of the cover"),
+    "slit.length": Definition("boards", "Length of a slit"),
+    "slit.step": Definition("boards", "From slit to slit"),
+    "cover.height": Definition("boards", "Cover height"),
+    "cover.width": Definition("boards", "Cover width"),
+    "art.width": Definition("boards", "Printed cover, document width", measured=False),
+    "art.height": Definition("boards", "Printed cover, document height", measured=False),
+    "spine_piece.width": Definition("boards", "Spine piece, width"),
+    "side.width": Definition("boards", "Side, width"),
+    "corner.leg": Definition("boards", "Corner, leg on the board"),
+    "corner.size": Definition("boards", "Corner, square to cut it from"),
+    "panel.width": Definition("boards", "Old cover trimmed, width"),
+    "panel.spine": Definition("boards", "Old spine trimmed, width"),
+    "panel.height": Definition("boards", "Old cover trimmed, height"),
+    "panel.each": Definition("boards", "Panel between bands", measured=False),
+    "bands.take_up": Definition("boards", "Drawn in over the bands"),
+    "turn_in.inside": Definition("boards", "Turn-in seen inside", measured=False),
+    "corner.cut": Definition("boards", "Corner cut, from the board's corner"),
+    "closed.head": Definition("boards", "Closed: square at the head", measured=False),
+    "closed.tail": Definition("boards", "Closed: square at the tail", measured=False),
+    "closed.fore_edge": Definition("boards", "Closed: square at the fore-edge", measured=False),
+    "closed.inset": Definition("boards", "Closed: boards begin from the spine", measured=False),
+    "closed.parallel": Definition("boards", "Closed: out of parallel", measured=False),
+    "joint.ease": Definition("boards", "Inset, in board thicknesses", "factor"),
+    "book.weight": Definition("boards", "Weight of the book", "weight"),
+    "finish.width": Definition("finish", "Spine to letter"),
+    "title.capital": Definition("finish", "Capitals of the title"),
+    "title.length": Definition("finish", "Length of the title"),
+    "label.width": Definition("finish", "Label, width"),
+    "label.height": Definition("finish", "Label, height"),
+    "volume.capital": Definition("finish", "Capitals of the volume"),
+    "ribbon.length": Definition("finish", "Ribbon"),
+    "pastedown.growth": Definition("boards", "Paste-down grows when pasted", "thickness"),
+    "pastedown.trim": Definition("boards", "Trimmed off the paste-down", measured=False),
+    "pastedown.width": Definition("boards", "Paste-down, cut width", measured=False),
+    "pastedown.margin": Definition("boards", "Margin of the paste-down", measured=False),
+    "pull.outside": Definition("boards", "Pull of the cover", "factor"),
+    "pull.inside": Definition("boards", "Pull of paste-down and linings", "factor"),
+    "pull.lining": Definition("boards", "Lining that would balance it", "grammage"),
+}
+
+
+Edge = Literal["head", "tail", "fore_edge"]
+SQUARE: dict[Edge, QuantityId] = {
+    "head": "squares.head",
+    "tail": "squares.tail",
+    "fore_edge": "squares.fore_edge",
+}
+CLOSED: dict[Edge, QuantityId] = {
+    "head": "closed.head",
+    "tail": "closed.tail",
+    "fore_edge": "closed.fore_edge",
+}
+"""Squares as asked for, and as the closed case shows them, by the edge of the board."""
+
+
+def is_quantity(name: str) -> TypeGuard[QuantityId]:
+    """Whether there is a quantity of this id."""
+    return name in QUANTITIES
+
+
+def measurable(name: str) -> TypeGuard[QuantityId]:
+    """Whether a job may hold a measurement of this quantity."""
+    return is_quantity(name) and QUANTITIES[name].measurable
+
+
+def measurable_ids() -> list[QuantityId]:
+    """Every quantity a job may hold a measurement of."""
+    return [quantity_id for quantity_id in QUANTITIES if measurable(quantity_id)]
