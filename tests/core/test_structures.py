@@ -1,6 +1,7 @@
 """Every structure: properties that hold for all, and sums done by hand for each."""
 
 import math
+from dataclasses import replace
 from itertools import product
 from typing import Any
 
@@ -202,8 +203,11 @@ def parts_of(choice: dict[str, Any], ground: Ground) -> tuple[CoverPart, ...]:
     return cover_parts(covering, binding, ground)
 
 
-@given(coverings, grounds)
-def test_the_pieces_of_a_covering_leave_nothing_bare(choice: dict[str, Any], ground: Ground) -> None:
+@given(coverings, grounds, st.none() | st.floats(110, 250))
+def test_the_pieces_of_a_covering_leave_nothing_bare(
+    choice: dict[str, Any], ground: Ground, back: float | None
+) -> None:
+    ground = replace(ground, back=back)
     parts = parts_of(choice, ground)
     across = [ground.width * step / 40 + 0.01 for step in range(40)]
     down = [ground.height * step / 40 + 0.01 for step in range(40)]

@@ -24,6 +24,7 @@ export type Station = Quantity["station"];
 export type StaleReply = Schemas["StaleReply"];
 export type HistoryStep = Schemas["HistoryStep"];
 export type ConvertQuestion = Schemas["ConvertQuestion"];
+export type OfferQuestion = Schemas["OfferQuestion"];
 export type Choices = Schemas["Choices"];
 export type StationTitle = Schemas["StationTitle"];
 export type Beginning = Schemas["Beginning"];

@@ -85,6 +85,8 @@ QuantityId = Literal[
     "joint.inset",
     "case.distance",
     "board.width",
+    "back_board.height",
+    "back_board.width",
     "spine_board.width",
     "lacing.first",
     "lacing.second",
@@ -113,6 +115,9 @@ QuantityId = Literal[
     "closed.head",
     "closed.tail",
     "closed.fore_edge",
+    "closed_back.head",
+    "closed_back.tail",
+    "closed_back.fore_edge",
     "closed.inset",
     "closed.parallel",
     "joint.ease",
@@ -228,6 +233,8 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "joint.inset": Definition("boards", "Inset of the board"),
     "case.distance": Definition("boards", "Between the boards, over the cloth"),
     "board.width": Definition("boards", "Board width"),
+    "back_board.height": Definition("boards", "Back board, height"),
+    "back_board.width": Definition("boards", "Back board, width"),
     "spine_board.width": Definition("boards", "Spine board width"),
     "lacing.first": Definition("boards", "Holes, from the spine edge"),
     "lacing.second": Definition("boards", "Second holes, from the spine edge"),
@@ -256,6 +263,9 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "closed.head": Definition("boards", "Closed: square at the head", measured=False),
     "closed.tail": Definition("boards", "Closed: square at the tail", measured=False),
     "closed.fore_edge": Definition("boards", "Closed: square at the fore-edge", measured=False),
+    "closed_back.head": Definition("boards", "Closed, back: square at the head", measured=False),
+    "closed_back.tail": Definition("boards", "Closed, back: square at the tail", measured=False),
+    "closed_back.fore_edge": Definition("boards", "Closed, back: square at the fore-edge", measured=False),
     "closed.inset": Definition("boards", "Closed: boards begin from the spine", measured=False),
     "closed.parallel": Definition("boards", "Closed: out of parallel", measured=False),
     "joint.ease": Definition("boards", "Inset, in board thicknesses", "factor"),
@@ -288,7 +298,13 @@ CLOSED: dict[Edge, QuantityId] = {
     "tail": "closed.tail",
     "fore_edge": "closed.fore_edge",
 }
-"""Squares as asked for, and as the closed case shows them, by the edge of the board."""
+CLOSED_BACK: dict[Edge, QuantityId] = {
+    "head": "closed_back.head",
+    "tail": "closed_back.tail",
+    "fore_edge": "closed_back.fore_edge",
+}
+"""Squares as asked for, and as the closed case shows them, by the edge of the board; the back board's only
+where it was cut apart from the front one."""
 
 
 def is_quantity(name: str) -> TypeGuard[QuantityId]:

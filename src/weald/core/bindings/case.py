@@ -1,5 +1,7 @@
 """What all cases have in common once they are sized: pieces, drawings, and what to mind."""
 
+from collections.abc import Sequence
+
 from weald.core.bindings.case_drawings import (
     cover_profile,
     draw_closed,
@@ -15,7 +17,7 @@ from weald.core.bindings.coverings import Ground, cover_parts, cover_pieces
 from weald.core.bindings.pastedown import reckon_pastedown
 from weald.core.bindings.protocol import Bound
 from weald.core.job.spec import Covering, JobSpec
-from weald.core.pieces import Piece, make_piece
+from weald.core.pieces import Piece, PieceMaterial, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull
 from weald.core.units import Mm
@@ -33,6 +35,7 @@ CASE_ENTRIES = (
     "binding.turn_in",
     "binding.tape_reach",
 )
+BoardSizes = Sequence[tuple[Mm, Mm]]
 INFILL_FROM: Mm = 0.5
 """Leather as thick as this shows its edge through sides and paste-downs unless it is levelled."""
 COVERINGS: tuple[Covering, ...] = ("full", "quarter", "half", "fore_edge")
@@ -47,13 +50,19 @@ def bind_case(
     :param higher: what is cut off the boards together with the block.
     """
     ground = Ground(
-        case.board_width, case.middle, case.board_height, case.turn_in, case.corner, case.turn_side
+        case.board_width,
+        case.middle,
+        case.tallest,
+        case.turn_in,
+        case.corner,
+        case.turn_side,
+        back=case.back_width,
     )
     as_cut = reckon_covering(covering, spec.binding, ground, ledger)
     parts = cover_parts(covering, as_cut, ground)
     joined = joined or covering == "three_piece"
     pieces = [
-        *board_pieces(spec, (case.board_width, case.board_height), ledger, higher),
+        *board_pieces(spec, case.board_sizes, ledger, higher),
         *_spine_pieces(spec, case, ledger),
     ]
     joining: Mm | None = None
@@ -69,6 +78,8 @@ def bind_case(
         draw_closed(case, ledger),
         draw_corner(case, ledger),
     ]
+    if case.back:
+        drawings.append(draw_closed(case, ledger, back=True))
     if case.spine == "none":
         drawings.append(draw_spacer(case.middle, case.board_height, "between the boards", ledger))
     elif case.spine != "bare" and (covering != "full" or joined):
@@ -86,40 +97,75 @@ def bind_case(
     return Bound(tuple(pieces), tuple(drawings), findings, profile)
 
 
-def board_pieces(spec: JobSpec, size: tuple[Mm, Mm], ledger: Ledger, higher: Mm = 0.0) -> list[Piece]:
+def board_pieces(spec: JobSpec, sizes: BoardSizes, ledger: Ledger, higher: Mm = 0.0) -> list[Piece]:
     """Two boards and what is glued on them: as high and wide as they are.
 
+    :param sizes: of both boards; two, of front and back, where they were cut apart.
     :param higher: what is cut off them together with the block.
     """
     binding = spec.binding
+    cut_wider = binding.cut_in_case
+    pieces = on_each_board(
+        ledger,
+        sizes,
+        ("board", "Board", "board", "front and back, alike"),
+        spec.copies,
+        thickness=binding.board,
+        allowance=cut_wider,
+        higher=higher,
+    )
+    for number, lining in enumerate(binding.linings, start=1):
+        core = lining.side == "core"
+        label = lining.name.capitalize() or ("Second board" if core else "Board lining")
+        how = "laminated to the board" if core else f"on the {lining.side} of the boards"
+        pieces += on_each_board(
+            ledger,
+            sizes,
+            (f"board_lining_{number}", label, "board" if core else "kraft", how),
+            spec.copies,
+            thickness=lining.effective,
+            allowance=cut_wider,
+            higher=higher,
+        )
+    return pieces
+
+
+def on_each_board(
+    ledger: Ledger,
+    sizes: BoardSizes,
+    what: tuple[str, str, PieceMaterial, str],
+    copies: int,
+    *,
+    thickness: Mm | None = None,
+    allowance: Mm = 0.0,
+    higher: Mm = 0.0,
+) -> list[Piece]:
+    """A piece as large as its board: two alike, or one for each where the boards were cut apart.
+
+    :param what: id, label, material, and how it is used.
+    """
+    id, label, material, how = what
+    front, *others = sizes
+    sides = [(id, label, 2 * copies, front, how)]
+    for back in others:
+        sides = [
+            (id, f"{label}, front", copies, front, "front alone" if id == "board" else how),
+            (f"{id}_back", f"{label}, back", copies, back, "back alone" if id == "board" else how),
+        ]
     return [
         make_piece(
             ledger,
-            "board",
-            "Board",
-            "board",
-            2 * spec.copies,
+            each,
+            name,
+            material,
+            count,
             size,
-            "front and back, alike",
-            thickness=binding.board,
-            allowance=binding.cut_in_case,
+            words,
+            thickness=thickness,
+            allowance=allowance,
             higher=higher,
-        ),
-        *(
-            make_piece(
-                ledger,
-                f"board_lining_{number}",
-                lining.name.capitalize() or ("Second board" if lining.side == "core" else "Board lining"),
-                "board" if lining.side == "core" else "kraft",
-                2 * spec.copies,
-                size,
-                "laminated to the board" if lining.side == "core" else f"on the {lining.side} of the boards",
-                thickness=lining.effective,
-                allowance=binding.cut_in_case,
-                higher=higher,
-            )
-            for number, lining in enumerate(binding.linings, start=1)
-        ),
+        )
+        for each, name, count, size, words in sides
     ]
 
 

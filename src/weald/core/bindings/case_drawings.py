@@ -6,6 +6,7 @@ from collections.abc import Callable, Sequence
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.coverings import CoverPart
 from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_drawings import arc_points, shoulder_back
 from weald.core.stations.block_drawings import draw_section as draw_block_section
@@ -33,19 +34,19 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         sketch.line((*sheet, sheet[0]), "hidden", "cover.width cover.height")
     back, spine, front = _lefts(case)
     _boards(sketch, case, (back, spine, front))
-    for left in (back + case.board_width, front - case.gap):
+    for left in (case.back_edge, front - case.gap):
         if case.spine != "none" and case.gap:
-            sketch.hatch(box(left, turn, case.gap, case.board_height), "glue", 0, "joint.gap")
+            sketch.hatch(box(left, turn, case.gap, case.tallest), "glue", 0, "joint.gap")
     if joining is not None:
-        left = back + case.board_width - joining
+        left = case.back_edge - joining
         right = front + joining
-        strip = box(left, turn, right - left, case.board_height)
+        strip = box(left, turn, right - left, case.tallest)
         sketch.line((*strip, strip[0]), "hidden", "strip.width")
     _flat_dimensions(sketch, case, (back, spine, front), show)
     for part in parts[1:] if len(parts) > 1 else ():
         sketch.line([(x + side, y + turn) for x, y in (*part.outline, part.outline[0])], "hidden")
     corner = case.corner / math.sqrt(2)
-    tip = (front + case.board_width, turn)
+    tip = (front + case.board_width, turn + (case.tallest - case.board_height) / 2)
     sketch.line((tip, (tip[0] + corner, tip[1] - corner)), "dimension", "corner.cut")
     sketch.label(width + turn / 12, turn / 2, show(case.corner), anchor="start", about="corner.cut")
     between = f"joints {show(case.gap, True)}" if case.spine != "none" else f"{show(case.middle, True)} apart"
@@ -54,27 +55,36 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         "boards",
         "The case laid flat, from the inside",
         rows=(2, 3, 1, 0),
-        text=f"Cover {show(width, True)} by {show(height, True)} with two boards of "
-        f"{show(case.board_width, True)} by {show(case.board_height, True)}, {between}.",
+        text=f"Cover {show(width, True)} by {show(height, True)} with {_boards_in_words(case, show)}, "
+        f"{between}.",
     )
+
+
+def _boards_in_words(case: Case, show: Callable[[Mm, bool], str]) -> str:
+    front = f"{show(case.board_width, True)} by {show(case.board_height, True)}"
+    if case.back is None:
+        return f"two boards of {front}"
+    back = f"{show(case.back.width, True)} by {show(case.back.height, True)}"
+    return f"a front board of {front} and a back board of {back}"
 
 
 def _lefts(case: Case) -> tuple[Mm, Mm, Mm]:
     """Left edges of back board, spine and front board."""
     back = case.turn_side
-    spine = back + case.board_width + case.gap
+    spine = case.back_edge + case.gap
     return back, spine, spine + case.spine_width + case.gap
 
 
 def _boards(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm]) -> None:
     back, spine, front = lefts
-    boards = [(back, case.board_width, "back", "board.width board.height")]
+    of_back = "back_board.width back_board.height" if case.back else "board.width board.height"
+    boards = [(back, case.back_width, case.back_height, "back", of_back)]
     if case.spine != "none":
         name = "inlay" if case.spine == "inlay" else "spine"
-        boards.append((spine, case.spine_width, name, "spine_board.width board.height"))
-    boards.append((front, case.board_width, "front", "board.width board.height"))
-    for left, across, name, about in boards:
-        piece = box(left, case.turn_in, across, case.board_height)
+        boards.append((spine, case.spine_width, case.tallest, name, "spine_board.width board.height"))
+    boards.append((front, case.board_width, case.board_height, "front", "board.width board.height"))
+    for left, across, high, name, about in boards:
+        piece = box(left, case.turn_in + (case.tallest - high) / 2, across, high)
         if case.spine == "bare" and name == "spine":
             sketch.area(piece, "block", "hidden", about)
         else:
@@ -83,7 +93,7 @@ def _boards(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm]) -> None:
         narrow = across < 40
         sketch.label(
             left + across / 2,
-            case.turn_in + case.board_height / 2,
+            case.turn_in + case.tallest / 2,
             name,
             height=min(8.0, across / 3 if narrow else across / 12),
             rotation=-90 if narrow else 0,
@@ -97,25 +107,27 @@ def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show:
     right = front + case.board_width
     edges: list[tuple[Mm, Mm, str, int]] = [
         (0.0, back, "binding.turn_in", 1),
-        (back, back + case.board_width, "board.width", 1),
+        (back, case.back_edge, "back_board.width" if case.back else "board.width", 1),
         (front, right, "board.width", 1),
         (right, width, "binding.turn_in", 1),
     ]
     if case.spine == "none":
-        edges.append((back + case.board_width, front, "case.distance", 1))
+        edges.append((case.back_edge, front, "case.distance", 1))
     else:
         edges += [
-            (back + case.board_width, spine, "joint.gap", 1),
+            (case.back_edge, spine, "joint.gap", 1),
             (spine, spine + case.spine_width, "spine_board.width", 2),
             (spine + case.spine_width, front, "joint.gap", 1),
         ]
     for left, end, about, row in edges:
         sketch.dimension((left, 0), (end, 0), show(end - left), offset=row, about=about)
     sketch.dimension((0, 0), (width, 0), show(width), offset=3, about="cover.width")
+    top = turn + (case.tallest - case.back_height) / 2
+    of_back = "back_board.height" if case.back else "board.height"
     for above, below, about in (
-        (0.0, turn, "binding.turn_in"),
-        (turn, turn + case.board_height, "board.height"),
-        (turn + case.board_height, height, "binding.turn_in"),
+        (0.0, top, "binding.turn_in"),
+        (top, top + case.back_height, of_back),
+        (top + case.back_height, height, "binding.turn_in"),
     ):
         sketch.dimension((0, below), (0, above), show(below - above), about=about)
     sketch.dimension((0, height), (0, 0), show(height), offset=2, about="cover.height")
@@ -224,32 +236,39 @@ def draw_corner(case: Case, ledger: Ledger) -> Drawing:
     )
 
 
-def draw_closed(case: Case, ledger: Ledger) -> Drawing:
-    """The case closed on its block, from the front: squares read off at head, tail and fore-edge."""
+def draw_closed(case: Case, ledger: Ledger, *, back: bool = False) -> Drawing:
+    """The case closed on its block: squares read off at head, tail and fore-edge.
+
+    :param back: a back board that was cut apart, in place of the front one; its spine too drawn at the left.
+    """
     show, sketch = ledger.notation.figure, Sketch()
-    block, closed = case.block, case.closed
+    block, closed = case.block, case.back.closed if case.back and back else case.closed
     left = closed.inset
-    board = box(left, -closed.head, case.board_width, case.board_height)
-    sketch.area(board, "board", "cut", "board.width board.height")
+    width, height = (case.back_width, case.back_height) if back else (case.board_width, case.board_height)
+    squares = CLOSED_BACK if back else CLOSED
+    board = box(left, -closed.head, width, height)
+    sketch.area(
+        board, "board", "cut", "back_board.width back_board.height" if back else "board.width board.height"
+    )
     sketch.grain(board, 90)
     leaf = box(0, 0, block.joint_width, block.height)
     sketch.line((*leaf, leaf[0]), "hidden", "block.width block.height")
-    right, fore_edge = left + case.board_width, block.joint_width
+    right, fore_edge = left + width, block.joint_width
     for (start, end), about in (
-        (((right, 0.0), (right, -closed.head)), "closed.head"),
-        (((right, block.height + closed.tail), (right, block.height)), "closed.tail"),
+        (((right, 0.0), (right, -closed.head)), squares["head"]),
+        (((right, block.height + closed.tail), (right, block.height)), squares["tail"]),
     ):
         sketch.dimension(end, start, show(math.dist(start, end)), about=about)
     bottom = block.height + closed.tail
     across = abs(right - fore_edge)
     edges = sorted((fore_edge, right))
-    sketch.dimension((edges[1], bottom), (edges[0], bottom), show(across), about="closed.fore_edge")
+    sketch.dimension((edges[1], bottom), (edges[0], bottom), show(across), about=squares["fore_edge"])
     if left > 0:
         sketch.dimension((0, -closed.head), (left, -closed.head), show(left), about="closed.inset")
     return sketch.finish(
-        "case.closed",
+        "case.closed_back" if back else "case.closed",
         "boards",
-        "Closed on its block, from the front",
+        "The back board on its block" if back else "Closed on its block, from the front",
         rows=(0, 1, 1, 1),
         text=f"Squares: head {show(closed.head, True)}, tail {show(closed.tail, True)}, fore-edge "
         f"{show(closed.fore_edge, True)}.",

@@ -1,11 +1,15 @@
 """What to mind about a case, with the remedy."""
 
+from collections.abc import Iterator
+from dataclasses import dataclass
+
 from weald.core.bindings.case_sizes import Case
+from weald.core.bindings.closing import ClosedCase
 from weald.core.bindings.joint import EASY_INSET
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.job.spec import JobSpec
 from weald.core.paper import board_for_height
-from weald.core.quantities import CLOSED, SQUARE, Edge
+from weald.core.quantities import CLOSED, CLOSED_BACK, SQUARE, Edge, QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm
 
@@ -85,7 +89,7 @@ def _gapes(spec: JobSpec, case: Case, ledger: Ledger) -> Finding:
 
 def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     found: list[Finding] = []
-    show, apart, asked = ledger.notation.length, ledger.notation.apart, spec.binding.squares
+    show, asked = ledger.notation.length, spec.binding.squares
     if abs(asked.head - asked.tail) > TOLERANCE:
         found.append(
             finding(
@@ -97,39 +101,60 @@ def _mind_squares(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 actions=(Action(f"Both {show(asked.head, True)}", {"binding.squares.tail": asked.head}),),
             )
         )
-    edges: dict[Edge, Mm] = {
-        "head": case.closed.head,
-        "tail": case.closed.tail,
-        "fore_edge": case.closed.fore_edge,
-    }
-    for edge, closed in edges.items():
-        square, name = ledger.value(SQUARE[edge]), edge.replace("_", "-")
-        if square < TOLERANCE:
+    for edge in case.closed.squares:
+        if ledger.value(SQUARE[edge]) < TOLERANCE:
+            name = edge.replace("_", "-")
             found.append(finding("squares.none", SQUARE[edge], ledger.notation, edge=name))
-        if abs(closed - square) > SQUARE_NOTICED and not (case.too_tight or case.closed.lift):
-            remedy, actions = (_narrower if edge == "fore_edge" else _lower)(case, closed - square, ledger)
-            found.append(
-                finding(
-                    "squares.off",
-                    CLOSED[edge],
-                    ledger.notation,
-                    edge=name,
-                    found=apart(closed, square)[0],
-                    asked=apart(closed, square)[1],
-                    remedy=remedy,
-                    actions=actions,
-                )
-            )
+    if not (case.too_tight or case.closed.lift):
+        found += _squares_off(case, _FRONT if case.back else _BOTH, case.closed, ledger)
+        if case.back:
+            found += _squares_off(case, _BACK, case.back.closed, ledger)
     return found
 
 
-def _narrower(case: Case, over: Mm, ledger: Ledger) -> tuple[str, tuple[Action, ...]]:
+@dataclass(frozen=True, slots=True)
+class _Boards:
+    """Boards that are cut alike: what they are called, their sizes, and what they show closed."""
+
+    name: str
+    where: str
+    width: QuantityId
+    height: QuantityId
+    closed: dict[Edge, QuantityId]
+
+
+_BOTH = _Boards("the boards", "", "board.width", "board.height", CLOSED)
+_FRONT = _Boards("the front board", " of the front board", "board.width", "board.height", CLOSED)
+_BACK = _Boards("the back board", " of the back board", "back_board.width", "back_board.height", CLOSED_BACK)
+
+
+def _squares_off(case: Case, boards: _Boards, closed: ClosedCase, ledger: Ledger) -> Iterator[Finding]:
+    """Squares that do not come out as asked for."""
+    for edge, seen in closed.squares.items():
+        square = ledger.value(SQUARE[edge])
+        if abs(seen - square) <= SQUARE_NOTICED:
+            continue
+        remedy, actions = (_narrower if edge == "fore_edge" else _lower)(case, boards, seen - square, ledger)
+        shown, asked = ledger.notation.apart(seen, square)
+        yield finding(
+            "squares.off",
+            boards.closed[edge],
+            ledger.notation,
+            edge=edge.replace("_", "-") + boards.where,
+            found=shown,
+            asked=asked,
+            remedy=remedy,
+            actions=actions,
+        )
+
+
+def _narrower(case: Case, boards: _Boards, over: Mm, ledger: Ledger) -> tuple[str, tuple[Action, ...]]:
     """The board width, or the gap for the boards as they are, that brings the fore-edge square right."""
-    show, width, inset = ledger.notation.length, case.board_width - over, case.closed.inset - over
-    said = f"Cut the boards {show(width, True)} wide"
-    cut: Patch = {"measured.board.width": round(width, 3)}
+    show, width, inset = ledger.notation.length, ledger.value(boards.width) - over, case.closed.inset - over
+    said = f"Cut {boards.name} {show(width, True)} wide"
+    cut: Patch = {f"measured.{boards.width}": round(width, 3)}
     actions = [Action(said, cut)]
-    if case.spine == "board" and inset >= case.board:
+    if case.spine == "board" and inset >= case.board and boards is _BOTH:
         gap = case.hinge.length(inset)
         keep: Patch = {
             "binding.joint_rule": "fixed",
@@ -141,11 +166,12 @@ def _narrower(case: Case, over: Mm, ledger: Ledger) -> tuple[str, tuple[Action, 
     return f"{said}; or accept the square.", tuple(actions)
 
 
-def _lower(case: Case, over: Mm, ledger: Ledger) -> tuple[str, tuple[Action, ...]]:
+def _lower(case: Case, boards: _Boards, over: Mm, ledger: Ledger) -> tuple[str, tuple[Action, ...]]:
     """The board height that brings the squares at head and tail right."""
-    height = case.board_height - 2 * over
-    said = f"Cut the boards {ledger.notation.length(height, True)} high"
-    return f"{said}, or accept the squares.", (Action(said, {"measured.board.height": round(height, 3)}),)
+    height = ledger.value(boards.height) - 2 * over
+    said = f"Cut {boards.name} {ledger.notation.length(height, True)} high"
+    cut: Patch = {f"measured.{boards.height}": round(height, 3)}
+    return f"{said}, or accept the squares.", (Action(said, cut),)
 
 
 def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:

@@ -19,7 +19,7 @@ from weald.core.bindings.closing import ClosedCase, CutCase, Hinge, close_case
 from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, thicker
 from weald.core.job.spec import Covering, JobSpec
 from weald.core.paper import COVER_GSM_PER_MM, GREYBOARD_GSM_PER_MM
-from weald.core.quantities import CLOSED, Edge
+from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Gsm, Mm
@@ -37,7 +37,10 @@ class Case:
         A bare one is the block's own, to which the covering is glued.
     :param gap: from the spine to a board as it lies flat; of a case without a spine, none.
     :param inset: what the boards were sized for; ``closed.inset`` is where they come to begin.
-    :param turn_in: at head and tail; ``turn_side`` at the fore-edges. Both are what the cover as cut leaves.
+    :param board_width: of the front board, and of the back one too unless that was cut apart, in which case
+        ``back`` holds it.
+    :param turn_in: at head and tail, round the taller board; ``turn_side`` at the fore-edges. Both are what
+        the cover as cut leaves.
     :param hinge: the covering's way over the joint; ``least_gap`` what it needs at least.
     """
 
@@ -60,6 +63,38 @@ class Case:
     closed: ClosedCase
     hinge: Hinge
     least_gap: Mm
+    back: "BackBoard | None" = None
+
+    @property
+    def board_sizes(self) -> tuple[tuple[Mm, Mm], ...]:
+        """Width and height of both boards, or of front and back where they were cut apart."""
+        front = (self.board_width, self.board_height)
+        return (front, (self.back.width, self.back.height)) if self.back else (front,)
+
+    @property
+    def back_width(self) -> Mm:
+        """Width of the back board."""
+        return self.back.width if self.back else self.board_width
+
+    @property
+    def back_height(self) -> Mm:
+        """Height of the back board."""
+        return self.back.height if self.back else self.board_height
+
+    @property
+    def tallest(self) -> Mm:
+        """Height of the taller board; the other stands in the middle of it."""
+        return max(self.board_height, self.back_height)
+
+    @property
+    def back_edge(self) -> Mm:
+        """Spine edge of the back board, from the left edge of the cover as it lies flat."""
+        return self.turn_side + self.back_width
+
+    @property
+    def front_edge(self) -> Mm:
+        """Spine edge of the front board."""
+        return self.back_edge + self.middle
 
     @property
     def too_tight(self) -> bool:
@@ -70,6 +105,15 @@ class Case:
     def middle(self) -> Mm:
         """Between the two boards as the case lies flat."""
         return self.spine_width + 2 * self.gap
+
+
+@dataclass(frozen=True, slots=True)
+class BackBoard:
+    """A back board cut apart from the front one, and what it shows closed."""
+
+    width: Mm
+    height: Mm
+    closed: ClosedCase
 
 
 @dataclass(frozen=True, slots=True)
@@ -319,9 +363,11 @@ def _finish(
     """Boards and cover round a middle; then the case is closed on its block."""
     thickness, board_height = ledger.value("board.thickness"), ledger.value("board.height")
     board_width = reckon_board_width(block, ledger.ref("joint.inset"), ledger)
+    apart = reckon_back_board(ledger)
+    back_width, back_height = apart or (board_width, board_height)
     cover_width, cover_height = _reckon_cover(spec, middle, covering, ledger)
-    turn_side = (cover_width - 2 * board_width - middle.spine_width - 2 * middle.gap) / 2
-    turn_in = (cover_height - board_height) / 2
+    turn_side = (cover_width - board_width - back_width - middle.spine_width - 2 * middle.gap) / 2
+    turn_in = (cover_height - max(board_height, back_height)) / 2
     ledger.reckon(
         "turn_in.inside",
         min(turn_in, turn_side) - thickness,
@@ -333,18 +379,13 @@ def _finish(
         rule="the turn-in goes over the board's edge first",
     )
     corner = reckon_corner(spec, ledger)
-    closed = close_case(
-        CutCase(
-            board_width,
-            board_height,
-            middle.gap,
-            middle.hinge,
-            ledger.value("squares.head"),
-            ledger.value("squares.tail"),
-        ),
-        block,
-    )
-    _reckon_closed(spec, closed, ledger)
+    squares = ledger.value("squares.head"), ledger.value("squares.tail")
+    closed = close_case(CutCase(board_width, board_height, middle.gap, middle.hinge, *squares), block)
+    back = None
+    if apart:
+        cut = CutCase(back_width, back_height, middle.gap, middle.hinge, *squares)
+        back = BackBoard(back_width, back_height, close_case(cut, block))
+    _reckon_closed(spec, closed, back, ledger)
     spine_volume = middle.spine_width * middle.spine_board if middle.spine == "board" else 0.0
     boards = spec.binding.board + (spec.binding.thin_board if laminated else 0.0)
     reckon_weight(spec, block, cover_width, boards, ledger, spine_volume=spine_volume)
@@ -368,40 +409,71 @@ def _finish(
         closed=closed,
         hinge=middle.hinge,
         least_gap=middle.hinge.length(0.0) if middle.spine in ("board", "inlay") else 0.0,
+        back=back,
     )
+
+
+def reckon_back_board(ledger: Ledger) -> tuple[Mm, Mm] | None:
+    """Enter width and height of the back board where it was cut apart from the front one; else none."""
+    if not {"back_board.width", "back_board.height"} & ledger.measured.keys():
+        return None
+    rule = "as the front board, but where it was offered up and cut apart"
+    width = ledger.reckon(
+        "back_board.width",
+        ledger.value("board.width"),
+        "{front}",
+        {"front": ledger.ref("board.width")},
+        rule=rule,
+    )
+    height = ledger.reckon(
+        "back_board.height",
+        ledger.value("board.height"),
+        "{front}",
+        {"front": ledger.ref("board.height")},
+        rule=rule,
+    )
+    return width, height
 
 
 def _reckon_cover(spec: JobSpec, middle: _Middle, covering: Covering, ledger: Ledger) -> tuple[Mm, Mm]:
     """Enter width and height of the cover. Only a cover in one piece can be measured across."""
     turn_in = ledger.entry("turn-in", spec.binding.turn_in, "binding.turn_in")
+    apart = "back_board.width" in ledger.quantities
+    tallest = ledger.ref("board.height")
+    if apart and ledger.value("back_board.height") > tallest.value:
+        tallest = ledger.ref("back_board.height")
     height = ledger.reckon(
         "cover.height",
-        ledger.value("board.height") + 2 * spec.binding.turn_in,
+        tallest.value + 2 * spec.binding.turn_in,
         "{board} + 2 × {turn_in}",
-        {"board": ledger.ref("board.height"), "turn_in": turn_in},
+        {"board": tallest, "turn_in": turn_in},
     )
     if middle.spine == "none":
         how, terms = "{distance}", {"distance": ledger.ref("case.distance")}
     else:
         how = "{spine} + 2 × {gap}"
         terms = {"spine": ledger.ref("spine_board.width"), "gap": ledger.ref("joint.gap")}
+    front = ledger.ref("board.width")
+    back = ledger.ref("back_board.width") if apart else front
+    boards = {"front": front, "back": back} if apart else {"board": front}
     width = ledger.reckon(
         "cover.width",
-        2 * ledger.value("board.width") + middle.spine_width + 2 * middle.gap + 2 * spec.binding.turn_in,
-        f"2 × {{board}} + {how} + 2 × {{turn_in}}",
-        {"board": ledger.ref("board.width"), **terms, "turn_in": turn_in},
+        front.value + back.value + middle.spine_width + 2 * middle.gap + 2 * spec.binding.turn_in,
+        f"{'{front} + {back}' if apart else '2 × {board}'} + {how} + 2 × {{turn_in}}",
+        {**boards, **terms, "turn_in": turn_in},
         measurable=covering in ("full", "three_piece"),
     )
     return width, height
 
 
-def _reckon_closed(spec: JobSpec, closed: ClosedCase, ledger: Ledger) -> None:
+def _reckon_closed(spec: JobSpec, closed: ClosedCase, back: BackBoard | None, ledger: Ledger) -> None:
     """Enter what the closed case shows; a thick covering, turned in round the edges, is seen there too."""
     cover = thicker(spec.binding.cover_thickness) and spec.binding.cover_thickness
     rule = "with the covering, which is thick enough to count, round the board's edge" if cover else None
-    squares: dict[Edge, Mm] = {"head": closed.head, "tail": closed.tail, "fore_edge": closed.fore_edge}
-    for edge, square in squares.items():
+    for edge, square in closed.squares.items():
         ledger.reckon(CLOSED[edge], square + cover, "read off the case closed on its block", rule=rule)
+    for edge, square in back.closed.squares.items() if back else ():
+        ledger.reckon(CLOSED_BACK[edge], square + cover, "read off the case closed on its block", rule=rule)
     ledger.reckon("closed.inset", closed.inset, "read off the case closed on its block")
     if closed.lift:
         ledger.reckon(
@@ -427,8 +499,10 @@ def reckon_weight(
     :param spine_volume: width × thickness of a spine board, in mm².
     """
     height = ledger.value("board.height")
-    area = height * ledger.value("board.width") / 1e6
-    board_gsm = 2 * area * (GREYBOARD_GSM_PER_MM * board + _lining_gsm(spec))
+    areas = height * ledger.value("board.width")
+    apart = "back_board.width" in ledger.quantities
+    areas += ledger.value("back_board.height") * ledger.value("back_board.width") if apart else areas
+    board_gsm = areas / 1e6 * (GREYBOARD_GSM_PER_MM * board + _lining_gsm(spec))
     spine = GREYBOARD_GSM_PER_MM * spine_volume * height / 1e6
     weighs = COVER_GSM_PER_MM[spec.binding.material] * spec.binding.cover_thickness
     cover = weighs * ledger.value("cover.height") * cover_width / 1e6

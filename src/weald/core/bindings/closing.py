@@ -13,6 +13,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from weald.core.drawing import Point
+from weald.core.quantities import Edge
 from weald.core.stations.block import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 
@@ -68,7 +69,7 @@ class CutCase:
 
 @dataclass(frozen=True, slots=True)
 class ClosedCase:
-    """What the closed case shows.
+    """What the closed case shows on one side.
 
     :param inset: how far the boards begin from the spine; 0 where the gap is too tight for the groove.
     :param lift: how far the boards are held off the block at the spine by a gap too short to reach it; the
@@ -80,6 +81,11 @@ class ClosedCase:
     fore_edge: Mm
     inset: Mm
     lift: Mm
+
+    @property
+    def squares(self) -> dict[Edge, Mm]:
+        """By the edge of the board."""
+        return {"head": self.head, "tail": self.tail, "fore_edge": self.fore_edge}
 
 
 def close_case(case: CutCase, block: BlockPlan) -> ClosedCase:

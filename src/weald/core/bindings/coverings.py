@@ -5,13 +5,14 @@ lie outside. Every covering covers boards, spine and turn-ins whole, but for the
 """
 
 import math
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import dataclass, replace
 
 from weald.core.drawing import Material, Point, box
 from weald.core.job.spec import Binding, Covering
 from weald.core.pieces import MATERIAL_FILLS, Piece, PieceMaterial, make_piece
 from weald.core.reckoning import Ledger
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 SIDES: dict[str, PieceMaterial] = {"cloth": "cloth", "paper": "side_paper"}
 COVERS: dict[str, PieceMaterial] = {"cloth": "cloth", "leather": "leather", "paper": "side_paper"}
@@ -59,6 +60,8 @@ class CoverPart:
 class Ground:
     """What is to be covered: two boards ``board`` wide with ``middle`` between them.
 
+    The left one, which is the back one, is ``back`` wide where it was cut apart.
+
     ``turn_in`` is that at head and tail, and at the fore-edges too unless ``turn_side`` says otherwise.
     """
 
@@ -68,6 +71,17 @@ class Ground:
     turn_in: Mm
     corner: Mm
     turn_side: Mm | None = None
+    back: Mm | None = None
+
+    @property
+    def left(self) -> Mm:
+        """Width of the left board, which is the back one."""
+        return self.board if self.back is None else self.back
+
+    @property
+    def mirrored(self) -> "Ground":
+        """As it is seen from the other side."""
+        return replace(self, board=self.left, back=self.board)
 
     @property
     def side(self) -> Mm:
@@ -77,7 +91,7 @@ class Ground:
     @property
     def width(self) -> Mm:
         """From board edge to board edge."""
-        return 2 * self.board + self.middle
+        return self.left + self.middle + self.board
 
     @property
     def cut(self) -> Mm:
@@ -98,34 +112,72 @@ def cover_parts(covering: Covering, binding: Binding, ground: Ground) -> tuple[C
         outline = _cut_corners(-side, width + side, ground, cut_left=True, cut_right=True)
         return (CoverPart("cover", "Cover", main, outline, "corners cut at 45° after gluing"),)
     overlap, over = binding.overlap, binding.sides_over
-    spine_left, spine_right = ground.board - overlap, width - ground.board + overlap
+    spine_left, spine_right = ground.left - overlap, width - ground.board + overlap
     spine = box(spine_left, -turn, spine_right - spine_left, height + 2 * turn)
     parts = [CoverPart("spine_piece", "Spine piece", main, spine, "laid first, turned in at head and tail")]
-    near = spine_left + over
+
+    def near(of: Ground) -> Mm:
+        return of.left - overlap + over
+
     if covering == "quarter":
-        outline = _cut_corners(-side, near, ground, cut_left=True, cut_right=False)
-        how = f"over the spine piece by {{mm:{over:g}}}"
-    elif covering == "half":
+        return (
+            *parts,
+            *_both(
+                "side",
+                "Side",
+                sides,
+                lambda of: _cut_corners(-side, near(of), of, cut_left=True, cut_right=False),
+                ground,
+                f"over the spine piece by {{mm:{over:g}}}",
+            ),
+        )
+    if covering == "half":
         leg = corner_leg(binding, height)
-        parts += _corners(ground, leg, main)
-        outline = _mitred(near, leg - math.sqrt(2) * over, ground)
-        how = f"mitred over the corners, over each piece by {{mm:{over:g}}}"
-    else:
-        strip = binding.fore_edge_strip
-        edge = _cut_corners(-side, strip, ground, cut_left=True, cut_right=False)
-        parts += _both("fore_edge_strip", "Fore-edge strip", main, edge, ground, "laid before the sides")
-        outline = box(strip - over, -turn, near - strip + over, height + 2 * turn)
-        how = f"between the two, over each by {{mm:{over:g}}}"
-    return (*parts, *_both("side", "Side", sides, outline, ground, how))
+        return (
+            *parts,
+            *_corners(ground, leg, main),
+            *_both(
+                "side",
+                "Side",
+                sides,
+                lambda of: _mitred(near(of), leg - math.sqrt(2) * over, of),
+                ground,
+                f"mitred over the corners, over each piece by {{mm:{over:g}}}",
+            ),
+        )
+    strip = binding.fore_edge_strip
+    return (
+        *parts,
+        *_both(
+            "fore_edge_strip",
+            "Fore-edge strip",
+            main,
+            lambda of: _cut_corners(-side, strip, of, cut_left=True, cut_right=False),
+            ground,
+            "laid before the sides",
+        ),
+        *_both(
+            "side",
+            "Side",
+            sides,
+            lambda of: box(strip - over, -turn, near(of) - strip + over, height + 2 * turn),
+            ground,
+            f"between the two, over each by {{mm:{over:g}}}",
+        ),
+    )
+
+
+_Outline = Callable[[Ground], tuple[Point, ...]]
+"""Where a piece lies on the left board of a ground."""
 
 
 def _both(
-    id: str, label: str, material: PieceMaterial, outline: tuple[Point, ...], ground: Ground, how: str
+    id: str, label: str, material: PieceMaterial, outline: _Outline, ground: Ground, how: str
 ) -> list[CoverPart]:
     """A piece on the left board, and its mirror image on the right one."""
-    mirrored = tuple((ground.width - x, y) for x, y in outline)
+    mirrored = tuple((ground.width - x, y) for x, y in outline(ground.mirrored))
     return [
-        CoverPart(id, label, material, outline, how),
+        CoverPart(id, label, material, outline(ground), how),
         CoverPart(id, label, material, mirrored, how),
     ]
 
@@ -174,19 +226,21 @@ def _corners(ground: Ground, leg: Mm, material: PieceMaterial) -> list[CoverPart
     bottom = tuple((x, height - y) for x, y in top)
     how = f"leg on the board, and turn-ins; {{mm:{leg:.0f}}} shows along each edge"
     return [
-        part
-        for outline in (top, bottom)
-        for part in _both("corner", "Corner", material, outline, ground, how)
+        *_both("corner", "Corner", material, lambda _: top, ground, how),
+        *_both("corner", "Corner", material, lambda _: bottom, ground, how),
     ]
 
 
 def cover_pieces(parts: tuple[CoverPart, ...], binding: Binding, copies: int, ledger: Ledger) -> list[Piece]:
     """The pieces to cut; leather larger by what is pared away."""
-    kinds: dict[str, list[CoverPart]] = {}
+    kinds: dict[tuple[str, str, Mm, Mm], list[CoverPart]] = {}
     for part in parts:
-        kinds.setdefault(part.id, []).append(part)
+        apart = any(part.id == other.id and abs(part.width - other.width) > TOLERANCE for other in parts)
+        back = apart and part.left < 0
+        id, label = (f"{part.id}_back", f"{part.label}, back") if back else (part.id, part.label)
+        kinds.setdefault((id, label, round(part.width, 6), round(part.height, 6)), []).append(part)
     pieces = []
-    for id, alike in kinds.items():
+    for (id, label, *_), alike in kinds.items():
         part = alike[0]
         more = binding.paring if part.material == "leather" else 0.0
         how = part.how
@@ -197,7 +251,7 @@ def cover_pieces(parts: tuple[CoverPart, ...], binding: Binding, copies: int, le
             make_piece(
                 ledger,
                 id,
-                part.label,
+                label,
                 part.material,
                 len(alike) * copies,
                 size,

@@ -33,14 +33,13 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     thin = thin_boards(spec, case, "laminated over the frayed cords", ledger)
     sketch = Sketch()
-    front = case.turn_side + case.board_width + case.middle
-    for edge, way in ((case.turn_side + case.board_width, -1), (front, 1)):
+    for edge, way in ((case.back_edge, -1), (case.front_edge, 1)):
         for place in board_places(holes, ledger.value("squares.head")):
             y = case.turn_in + place
             for off in (-FAN, -FAN / 2, 0.0, FAN / 2, FAN):
                 sketch.line(((edge, y), (edge + way * reach, y + off)), "thread", "slip.length")
     flat = added_to(bound.drawings[0], sketch)
-    return replace(bound, pieces=(*bound.pieces, thin), drawings=(flat, *bound.drawings[1:]))
+    return replace(bound, pieces=(*bound.pieces, *thin), drawings=(flat, *bound.drawings[1:]))
 
 
 def draw(sketch: Sketch) -> None:

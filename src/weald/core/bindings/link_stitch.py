@@ -1,14 +1,13 @@
 """Link-stitched signatures with loose boards sewn on: no glue on the spine, and it opens quite flat."""
 
 from weald.core.bindings import pictures
-from weald.core.bindings.case import board_pieces
-from weald.core.bindings.case_sizes import reckon_heights, reckon_weight
+from weald.core.bindings.case import board_pieces, on_each_board
+from weald.core.bindings.case_sizes import reckon_back_board, reckon_heights, reckon_weight
 from weald.core.bindings.coverings import COVERS
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.job.spec import JobSpec
-from weald.core.pieces import make_piece
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull
 from weald.core.stations.block import BlockPlan
@@ -47,42 +46,49 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         {"board": ledger.ref("board.width"), "turn_in": turn},
         rule="of each board by itself",
     )
+    back = reckon_back_board(ledger)
     hole = ledger.reckon("lacing.first", HOLE_IN, "from the board's spine edge, opposite every station")
     reckon_weight(spec, block, 2 * cover_width, binding.board, ledger)
+    turned = cover_width - width, cover_height - height
+    sizes = ((width, height), back) if back else ((width, height),)
     pieces = [
-        *board_pieces(spec, (width, height), ledger),
-        make_piece(
+        *board_pieces(spec, sizes, ledger),
+        *on_each_board(
             ledger,
-            "cover",
-            "Board cover",
-            COVERS[binding.material],
-            2 * spec.copies,
-            (cover_width, cover_height),
-            "each board by itself, turned in on all four sides",
+            [(wide + turned[0], high + turned[1]) for wide, high in sizes],
+            ("cover", "Board cover", COVERS[binding.material], "by itself, turned in on all four sides"),
+            spec.copies,
             thickness=binding.cover_thickness,
         ),
-        make_piece(
+        *on_each_board(
             ledger,
-            "pastedown",
-            "Board paper",
-            "endpaper",
-            2 * spec.copies,
-            (width - 2 * BOARD_PAPER_SHORT, height - 2 * BOARD_PAPER_SHORT),
-            "inside of each board, {mm:2} short all round",
+            [(wide - 2 * BOARD_PAPER_SHORT, high - 2 * BOARD_PAPER_SHORT) for wide, high in sizes],
+            ("pastedown", "Board paper", "endpaper", "inside of each board, {mm:2} short all round"),
+            spec.copies,
         ),
     ]
     pull = reckon_pull(spec, ledger)
     drawings = (
-        _draw_board(spec, (width, height), hole, holes, ledger),
+        _draw_board(spec, sizes[0], hole, holes, ledger),
+        *(_draw_board(spec, size, hole, holes, ledger, back=True) for size in sizes[1:]),
         _draw_section(block, hole, ledger),
     )
     return Bound(tuple(pieces), drawings, tuple(mind_bow(pull, ledger.notation)))
 
 
 def _draw_board(
-    spec: JobSpec, size: tuple[Mm, Mm], hole_in: Mm, holes: tuple[Hole, ...], ledger: Ledger
+    spec: JobSpec,
+    size: tuple[Mm, Mm],
+    hole_in: Mm,
+    holes: tuple[Hole, ...],
+    ledger: Ledger,
+    *,
+    back: bool = False,
 ) -> Drawing:
-    """The back board from outside with its cover, and the holes along its spine edge."""
+    """A board from outside with its cover, and the holes along its spine edge.
+
+    :param back: the back one, where it was cut apart from the front one.
+    """
     show, sketch = ledger.notation.figure, Sketch()
     width, height = size
     turn, head = spec.binding.turn_in, ledger.value("squares.head")
@@ -90,26 +96,28 @@ def _draw_board(
     sketch.area(sheet, "cloth", "cut", "cover.width cover.height")
     sketch.grain(sheet, 90)
     board = box(0, 0, width, height)
-    sketch.area(board, "board", "cut", "board.width board.height")
+    wide, high = ("back_board.width", "back_board.height") if back else ("board.width", "board.height")
+    sketch.area(board, "board", "cut", f"{wide} {high}")
     sketch.grain(board, 90)
     for hole in holes:
         sketch.arc(hole_in, head + hole.place, 1.0, 0, 359.9, "cut", "lacing.first")
-    sketch.dimension((0, -turn), (width, -turn), show(width), about="board.width")
+    sketch.dimension((0, -turn), (width, -turn), show(width), about=wide)
     sketch.dimension(
         (-turn, -turn), (width + turn, -turn), show(width + 2 * turn), offset=2, about="cover.width"
     )
-    sketch.dimension((-turn, height), (-turn, 0), show(height), about="board.height")
+    sketch.dimension((-turn, height), (-turn, 0), show(height), about=high)
     sketch.dimension(
         (-turn, height + turn), (-turn, -turn), show(height + 2 * turn), offset=2, about="cover.height"
     )
     bottom = height + turn
     sketch.dimension((hole_in, bottom), (0, bottom), show(hole_in), about="lacing.first")
     return sketch.finish(
-        "case.flat",
+        "case.flat_back" if back else "case.flat",
         "boards",
-        "A board on its cover, spine edge to the left",
+        "The back board on its cover" if back else "A board on its cover, spine edge to the left",
         rows=(2, 2, 0, 1),
-        text=f"Two boards {show(width, True)} by {show(height, True)}, {len(holes)} holes each.",
+        text=f"{'The back board' if back else 'Boards'} {show(width, True)} by {show(height, True)}, "
+        f"{len(holes)} holes each.",
     )
 
 

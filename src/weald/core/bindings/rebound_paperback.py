@@ -26,7 +26,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     covering: Covering = "full"
     case = size_flat(spec, block, covering, ledger)
     bound = bind_case(spec, case, covering, ledger)
-    width = _panel(ledger, "panel.width", "board.width", MARGIN)
+    narrower: QuantityId = "back_board.width" if case.back_width < case.board_width else "board.width"
+    width = _panel(ledger, "panel.width", narrower, MARGIN)
     spine = _panel(ledger, "panel.spine", "spine_board.width", SPINE_MARGIN)
     old = spec.binding.old_cover
     most = ledger.value("board.height") - 2 * MARGIN
@@ -69,11 +70,11 @@ def _with_panels(flat: Drawing, case: Case, size: tuple[Mm, Mm, Mm]) -> Drawing:
     """The case laid flat with the panels' places on its outside, as they show through."""
     width, spine, height = size
     sketch = Sketch(list(flat.elements))
-    top = case.turn_in + (case.board_height - height) / 2
-    spine_left = case.turn_side + case.board_width + case.gap
+    top = case.turn_in + (case.tallest - height) / 2
+    spine_left = case.back_edge + case.gap
     front = spine_left + case.spine_width + case.gap
     for left, across, wide, about in (
-        (case.turn_side, case.board_width, width, "panel.width panel.height"),
+        (case.turn_side, case.back_width, width, "panel.width panel.height"),
         (spine_left, case.spine_width, spine, "panel.spine"),
         (front, case.board_width, width, "panel.width panel.height"),
     ):

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from weald.core.bindings.case import bind_case
+from weald.core.bindings.case import bind_case, on_each_board
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.protocol import Bound
 from weald.core.bindings.supports import HOLE_SHIFT
@@ -12,7 +12,7 @@ from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Covering, JobSpec
 from weald.core.notation import Notation, counted
-from weald.core.pieces import Piece, make_piece
+from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
 
@@ -94,16 +94,13 @@ def _longer(piece: Piece, ledger: Ledger) -> Piece:
     return replace(piece, height=height, shown=f"{show(piece.width, True)} × {show(height, True)}")
 
 
-def thin_boards(spec: JobSpec, case: Case, how: str, ledger: Ledger) -> Piece:
+def thin_boards(spec: JobSpec, case: Case, how: str, ledger: Ledger) -> list[Piece]:
     """The second, thin layer of boards made of two."""
-    return make_piece(
+    return on_each_board(
         ledger,
-        "thin_board",
-        "Thin board",
-        "board",
-        2 * spec.copies,
-        (case.board_width, case.board_height),
-        how,
+        case.board_sizes,
+        ("thin_board", "Thin board", "board", how),
+        spec.copies,
         thickness=spec.binding.thin_board,
         allowance=spec.binding.cut_in_case,
     )
@@ -117,7 +114,7 @@ def added_to(drawing: Drawing, sketch: Sketch) -> Drawing:
 def with_bands(flat: Drawing, case: Case, *, bands_at: tuple[Mm, ...], wide: Mm) -> Drawing:
     """The case laid flat with the bands across its spine."""
     sketch = Sketch()
-    left = case.turn_side + case.board_width + case.gap
+    left = case.back_edge + case.gap
     for place in bands_at:
         for edge in (place - wide / 2, place + wide / 2):
             y = case.turn_in + edge
@@ -128,8 +125,7 @@ def with_bands(flat: Drawing, case: Case, *, bands_at: tuple[Mm, ...], wide: Mm)
 def with_lacing(flat: Drawing, case: Case, places: list[Mm], holes: tuple[Mm, Mm]) -> Drawing:
     """The boards with two holes for every cord, so far from the spine edge, the second offset."""
     sketch = Sketch()
-    front = case.turn_side + case.board_width + case.middle
-    for spine_edge, way in ((case.turn_side + case.board_width, -1), (front, 1)):
+    for spine_edge, way in ((case.back_edge, -1), (case.front_edge, 1)):
         for place in places:
             y = case.turn_in + place
             for off, down in zip(holes, (0.0, HOLE_SHIFT), strict=True):

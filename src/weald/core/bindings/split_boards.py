@@ -46,11 +46,10 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     thin = thin_boards(spec, case, "laminated inside the thick one, but for the split", ledger)
     sketch = Sketch()
-    front = case.turn_side + case.board_width + case.middle
-    for left in (case.turn_side + case.board_width - split, front):
-        sketch.hatch(box(left, case.turn_in, split, case.board_height), "glue", 45, "split.depth")
+    for left in (case.back_edge - split, case.front_edge):
+        sketch.hatch(box(left, case.turn_in, split, case.tallest), "glue", 45, "split.depth")
     flat = added_to(bound.drawings[0], sketch)
-    pieces, findings = (*bound.pieces, thin), (*bound.findings, *_mind(spec, ledger.notation))
+    pieces, findings = (*bound.pieces, *thin), (*bound.findings, *_mind(spec, ledger.notation))
     return replace(bound, pieces=pieces, drawings=(flat, *bound.drawings[1:]), findings=findings)
 
 

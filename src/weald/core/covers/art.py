@@ -28,6 +28,7 @@ MARK_OFF: Mm = 1.0
 """Marks in the waste of a sheet stand so far off the document."""
 GOOD_DPI, LEAST_DPI = 300, 150
 SHAPE_NOTICED = 0.01
+_HEIGHTS: tuple[QuantityId, ...] = ("board.height", "back_board.height")
 _DOCUMENT: dict[str, tuple[QuantityId, QuantityId]] = {
     "width": ("art.width", "cover.width"),
     "height": ("art.height", "cover.height"),
@@ -105,6 +106,8 @@ def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
     value, known = ledger.value, ledger.quantities
     if "board.width" in known:
         board = value("board.width")
+        back = value("back_board.width") if "back_board.width" in known else board
+        tallest = max(value(each) for each in _HEIGHTS if each in known)
         between = (
             [_Strip("spine", value("case.distance"))]
             if "case.distance" in known
@@ -114,9 +117,9 @@ def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
                 _Strip("joint", value("joint.gap")),
             ]
         )
-        wrap = value("cover.width") - 2 * board - sum(strip.width for strip in between)
-        edge, turn = _Strip("wrap", wrap / 2), (value("cover.height") - value("board.height")) / 2
-        return [edge, _Strip("back", board), *between, _Strip("front", board), edge], turn
+        wrap = value("cover.width") - board - back - sum(strip.width for strip in between)
+        edge, turn = _Strip("wrap", wrap / 2), (value("cover.height") - tallest) / 2
+        return [edge, _Strip("back", back), *between, _Strip("front", board), edge], turn
     leaf, flap = value("cover.leaf"), spec.binding.flaps if spec.binding.structure == "wrapper" else 0.0
     flaps = [_Strip("flap", flap)] if flap else []
     middle = [_Strip("spine", value("spine_board.width"))]

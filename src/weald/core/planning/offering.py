@@ -17,9 +17,16 @@ from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import plan
 from weald.core.quantities import QuantityId
+from weald.core.reckoning import Quantity
 from weald.core.units import TOLERANCE, Mm
 
 Found = Literal["tall", "wide", "spine"]
+Board = Literal["both", "front", "back"]
+APART: dict[QuantityId, tuple[QuantityId, str]] = {
+    "board.height": ("back_board.height", "high"),
+    "board.width": ("back_board.width", "wide"),
+}
+"""The size of the back board, where it is cut apart from the front one, and which way it is measured."""
 CasePiece = tuple[QuantityId, str, str]
 """What is cut, what it is called, and which way it is measured."""
 OF_THE_BLOCK: dict[Found, QuantityId] = {
@@ -47,8 +54,12 @@ class Offered:
     patch: Patch
 
 
-def offered_up(spec: JobSpec, found: Found, by: Mm, notation: Notation) -> tuple[Offered, ...]:
+def offered_up(
+    spec: JobSpec, found: Found, by: Mm, notation: Notation, board: Board = "both"
+) -> tuple[Offered, ...]:
     """The ways to go on from a case found too large, or, ``by`` less than nothing, too small.
+
+    :param board: which of them does not fit; one that is off alone is cut apart from the other.
 
     :raises weald.core.errors.SizeError: when so much cannot be meant, or the binding has no such piece.
     """
@@ -62,6 +73,11 @@ def offered_up(spec: JobSpec, found: Found, by: Mm, notation: Notation) -> tuple
     block, case = quantities[of_block].value, quantities[of_case[0]].value
     if by >= min(block, case):
         raise SizeError("That would leave no block.")
+    apart = APART.get(of_case[0])
+    if board != "both" and not apart:
+        raise SizeError("Front and back are one piece here; say what both are off by.")
+    if board != "both" or (apart and apart[0] in quantities):
+        return tuple(_boards_apart(quantities, of_case[0], board, by, notation))
     measured = quantities[of_block].measured is not None
     ways = (
         _block_stands(of_case, case, by, notation)
@@ -69,6 +85,30 @@ def offered_up(spec: JobSpec, found: Found, by: Mm, notation: Notation) -> tuple
         else _block_follows(of_case, (of_block, block), case, by, notation)
     )
     return tuple(ways)
+
+
+def _boards_apart(
+    quantities: dict[QuantityId, Quantity], front: QuantityId, board: Board, by: Mm, notation: Notation
+) -> Iterator[Offered]:
+    """One board is off, or they differ already: it is not the block that is other than planned.
+
+    What does not fit is cut, or is left; the other board stays as it is.
+    """
+    back, way = APART[front]
+    now = {"front": quantities[front].value, "back": quantities.get(back, quantities[front]).value}
+    off = ("front", "back") if board == "both" else (board,)
+    cut = now | {each: now[each] - by for each in off}
+    cuts = " and ".join(_cut((front, f"the {each} board", way), now[each], by, notation) for each in off)
+    rest = "" if board == "both" else "; the other stays as it is"
+    yield Offered(cuts + rest, _sizes(front, cut))
+    left = " and ".join(f"the {each} board at {notation.limit(round(now[each], 3))}" for each in off)
+    yield Offered(f"Leave {left}, and take the squares as they come", _sizes(front, now))
+
+
+def _sizes(front: QuantityId, sizes: dict[str, Mm]) -> Patch:
+    """Both boards as they are to be."""
+    back, _ = APART[front]
+    return {f"measured.{front}": round(sizes["front"], 3), f"measured.{back}": round(sizes["back"], 3)}
 
 
 def _cut(of_case: CasePiece, case: Mm, by: Mm, notation: Notation) -> str:

@@ -42,6 +42,7 @@ _MORE: Mapping[str, Mapping[Any, str]] = {
         "wide": "the boards, in width",
         "spine": "the spine, across",
     },
+    "offered.board": {"both": "both boards", "front": "the front board", "back": "the back board"},
     "print.part": {
         "whole": "the whole text",
         "signatures": "one file a {signature}",

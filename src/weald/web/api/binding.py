@@ -11,7 +11,7 @@ from weald.core.block.stitches import SewingFilm
 from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
 from weald.core.planning.comparing import Comparison, Way, compare, ways
-from weald.core.planning.offering import Found, Offered, offered_up
+from weald.core.planning.offering import Board, Found, Offered, offered_up
 from weald.core.planning.plan import film_of_sewing
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
@@ -72,6 +72,7 @@ class OfferQuestion(Schema):
     job: JobInput
     found: Found
     by: Annotated[str, Field(max_length=100)]
+    board: Board = "both"
 
 
 @router.post("/offered-up", response={200: list[Offered], 422: Problem}, operation_id="offerUp")
@@ -81,4 +82,5 @@ def offer_up(request: HttpRequest, question: OfferQuestion) -> list[Offered]:
     text = question.by.strip()
     small = text.startswith(("-", "−"))
     by = parse_length(text.lstrip("-− "), notation.bare)
-    return list(offered_up(read_spec(question.job, notation), question.found, -by if small else by, notation))
+    spec, off = read_spec(question.job, notation), -by if small else by
+    return list(offered_up(spec, question.found, off, notation, question.board))

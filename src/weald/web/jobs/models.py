@@ -105,7 +105,7 @@ class Change(models.Model):
 
     @cached_property
     def job_spec(self) -> JobSpec:
-        """The job at this state, whichever Weald wrote it. A change is never written again: it is read once."""
+        """The job at this state, whichever Weald wrote it; never written again, so it is read once."""
         return read_spec(self.spec)
 
 

@@ -1,12 +1,13 @@
 /** The case offered up to its block: how much it is off, entered as found, and how to go on. */
 import { Popover } from "radix-ui";
 import { useId, useState } from "react";
-import { api, type Offered, ProblemError, unwrap } from "../../../api/client";
+import { api, type Offered, type OfferQuestion, ProblemError, unwrap } from "../../../api/client";
 import { useOptions } from "../../../app/choices";
 import { Button, Choice, Pick } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
 
-type Found = "tall" | "wide" | "spine";
+type Found = OfferQuestion["found"];
+type Board = NonNullable<OfferQuestion["board"]>;
 
 export function OfferUp() {
   const [open, setOpen] = useState(false);
@@ -30,10 +31,13 @@ export function OfferUp() {
 
 function AsFound({ onDone }: { onDone: () => void }) {
   const session = useSession();
-  const { draft } = useSnapshot();
+  const { draft, plan } = useSnapshot();
   const everyFound = useOptions<Found>("offered.found");
   const id = useId();
   const [found, setFound] = useState<Found>("tall");
+  const everyBoard = useOptions<Board>("offered.board");
+  const [board, setBoard] = useState<Board>("both");
+  const apart = found !== "spine" && plan?.structure.boards === true;
   const [way, setWay] = useState<"large" | "small">("large");
   const [by, setBy] = useState("");
   const [answers, setAnswers] = useState<readonly Offered[]>([]);
@@ -43,7 +47,11 @@ function AsFound({ onDone }: { onDone: () => void }) {
     try {
       const sign = way === "small" ? "-" : "";
       setAnswers(
-        unwrap(await api.POST("/api/offered-up", { body: { job: draft, found, by: sign + by } })),
+        unwrap(
+          await api.POST("/api/offered-up", {
+            body: { job: draft, found, by: sign + by, board: apart ? board : "both" },
+          }),
+        ),
       );
       setError("");
     } catch (problem) {
@@ -62,6 +70,7 @@ function AsFound({ onDone }: { onDone: () => void }) {
     >
       <p>Lay the case round the block before gluing. What did you find?</p>
       <Pick label="Does not fit" value={found} options={everyFound} onChange={setFound} />
+      {apart && <Pick label="Which" value={board} options={everyBoard} onChange={setBoard} />}
       <Choice
         label="Too large or too small"
         value={way}

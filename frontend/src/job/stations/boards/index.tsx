@@ -16,8 +16,8 @@ export const boards: StationRecord = {
     </>
   ),
   Views: viewsOf("boards", [
-    { title: "Flat and closed", ids: ["case.flat", "case.section"] },
-    { title: "On the block", ids: ["case.closed"] },
+    { title: "Flat and closed", ids: ["case.flat", "case.flat_back", "case.section"] },
+    { title: "On the block", ids: ["case.closed", "case.closed_back"] },
     { title: "Corner", ids: ["case.corner"] },
     { title: "Spacer strip", ids: ["case.spacer"] },
     { title: "Printed cover", ids: ["cover.art"], instead: <PrintedCover /> },
