@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import codes, planned, value
-from weald.core.drawing import Hatch, Label
+from weald.core.drawing import Hatch
 from weald.core.findings import Action
 from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES
@@ -47,14 +47,14 @@ def test_a_crosswise_piece_says_what_would_happen_unless_it_is_meant() -> None:
 def test_a_piece_is_drawn_with_the_grain_it_has() -> None:
     def board_grain(made: Plan) -> float:
         drawing = next(each for each in made.drawings if each.id == "pieces.all")
-        name = next(each for each in drawing.elements if isinstance(each, Label) and "Board" in each.text)
-        hatches = [each for each in drawing.elements if isinstance(each, Hatch)]
-        (found,) = (
+        board = next(each for each in made.pieces if each.id == "board")
+        (found,) = {
             each.angle
-            for each in hatches
-            if each.points[0][0] < name.x < each.points[2][0]
-            and each.points[0][1] < name.y < each.points[2][1]
-        )
+            for each in drawing.elements
+            if isinstance(each, Hatch)
+            and each.points[2][0] - each.points[0][0] == pytest.approx(board.width)
+            and each.points[2][1] - each.points[0][1] == pytest.approx(board.height)
+        }
         return found
 
     assert board_grain(with_stock()) == 90

@@ -99,3 +99,13 @@ def test_steps_go_from_mark_to_mark() -> None:
     assert Notation("mm").stepped(140.2, 1) == 140.5
     assert Notation("mm").stepped(0.2, -3) == 0
     assert Notation("inch", inch_division=16).stepped(INCH, -1) == pytest.approx(15 / 16 * INCH)
+
+
+@pytest.mark.parametrize(
+    ("length", "field"),
+    [(3.175, "1/8"), (3.0, "3 mm"), (21.4, "21.4 mm"), (120.0, "120 mm"), (25.4 / 3, "0.33333")],
+)
+def test_a_field_in_inches_holds_a_fraction_or_what_was_given(length: float, field: str) -> None:
+    notation = Notation(units="inch")
+    assert notation.editable(length) == field
+    assert parse_length(field, notation.bare) == pytest.approx(length, abs=2e-4)

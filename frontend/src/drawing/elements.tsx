@@ -101,7 +101,9 @@ function Label({ element, view }: { element: Kind<"label">; view: View }) {
   const size = element.height ? (element.height < 2.5 ? scaled : Math.max(8, scaled)) : TEXT;
   return (
     <text
-      className={element.height ? "lettering" : undefined}
+      className={
+        element.width || (element.height && element.height < 2.5) ? "lettering" : undefined
+      }
       x={x}
       y={y}
       fontSize={size}

@@ -60,3 +60,48 @@ export function touches(ids: string, others: string): boolean {
   const set = ids.split(" ");
   return others.split(" ").some((id) => set.includes(id));
 }
+
+/** How two drawings share a space: one beside the other or above it, and how much the first one gets. */
+export interface Sharing {
+  beside: boolean;
+  share: number;
+}
+
+const HEAD = 36;
+const RULERS = 22;
+const GAP = 8;
+
+/** How high the ground of a drawing has to be for it to fill its width. */
+export function heightFor(drawing: Drawing, width: number): number {
+  const { scale } = fit(drawing, width - RULERS, Infinity, 1);
+  const [, y0 = 0, , y1 = 1] = drawing.extent;
+  const [, rowsTop = 0, , rowsBottom = 0] = drawing.rows;
+  return (y1 - y0) * scale + (rowsTop + rowsBottom) * ROW + 2 * PADDING + RULERS + HEAD;
+}
+
+/** What a drawing fills of the space it is given, in square pixels. */
+function filled(drawing: Drawing, width: number, height: number): number {
+  const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = drawing.extent;
+  const { scale } = fit(drawing, width - RULERS, height - RULERS - HEAD, 1);
+  return (x1 - x0) * scale * ((y1 - y0) * scale);
+}
+
+/** The sharing in which both drawings come out largest; the first one is given the larger part. */
+export function shared(first: Drawing, second: Drawing, width: number, height: number): Sharing {
+  let best: Sharing = { beside: true, share: 0.65 };
+  let most = 0;
+  for (const beside of [true, false]) {
+    const long = (beside ? width : height) - GAP;
+    for (let share = 0.6; share < 0.81; share += 0.05) {
+      const [one, other] = [long * share, long * (1 - share)];
+      const fills = beside
+        ? filled(first, one, height) * filled(second, other, height)
+        : filled(first, width, one) * filled(second, width, other);
+      if (fills > most) {
+        most = fills;
+        best = { beside, share };
+      }
+    }
+  }
+  return best;
+}

@@ -1,7 +1,9 @@
 /** Drawings of the plan, one or a few, with what is pointed at lit up. */
-import type { Station } from "../api/client";
+import type { Drawing, Station } from "../api/client";
 import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
+import { heightFor, shared } from "../drawing/view";
+import { useSize } from "../parts/useSize";
 import { useLit, useSnapshot } from "./context";
 
 export function Drawings({
@@ -24,16 +26,30 @@ export function Drawings({
     ? ids.flatMap((id) => all.filter((each) => each.id === id))
     : all.filter((each) => each.station === station);
   const wrong = Object.keys(errors).length > 0;
+  const [holder, size] = useSize({ width: 750, height: 480 });
+  const [first, second] = drawings;
+  const two = beside && first && second && drawings.length === 2;
+  // on a narrow screen drawings stand under one another and the page scrolls
+  const sharing = two && size.width > 640 && shared(first, second, size.width, size.height);
+  const part = (drawing: Drawing, index: number) => {
+    if (!sharing) return undefined;
+    const share = index === 0 ? sharing.share : 1 - sharing.share;
+    const ground = sharing.beside ? heightFor(drawing, (size.width - 8) * share) : undefined;
+    return { flex: `${share} 1 0`, maxHeight: ground };
+  };
+  const across = sharing ? sharing.beside : beside;
   return (
     <>
       {wrong && <p className="text-sm">The drawing still shows the last sizes that were right.</p>}
       <div
-        className={`flex min-h-0 flex-1 flex-col gap-2 ${beside ? "xl:flex-row" : ""}`}
+        ref={holder}
+        className={`flex min-h-0 flex-1 flex-col gap-2 ${across ? "xl:flex-row" : ""}`}
         data-stale={wrong || undefined}
       >
         {drawings.map((drawing, index) => (
           <div
             key={drawing.id}
+            style={part(drawing, index)}
             className={`flex min-h-[20rem] min-w-0 flex-col lg:min-h-0 ${index > 0 ? "flex-1" : beside ? "flex-[1.9]" : "flex-[3]"}`}
           >
             <DrawingView

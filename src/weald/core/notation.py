@@ -63,6 +63,10 @@ def usual_inches(length: Mm) -> str:
     return f"{shown}″"
 
 
+ROUND_MM: Mm = 1e-6
+"""A size no further from a hundredth of a millimetre was given in millimetres."""
+
+
 @dataclass(frozen=True, slots=True)
 class _UsualLengths:
     """Lengths of a rule of thumb within a sentence: ``{mm:12–15}`` is “12–15 mm” or “½–⅝″”."""
@@ -201,9 +205,14 @@ class Notation:
     def editable(self, value: Mm) -> str:
         """A length as it stands in a field: one unit, and read back as the same size.
 
-        Inches are shown as a fraction only where the fraction is exact.
+        Inches are shown as a fraction where that is exact; a size that is round in millimetres, as “3 mm”.
         """
-        return self._whole_inches(value, 5) if self.units == "inch" else plain_number(value, 4)
+        if self.units != "inch":
+            return plain_number(value, 4)
+        inches = self._whole_inches(value, 5)
+        if "." in inches and abs(round(value, 2) - value) < ROUND_MM:
+            return f"{plain_number(value, 2)} mm"
+        return inches
 
     def _whole_inches(self, value: Mm, decimals: int) -> str:
         """Inches as a fraction where that is exact, else in decimals."""

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from weald.core.drawing import Drawing, Material, Sketch, box
+from weald.core.drawing import LETTER_WIDTH, Drawing, Material, Sketch, box
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
@@ -131,22 +131,21 @@ def make_piece(
     )
 
 
+PIECES_ASPECT = 2.8
+"""Width to height of the place the pieces are drawn in."""
+
+
 def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
-    """Every kind of piece once, in rows wider than they are high in all.
+    """Every kind of piece once, in rows that together are about as wide as a screen has room for.
 
     Grain is drawn as the chosen stock gives it, and as it is needed where none is chosen.
     """
     sketch = Sketch()
     area = sum(piece.width * piece.height for piece in pieces)
-    row_width = max(2.4 * area**0.5, *(piece.width for piece in pieces))
-    gap = row_width / 14
-    left, top, row_height = 0.0, 0.0, 0.0
-    for piece in pieces:
-        if left and left + piece.width > row_width:
-            left, top, row_height = 0.0, top + row_height + 1.4 * gap, 0.0
-        _draw_piece(sketch, piece, left, top, row_width / 45, notation)
-        left += piece.width + 1.4 * gap
-        row_height = max(row_height, piece.height)
+    widest = max(piece.width for piece in pieces)
+    rows = [_in_rows(pieces, max(widest, area**0.5 * part / 2)) for part in range(4, 17)]
+    for place in min(rows, key=lambda row: max(row.width / PIECES_ASPECT, row.height)).places:
+        _draw_piece(sketch, place, notation)
     return sketch.finish(
         "pieces.all",
         "pieces",
@@ -156,15 +155,57 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     )
 
 
-def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, tallest: Mm, notation: Notation) -> None:
+@dataclass(frozen=True, slots=True)
+class _Place:
+    """A piece where it is drawn, its name within it or, where that is too narrow, below."""
+
+    piece: Piece
+    name: str
+    left: Mm
+    top: Mm
+    letters: Mm
+    inside: bool
+
+
+@dataclass(frozen=True, slots=True)
+class _Rows:
+    places: tuple[_Place, ...]
+    width: Mm
+    height: Mm
+
+
+def _in_rows(pieces: Sequence[Piece], row_width: Mm) -> _Rows:
+    """Pieces in rows no wider than ``row_width``, with room for names of one size."""
+    letters, gap = row_width / 95, row_width / 10
+    places: list[_Place] = []
+    left = top = tall = right = 0.0
+    for piece in pieces:
+        name = f"{piece.label} × {piece.count}{', grain across' if piece.grain_right is False else ''}"
+        named = LETTER_WIDTH * letters * len(name)
+        upright = piece.height > 1.5 * piece.width
+        along, across = (piece.height, piece.width) if upright else (piece.width, piece.height)
+        inside = across >= 2 * letters and along >= named
+        wide = piece.width if inside else max(piece.width, named)
+        if left and left + wide > row_width:
+            left, top, tall = 0.0, top + tall + gap, 0.0
+        places.append(_Place(piece, name, left, top, letters, inside))
+        left, right = left + wide + gap, max(right, left + wide)
+        tall = max(tall, piece.height + (0.0 if inside else 2 * letters))
+    return _Rows(tuple(places), right, top + tall)
+
+
+def _draw_piece(sketch: Sketch, place: _Place, notation: Notation) -> None:
+    piece, left, top = place.piece, place.left, place.top
     shape = box(left, top, piece.width, piece.height)
     sketch.area(shape, MATERIAL_FILLS[piece.material], "cut")
     across = piece.grain_right is False
     if piece.grain != "any":
         upright = (piece.grain == "height") != across
         sketch.grain(shape, 90 if upright else 0)
-    text = f"{piece.label} × {piece.count}{', grain across' if across else ''}"
-    sketch.name(left, top, piece.width, piece.height, text, tallest=tallest)
     right, bottom = left + piece.width, top + piece.height
+    if place.inside:
+        sketch.name(left, top, piece.width, piece.height, place.name, tallest=place.letters)
+    else:
+        sketch.label(left, bottom + place.letters, place.name, height=place.letters, anchor="start")
     sketch.dimension((left, top), (right, top), notation.figure(piece.width))
     sketch.dimension((left, bottom), (left, top), notation.figure(piece.height))

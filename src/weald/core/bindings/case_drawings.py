@@ -13,6 +13,8 @@ from weald.core.stations.block_drawings import draw_section as draw_block_sectio
 from weald.core.units import Mm
 
 SECTION_DEPTH: Mm = 32.0
+NARROW: Mm = 40.0
+"""A piece narrower than this has its name outside it."""
 
 
 def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: Mm | None = None) -> Drawing:
@@ -43,6 +45,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         strip = box(left, turn, right - left, case.tallest)
         sketch.line((*strip, strip[0]), "hidden", "strip.width")
     _flat_dimensions(sketch, case, (back, spine, front), show)
+    rows = _part_dimensions(sketch, case, parts, show)
     for part in parts[1:] if len(parts) > 1 else ():
         sketch.line([(x + side, y + turn) for x, y in (*part.outline, part.outline[0])], "hidden")
     corner = case.corner / math.sqrt(2)
@@ -54,7 +57,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         "case.flat",
         "boards",
         "The case laid flat, from the inside",
-        rows=(2, 3, 1, 0),
+        rows=(2, 3, 1, rows),
         text=f"Cover {show(width, True)} by {show(height, True)} with {_boards_in_words(case, show)}, "
         f"{between}.",
     )
@@ -90,15 +93,9 @@ def _boards(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm]) -> None:
         else:
             sketch.area(piece, "card" if name == "inlay" else "board", "cut", about)
             sketch.grain(piece, 90)
-        narrow = across < 40
-        sketch.label(
-            left + across / 2,
-            case.turn_in + case.tallest / 2,
-            name,
-            height=min(8.0, across / 3 if narrow else across / 12),
-            rotation=-90 if narrow else 0,
-            about=about,
-        )
+        # what is too narrow for its name has it outside, on the turn-in
+        down = case.turn_in + (case.tallest / 2 if across >= NARROW else case.tallest + case.turn_in / 2)
+        sketch.label(left + across / 2, down, name, about=about)
 
 
 def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show: Callable[[Mm], str]) -> None:
@@ -131,6 +128,37 @@ def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show:
     ):
         sketch.dimension((0, below), (0, above), show(below - above), about=about)
     sketch.dimension((0, height), (0, 0), show(height), offset=2, about="cover.height")
+
+
+_PART_ROWS = {
+    # piece: the quantity that is its width, and the row below the case its dimension stands in
+    "spine_piece": ("spine_piece.width", 1),
+    "fore_edge_strip": ("binding.fore_edge_strip", 1),
+    "side": ("side.width", 2),
+}
+
+
+def _part_dimensions(
+    sketch: Sketch, case: Case, parts: Sequence[CoverPart], show: Callable[[Mm], str]
+) -> int:
+    """The pieces of a covering in several pieces, below the case, and the leg of a corner at its right.
+
+    :returns: how many rows they take below.
+    """
+    side, turn, bottom = case.turn_side, case.turn_in, case.cover_height
+    rows = 0
+    for part in parts:
+        if part.id in _PART_ROWS:
+            about, row = _PART_ROWS[part.id]
+            start, end = part.left + side, part.right + side
+            sketch.dimension((end, bottom), (start, bottom), show(end - start), offset=row, about=about)
+            rows = max(rows, row)
+    corners = [part for part in parts if part.id == "corner"]
+    if corners:
+        leg = max(y for _, y in corners[0].outline) - side
+        right = case.cover_width
+        sketch.dimension((right, turn), (right, turn + leg), show(leg), about="corner.leg")
+    return rows
 
 
 def cover_profile(case: Case, reach: Mm) -> list[Point]:

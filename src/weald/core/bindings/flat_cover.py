@@ -100,7 +100,7 @@ def draw_cover(cover: FlatCover, ledger: Ledger) -> tuple[Sketch, Drawing]:
         )
     back, front = cover.leaf, cover.leaf + cover.spine
     for x, width, name in ((0.0, back, "back"), (front, cover.leaf, "front")):
-        sketch.name(x, 0, width, cover.height, name, tallest=min(8.0, width / 10))
+        sketch.label(x + width / 2, cover.height / 2, name)
     top = -cover.waste_head
     edges = [(0.0, back, "cover.leaf", 1), (front, front + cover.leaf, "cover.leaf", 1)]
     if cover.spine:

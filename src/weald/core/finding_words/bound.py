@@ -143,7 +143,7 @@ BOUND: dict[BoundCode, FindingWords] = {
     "squares.off": FindingWords(
         "mind",
         "boards",
-        "Closed with the pieces as they are, the {edge} square comes out {found} instead of {asked}.",
+        "Closed with the pieces as they are, the square at the {edge} comes out {found} instead of {asked}.",
         "{remedy}",
     ),
     "case.gapes": FindingWords(
