@@ -226,8 +226,8 @@ class Notation:
 
     @property
     def least_told(self) -> Mm:
-        """A difference smaller than this cannot be seen on any ruler, and is not spoken of."""
-        return MM_PER_INCH / 64 if self.units == "inch" else 0.1
+        """Half the ruler's division: a smaller difference cannot be read off it, and is not spoken of."""
+        return (MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division) / 2
 
     def difference(self, value: Mm) -> str:
         """A small difference, finer than the ruler but not finer than one can cut."""

@@ -12,7 +12,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan
 from weald.core.quantities import QUANTITIES
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import Mm
 
 VARIANT_LAYERS: tuple[Layer, ...] = ("cut", "fold", "thread")
 COMPARED_STATIONS = ("block", "boards", "sewing")
@@ -115,14 +115,8 @@ def _rows(plans: Sequence[Plan]) -> Iterator[Row]:
         values = [quantities.get(quantity_id) for quantities in found]
         if not any(values):
             continue
-        first = values[0]
-        differs = any(
-            (each is None) != (first is None)
-            or (each is not None and first is not None and abs(each.value - first.value) > TOLERANCE)
-            for each in values
-        )
         shown = tuple("–" if each is None else each.shown for each in values)
-        yield Row(quantity_id, definition.label, shown, differs)
+        yield Row(quantity_id, definition.label, shown, len(set(shown)) > 1)
 
 
 def _pieces(plans: Sequence[Plan]) -> Iterator[Row]:

@@ -146,7 +146,7 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
             "lining": ledger.entry("linings inside", sides["inside"], "binding.linings", "grammage"),
             "paper": ledger.entry("growth of paper", PAPER_GROWTH_ACROSS, "endpapers.grammage", "percent"),
         },
-        rule="estimated alike",
+        rule="estimated alike: where both sides pull as hard, the board stays flat",
     )
     lining = ledger.reckon(
         "pull.lining",
