@@ -14,7 +14,8 @@ from weald.core.folding.packet import fold_inset, fold_motions, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.press.press import press
-from weald.exchange.imposed_pdf import Order, impose_pdf
+from weald.exchange.imposed_pdf import impose_pdf
+from weald.exchange.reports import Order
 
 ROUNDS = 5
 LINES = 38

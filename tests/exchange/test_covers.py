@@ -14,8 +14,9 @@ from reportlab.pdfgen.canvas import Canvas
 
 from tests.conftest import planned
 from weald.core.covers.art import CoverArt
-from weald.exchange.artwork import ArtworkError, artwork_png, read_artwork
+from weald.exchange.artwork import artwork_png, read_artwork
 from weald.exchange.cover_pdf import cover_pdf
+from weald.exchange.reports import ArtworkError
 
 SPACE = "http" + "://www.w3.org/2000/svg"
 SVG = f'<svg xmlns="{SPACE}" width="100mm" height="60mm" viewBox="0 0 100 60">'
@@ -96,7 +97,7 @@ def test_embedded_pictures_stay(tmp_path: Path) -> None:
     [
         (b"GIF89a....", "neither PDF, PNG, JPEG nor SVG"),
         (b"", "neither PDF"),
-        (b"\x89PNG\r\n\x1a\nrubbish", "picture cannot be read"),
+        (b"\x89PNG\r\n\x1a\nrubbish", "picture is damaged"),
         (b"%PDF-1.4 rubbish", "cannot be read as PDF"),
         (pdf((300, 200), (300, 200)), "2 pages"),
         (pdf((2, 2)), "no cover"),

@@ -15,7 +15,8 @@ from weald.core.folding.packet import fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.job.spec import read_spec
 from weald.core.press.press import Press, press
-from weald.exchange.imposed_pdf import Order, impose_pdf
+from weald.exchange.imposed_pdf import impose_pdf
+from weald.exchange.reports import Order
 
 SEWN = [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind == "section"]
 Printed = dict[tuple[int, int, str], tuple[int, tuple[int, int]]]

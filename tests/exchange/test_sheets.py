@@ -16,10 +16,10 @@ from weald.core.press.press import Press, press
 from weald.core.press.shift_sheet import draw_shift_sheet
 from weald.exchange.drawing_pdf import printable
 from weald.exchange.drawn_sheets import drawn_sheets_pdf
-from weald.exchange.imposed_pdf import Order, impose_pdf
+from weald.exchange.imposed_pdf import impose_pdf
 from weald.exchange.page_images import page_png
 from weald.exchange.read_imposed import read_imposed
-from weald.exchange.text_pdf import TextError
+from weald.exchange.reports import Order, TextError
 
 TRIM = {"head": 5, "tail": 5, "fore_edge": 5}
 

@@ -5,7 +5,8 @@ import pikepdf
 import pytest
 
 from tests.exchange.texts import write_text
-from weald.exchange.text_pdf import TextError, read_text
+from weald.exchange.reports import TextError
+from weald.exchange.text_pdf import read_text
 
 
 def changed(path: Path, change: Any, **options: Any) -> Path:

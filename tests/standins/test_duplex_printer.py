@@ -10,8 +10,9 @@ from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.job.spec import Printer, read_spec
 from weald.core.press.press import Press, press
 from weald.core.press.reading import ReadPage, Verdict, fold_and_read, verdicts
-from weald.exchange.imposed_pdf import Order, impose_pdf
+from weald.exchange.imposed_pdf import impose_pdf
 from weald.exchange.read_imposed import read_imposed
+from weald.exchange.reports import Order
 from weald.standins.duplex_printer import PrinterError, Run, print_pile, turned_sections
 
 ANY = Printer()

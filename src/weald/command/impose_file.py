@@ -14,8 +14,8 @@ from weald.core.job.spec import read_spec
 from weald.core.paper import named_sheet
 from weald.core.press.press import Press, press
 from weald.core.units import TOLERANCE, Mm, parse_length
-from weald.exchange.imposed_pdf import Order, impose_pdf
-from weald.exchange.text_pdf import TextReport, read_text
+from weald.exchange.foreign import impose_pdf, read_text
+from weald.exchange.reports import Order, TextReport
 
 Size = tuple[Mm, Mm]
 

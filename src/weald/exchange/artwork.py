@@ -6,9 +6,7 @@ shapes, text and embedded pictures are kept, and what is kept is written anew as
 
 import io
 import re
-from dataclasses import dataclass
 from pathlib import Path
-from typing import Literal
 
 import pikepdf
 from lxml import etree
@@ -16,15 +14,15 @@ from PIL import Image, UnidentifiedImageError
 from reportlab.graphics import renderPDF
 from svglib.svglib import SvgRenderer
 
-from weald.core.errors import WealdError
-from weald.core.units import MM_PER_INCH, Mm
-from weald.exchange.page_images import page_png
+from weald.core.units import MM_PER_INCH
+from weald.exchange.page_images import MOST_HIGH, page_png
+from weald.exchange.reports import ArtworkError, ArtworkReport, Kind
 
-Kind = Literal["pdf", "png", "jpeg", "svg"]
 MM_PER_POINT = MM_PER_INCH / 72
 USUAL_DPI = 300
 """Of pictures that do not say how fine they are."""
-MOST_PIXELS = 200_000_000
+MOST_PIXELS = 64_000_000
+"""8,000 × 8,000; at 300 an inch a sheet of 680 mm square."""
 MOST_SVG_BYTES = 10_000_000
 MOST_SVG_ELEMENTS = 50_000
 _KEPT_ELEMENTS = {
@@ -48,21 +46,6 @@ _OUTSIDE = re.compile(r"url\(\s*['\"]?(?!#)|@import|expression\s*\(|javascript:"
 _EMBEDDED = re.compile(r"data:image/(png|jpeg);base64,", re.IGNORECASE)
 
 
-class ArtworkError(WealdError):
-    """Artwork that cannot be used, with what to do instead."""
-
-
-@dataclass(frozen=True, slots=True)
-class ArtworkReport:
-    """What artwork is: its size, and how many pixels a picture is across; ``left_out`` what was not kept."""
-
-    kind: Kind
-    width: Mm
-    height: Mm
-    pixels: int | None
-    left_out: tuple[str, ...] = ()
-
-
 def read_artwork(path: Path) -> ArtworkReport:
     """See what artwork is by its content, and make a drawing safe in place.
 
@@ -81,7 +64,8 @@ def read_artwork(path: Path) -> ArtworkReport:
 
 def _read_pdf(path: Path) -> ArtworkReport:
     try:
-        with pikepdf.open(path) as document:
+        # read whole, so that it can be written where it lay
+        with pikepdf.open(io.BytesIO(path.read_bytes())) as document:
             if len(document.pages) != 1:
                 raise ArtworkError(
                     f"The artwork has {len(document.pages)} pages; bring the whole cover on one page, "
@@ -89,14 +73,14 @@ def _read_pdf(path: Path) -> ArtworkReport:
                 )
             page = document.pages[0]
             left, bottom, right, top = (float(each) for each in page.cropbox)
-            turned = int(page.get("/Rotate", 0)) % 180 == 90
+            quarter = page.get("/Rotate", 0)
+            turned = isinstance(quarter, int) and quarter % 180 == 90
             _strip_pdf(document)
-            document.save(path.with_suffix(".clean"))
+            document.save(path)
     except pikepdf.PasswordError:
         raise ArtworkError("The artwork is locked with a password; save it without one.") from None
-    except (pikepdf.PdfError, ValueError, TypeError) as error:
-        raise ArtworkError(f"The artwork cannot be read as PDF ({error}).") from None
-    path.with_suffix(".clean").replace(path)
+    except (pikepdf.PdfError, RuntimeError, ValueError, TypeError, AttributeError):
+        raise ArtworkError("The artwork is damaged and cannot be read as PDF; export it again.") from None
     width, height = abs(right - left) * MM_PER_POINT, abs(top - bottom) * MM_PER_POINT
     if turned:
         width, height = height, width
@@ -125,8 +109,8 @@ def _read_picture(path: Path) -> ArtworkReport:
             dpi = float(picture.info.get("dpi", (0, 0))[0]) or USUAL_DPI
             kind: Kind = "png" if picture.format == "PNG" else "jpeg"
             picture.load()
-    except (UnidentifiedImageError, Image.DecompressionBombError, OSError, SyntaxError, ValueError) as error:
-        raise ArtworkError(f"The picture cannot be read ({error}).") from None
+    except (UnidentifiedImageError, Image.DecompressionBombError, OSError, SyntaxError, ValueError):
+        raise ArtworkError("The picture is damaged and cannot be read; export it again.") from None
     if dpi < 10:
         dpi = USUAL_DPI
     size = across / dpi * MM_PER_INCH, down / dpi * MM_PER_INCH
@@ -149,8 +133,10 @@ def _read_svg(path: Path) -> ArtworkReport:
     try:
         drawing = SvgRenderer(str(path)).render(root)
         content = renderPDF.drawToString(drawing) if drawing is not None else b""
-    except Exception as error:
-        raise ArtworkError(f"The drawing cannot be drawn ({error}); export it as PDF.") from None
+    except MemoryError:
+        raise
+    except Exception:
+        raise ArtworkError("The drawing cannot be drawn; export it as PDF.") from None
     if not content:
         raise ArtworkError("The drawing is empty; export it as PDF.")
     path.write_bytes(content)
@@ -192,9 +178,8 @@ def _unsafe(element: str, key: str, value: str) -> bool:
 
 def _checked(report: ArtworkReport) -> ArtworkReport:
     if not (5 < report.width < 3000 and 5 < report.height < 3000):
-        raise ArtworkError(
-            f"The artwork is {report.width:.0f} × {report.height:.0f} mm, which is no cover; check its size."
-        )
+        size = f"{report.width:.6g} × {report.height:.6g} mm"
+        raise ArtworkError(f"The artwork is {size}, which is no cover; check its size.")
     return report
 
 
@@ -203,10 +188,9 @@ def artwork_png(path: Path, kind: Kind, width: int) -> bytes:
     if kind in ("pdf", "svg"):
         return page_png(path, 1, width)
     with Image.open(path, formats=("PNG", "JPEG")) as picture:
-        down = max(1, round(picture.height * width / picture.width))
-        small = (
-            picture.convert("RGB").resize((width, down)) if picture.width > width else picture.convert("RGB")
-        )
+        picture.draft("RGB", (width, MOST_HIGH))
+        picture.thumbnail((width, MOST_HIGH))
+        small = picture.convert("RGB")
     buffer = io.BytesIO()
     small.save(buffer, "PNG")
     return buffer.getvalue()

@@ -11,13 +11,13 @@ from reportlab.pdfgen.canvas import Canvas
 from weald.core.covers.art import CoverArt, draw_barcode, waste_marks
 from weald.core.drawing import Drawing, Sketch
 from weald.core.units import Mm
-from weald.exchange.artwork import Kind
 from weald.exchange.drawing_pdf import Paper
 from weald.exchange.ink import Frame
+from weald.exchange.reports import Kind
 
 
 def cover_pdf(
-    art: CoverArt, title: str, artwork: tuple[Path, Kind] | None, *, guides: Drawing | None = None
+    art: CoverArt, title: str, artwork: tuple[Path, Kind] | None, guides: Drawing | None = None
 ) -> bytes:
     """One page: the document in the middle of its sheet, or by itself where no sheet is chosen.
 

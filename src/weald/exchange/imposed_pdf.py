@@ -6,9 +6,7 @@ sheet has no use for (links, outlines, scripts, the author's metadata) is left b
 """
 
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass
 from pathlib import Path
-from typing import Literal
 
 import pikepdf
 from pikepdf import Array, Dictionary, Name
@@ -21,10 +19,9 @@ from weald.core.press.press import Press, SideMarks, page_numbers
 from weald.core.units import Mm
 from weald.exchange.page_forms import Matrix, PageForms, numbers
 from weald.exchange.pdf_marks import MarkWriter
+from weald.exchange.reports import Content, Faces, Order
 from weald.exchange.text_pdf import opened, pages_of
 
-Faces = Literal["both", "fronts", "backs"]
-Content = Literal["text", "numbers"]
 Progress = Callable[[int, int], None]
 
 _LEFT_BEHIND = (
@@ -40,27 +37,6 @@ _FACES: dict[Faces, tuple[Face, ...]] = {
 
 def _no_progress(done: int, of: int) -> None:
     pass
-
-
-@dataclass(frozen=True, slots=True)
-class Order:
-    """What to impose.
-
-    :param faces: both, front and back in turn; or only one, for printing the other side by hand.
-    :param sections: only these, from 1; all when not given.
-    :param content: the text, or numbers only for a dummy to fold.
-    :param one_sheet: only the first sheet, as a test.
-    """
-
-    faces: Faces = "both"
-    sections: frozenset[int] | None = None
-    content: Content = "text"
-    one_sheet: bool = False
-
-    def sheets(self, press: Press) -> list[Sheet]:
-        """The sheets to be printed, in their order."""
-        sheets = [sheet for sheet in press.sheets if self.sections is None or sheet.section in self.sections]
-        return sheets[:1] if self.one_sheet else sheets
 
 
 def impose_pdf(

@@ -11,7 +11,8 @@ from weald.core.folding.imposition import SpineSide
 from weald.core.forme.page import Rule, place_content, ruled_area, ruling
 from weald.core.job.spec import JobSpec
 from weald.core.units import Mm
-from weald.exchange.text_pdf import Geometry, TextError, TextPage
+from weald.exchange.reports import TextError
+from weald.exchange.text_pdf import Geometry, TextPage
 
 Matrix = tuple[float, float, float, float, float, float]
 

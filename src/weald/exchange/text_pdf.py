@@ -11,27 +11,21 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from decimal import Decimal
 from pathlib import Path
-from typing import Literal
 
 import pikepdf
 
-from weald.core.errors import WealdError
 from weald.core.units import Mm
+from weald.exchange.reports import BoxName, SizeFound, TextError, TextReport
 
 POINTS_PER_MM = 72 / 25.4
 SMALLEST: Mm = 10.0
 LARGEST: Mm = 3000.0
 _HEAD, _TAIL = 1024, 2048
-BoxName = Literal["trim", "crop", "media"]
 Box = tuple[float, float, float, float]
 _BOX_KEYS: dict[BoxName, str] = {"trim": "/TrimBox", "crop": "/CropBox", "media": "/MediaBox"}
 _SHAPING = re.compile(rb"/(?:MediaBox|CropBox|TrimBox|Rotate|UserUnit)\s*(?:\[[^\]]*\]|[-.\d]+(?: \d+ R)?)")
 _INHERITED = frozenset(("/CropBox", "/MediaBox", "/Rotate", "/Resources"))
 _PAGE_KEYS = _INHERITED | {"/TrimBox", "/UserUnit"}
-
-
-class TextError(WealdError):
-    """A text that cannot be used, with the remedy."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -61,32 +55,6 @@ class TextPage:
         """An entry of the page, its own or one it inherits."""
         own: pikepdf.Object | None = self.page.get(key)
         return self.inherited.get(key) if own is None else own
-
-
-@dataclass(frozen=True, slots=True)
-class SizeFound:
-    """A size, how many pages have it, and the first of them."""
-
-    width: Mm
-    height: Mm
-    pages: int
-    first: int
-
-
-@dataclass(frozen=True, slots=True)
-class TextReport:
-    """What was found in a text.
-
-    :param sizes: commonest first.
-    :param odd: what a binder should know, in sentences.
-    """
-
-    pages: int
-    sizes: tuple[SizeFound, ...]
-    boxes: tuple[BoxName, ...]
-    turned: int
-    repaired: bool
-    odd: tuple[str, ...]
 
 
 @contextmanager
@@ -179,6 +147,20 @@ def _box(value: object) -> Box | None:
     return min(x1, x2), min(y1, y2), max(x1, x2), max(y1, y2)
 
 
+def _number(value: object, usual: float, page: int) -> float:
+    """An entry that shapes a page; where there is none, or nothing in it, what is usual.
+
+    :raises TextError: when it is no number.
+    """
+    if value is None:
+        return usual
+    if isinstance(value, bool) or not isinstance(value, int | float | Decimal):
+        raise TextError(
+            f"Page {page} of this PDF says how it is turned or scaled in no number; export it again."
+        )
+    return float(value)
+
+
 def _geometry(found: Mapping[str, pikepdf.Object], number: int) -> Geometry:
     """The shape of a page.
 
@@ -189,8 +171,8 @@ def _geometry(found: Mapping[str, pikepdf.Object], number: int) -> Geometry:
     if not chosen or "/MediaBox" not in found:
         raise TextError(f"Page {number} of this PDF has no size; export it again.")
     name, box = chosen[0]
-    unit = float(str(found.get("/UserUnit", 1)))
-    turned = int(float(str(found.get("/Rotate", 0)))) % 360
+    unit = _number(found.get("/UserUnit"), 1.0, number)
+    turned = int(_number(found.get("/Rotate"), 0.0, number)) % 360
     if turned % 90:
         raise TextError(f"Page {number} of this PDF is turned by {turned}°; turn it upright.")
     across, down = (box[2] - box[0]) * unit / POINTS_PER_MM, (box[3] - box[1]) * unit / POINTS_PER_MM

@@ -11,9 +11,8 @@ from ninja import Body, Query, Router, Schema, Status
 from weald.core.errors import SpecError
 from weald.core.job.spec import CoverRules, read_spec
 from weald.core.planning.plan import plan
-from weald.exchange.artwork import Kind, artwork_png
-from weald.exchange.cover_pdf import cover_pdf
-from weald.exchange.page_images import WIDEST
+from weald.exchange.foreign import artwork_png, cover_pdf
+from weald.exchange.reports import WIDEST, Kind
 from weald.web.api.downloads import file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, workshop_of

@@ -16,9 +16,8 @@ from weald.core.press.press import Press, press
 from weald.core.press.reading import fold_and_read, verdicts
 from weald.core.press.shift_sheet import draw_shift_sheet
 from weald.exchange.drawn_sheets import drawn_sheets_pdf
-from weald.exchange.imposed_pdf import Order, impose_pdf
-from weald.exchange.page_images import WIDEST, page_png
-from weald.exchange.read_imposed import read_imposed
+from weald.exchange.foreign import impose_pdf, page_png, read_imposed
+from weald.exchange.reports import WIDEST, Order
 from weald.standins.duplex_printer import Mishap, Run, back_half_turned, print_pile, turned_sections
 from weald.web import work
 from weald.web.api.downloads import file_response, name_file

@@ -8,7 +8,8 @@ from django.shortcuts import get_object_or_404
 from ninja import Query, Router, Schema, Status
 
 from weald.core.notation import Notation
-from weald.exchange.page_images import WIDEST, page_png
+from weald.exchange.foreign import page_png
+from weald.exchange.reports import WIDEST
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
 from weald.web.printing import services

@@ -14,9 +14,8 @@ from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.telling import entries_of
 from weald.core.press.press import Press, press
-from weald.exchange.artwork import Kind, read_artwork
-from weald.exchange.imposed_pdf import Faces, Order, impose_pdf
-from weald.exchange.text_pdf import TextError, read_text
+from weald.exchange.foreign import impose_pdf, read_artwork, read_text
+from weald.exchange.reports import Faces, Kind, Order, TextError
 from weald.web import work
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import notation_for

@@ -1,0 +1,1 @@
+"""Damaged, odd and hostile files, made by script."""
