@@ -253,7 +253,7 @@ def test_files_to_take_away(client: Client, binder: User, file: str, kind: str, 
 
 
 def test_signs_the_database_does_not_take_are_no_accident(client: Client, job: Job) -> None:
-    assert client.get("/api/jobs?search=%00Tide").json()["count"] == 1
+    assert client.get("/api/jobs?search=%00Tide").status_code == 422
     assert send(client, "POST", "/api/jobs", {"title": "Lo\0g"}).status_code == 422
     rename = {"version": 1, "title": "\ud800"}
     assert send(client, "POST", f"/api/jobs/{job.pk}/rename", rename).status_code in (400, 422)

@@ -33,6 +33,7 @@ const STATES: Record<SaveState, string> = {
   wrong: "not kept: see what is marked",
   signed_out: "not kept: you are signed out. What you typed is kept here.",
   conflict: "not kept: somebody else changed the rules",
+  failed: "not kept, but what you typed is kept in this browser",
 };
 
 export default function HouseRules() {

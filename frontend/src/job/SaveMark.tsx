@@ -8,14 +8,16 @@ const WORDS: Record<SaveState, string> = {
   wrong: "not saved: something to correct",
   signed_out: "not saved: you are signed out. Sign in in another tab; what you typed is kept here.",
   conflict: "not saved: somebody else changed this job",
+  failed: "not saved, but kept in this browser",
 };
 
 export function SaveMark() {
-  const { save } = useSnapshot();
+  const { save, said } = useSnapshot();
   const calm = save === "saved" || save === "saving";
   return (
     <span role="status" className={`text-sm ${calm ? "text-faded" : "font-semibold text-amber"}`}>
       {WORDS[save]}
+      {save === "failed" && `: ${said}`}
     </span>
   );
 }

@@ -32,6 +32,8 @@ export interface Snapshot {
   errors: Record<string, string>;
   save: SaveState;
   conflict: Conflict<Job> | null;
+  /** What the server said of a save that cannot succeed. */
+  said: string;
   /** What could not be done just now, in words. */
   notice: string;
 }

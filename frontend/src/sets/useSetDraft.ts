@@ -11,6 +11,7 @@ const WORDS: Record<SaveState, string> = {
   wrong: "not saved: see what is marked",
   signed_out: "not saved: you are signed out. What you typed is kept here.",
   conflict: "Somebody else changed this set: reload to see it.",
+  failed: "not saved, but kept in this browser: the server cannot keep this.",
 };
 
 const put = async (set: SetReply, spec: SetInput, job?: number): Promise<SetReply> =>

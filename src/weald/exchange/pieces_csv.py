@@ -2,6 +2,7 @@
 
 import csv
 import io
+import unicodedata
 
 from weald.core.planning.plan import Plan
 
@@ -17,12 +18,15 @@ COLUMNS = (
     "stock",
     "how",
 )
-_FORMULA_STARTS = ("=", "+", "-", "@", "\t", "\r")
+_FORMULA_STARTS = ("=", "+", "-", "@")
+_LINE_SIGNS = ("\t", "\r", "\n")
 
 
 def harmless(text: str) -> str:
-    """Text that a spreadsheet will not take for a formula."""
-    return f"'{text}" if text.startswith(_FORMULA_STARTS) else text
+    """Text that a spreadsheet will not take for a formula, nor after spaces, nor in full-width signs."""
+    begins = unicodedata.normalize("NFKC", text).lstrip()
+    risky = begins.startswith(_FORMULA_STARTS) or text.startswith(_LINE_SIGNS)
+    return f"'{text}" if risky else text
 
 
 def pieces_csv(plan: Plan) -> str:

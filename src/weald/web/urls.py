@@ -5,8 +5,10 @@ from django.urls import path, re_path
 
 from weald.web.accounts.views import SignInView
 from weald.web.api.api import api
+from weald.web.gate import failed
 from weald.web.shell import shell
 
+handler500 = failed
 urlpatterns = [
     path("sign-in", SignInView.as_view(), name="sign-in"),
     path("sign-out", LogoutView.as_view(), name="sign-out"),

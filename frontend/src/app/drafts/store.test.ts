@@ -48,6 +48,12 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
       if (server.down) throw new TypeError("no connection");
       if (server.signedOut)
         throw new ProblemError(401, { code: "signed_out", message: "Sign in", fields: {} });
+      if (draft.includes("breaks")) {
+        throw new ProblemError(500, { code: "failed", message: "noted as 5a5a", fields: {} });
+      }
+      if (draft.includes("huge")) {
+        throw new ProblemError(413, { code: "too_large", message: "too much", fields: {} });
+      }
       if (draft.includes("wrong")) {
         const fields = { text: "that is wrong" };
         throw new ProblemError(422, { code: "invalid", message: "no", fields });
@@ -69,6 +75,29 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
   store.start();
   return { server, store, pass, kept: () => kept, waiting };
 }
+
+describe("a save that cannot succeed", () => {
+  it("is tried three times where the server fails, then said and kept", async () => {
+    const { server, store, pass, kept } = bench();
+    store.change("breaks");
+    for (const ms of [500, 1_000, 2_000, 4_000, 10_000, 10_000]) await pass(ms);
+    expect(server.writes).toBe(3);
+    expect(store.read()).toMatchObject({ save: "failed", said: "noted as 5a5a", draft: "breaks" });
+    expect(kept()).toEqual({ version: 1, draft: "breaks" });
+    store.change("holds");
+    await pass(500);
+    expect(store.read().save).toBe("saved");
+  });
+
+  it("is not tried again where the server will not have it", async () => {
+    const { server, store, pass, kept } = bench();
+    store.change("huge");
+    for (const ms of [500, 10_000]) await pass(ms);
+    expect(server.writes).toBe(1);
+    expect(store.read().save).toBe("failed");
+    expect(kept()?.draft).toBe("huge");
+  });
+});
 
 describe("a draft", () => {
   it("is saved a moment after it is typed, and kept until then", async () => {

@@ -7,7 +7,8 @@
  */
 import { ProblemError } from "../../api/problem";
 
-export type SaveState = "saved" | "saving" | "unsaved" | "wrong" | "signed_out" | "conflict";
+export type SaveState =
+  "saved" | "saving" | "unsaved" | "wrong" | "signed_out" | "conflict" | "failed";
 
 /** How a draft is written, and what of the answer it is. */
 export interface Port<Draft, Reply> {
@@ -49,16 +50,21 @@ export interface DraftState<Draft, Reply> {
   save: SaveState;
   errors: Record<string, string>;
   conflict: Conflict<Reply> | null;
+  /** What the server said when it failed over this again and again, or will not have it. */
+  said: string;
 }
 
 const SAVE_AFTER_MS = 500;
 const RETRY_FIRST_MS = 1_000;
 const RETRY_MOST_MS = 10_000;
+/** A server that failed so often over the same draft will fail again: it is asked no more. */
+const MOST_FAILURES = 3;
 
 export class DraftStore<Draft, Reply> {
   private readonly listeners = new Set<() => void>();
   private timer: number | undefined;
   private retryMs = RETRY_FIRST_MS;
+  private failures = 0;
   private writing: Promise<void> | null = null;
   private now: DraftState<Draft, Reply>;
 
@@ -77,6 +83,7 @@ export class DraftStore<Draft, Reply> {
       save: kept ? "unsaved" : "saved",
       errors: {},
       conflict: null,
+      said: "",
     };
   }
 
@@ -101,6 +108,7 @@ export class DraftStore<Draft, Reply> {
   change(draft: Draft): void {
     // somebody else's change is settled first; what is typed meanwhile goes on top of mine
     const save = this.now.save === "conflict" ? "conflict" : "unsaved";
+    this.failures = 0;
     this.put({ draft, save });
     this.keep();
     if (this.byItself && save === "unsaved") this.soon();
@@ -137,6 +145,7 @@ export class DraftStore<Draft, Reply> {
     this.put({ save: "saving" });
     try {
       const saved = await this.port.write(draft, reply);
+      this.failures = 0;
       this.retryMs = RETRY_FIRST_MS;
       if (this.now.draft === draft) {
         this.keeper.forget();
@@ -165,6 +174,8 @@ export class DraftStore<Draft, Reply> {
       this.put({ save: "wrong", errors: problem.fields ?? {} });
     } else if (status === 401 || status === 403) {
       this.put({ save: "signed_out" });
+    } else if (problem && (status < 500 || ++this.failures >= MOST_FAILURES)) {
+      this.put({ save: "failed", said: problem.message });
     } else {
       this.put({ save: "unsaved" });
       this.soon(this.retryMs);

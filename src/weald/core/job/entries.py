@@ -4,6 +4,7 @@ import difflib
 import math
 import unicodedata
 from collections.abc import Iterator, Mapping, Sequence
+from itertools import islice
 from typing import Annotated, Any, TypeVar
 
 from pydantic import (
@@ -19,6 +20,7 @@ from pydantic.fields import FieldInfo
 from pydantic_core import ErrorDetails
 
 from weald.core.errors import SizeError, SpecError
+from weald.core.job.text import texts_in, unkeepable
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.units import BareUnit, Mm, parse_length
 from weald.core.upgrades import Format
@@ -104,6 +106,10 @@ def _is_length_at(root: type[BaseModel], path: tuple[str | int, ...]) -> bool:
     return bool(info and _is_length(info.metadata, info.annotation))
 
 
+MOST_NAMED = 20
+"""So many wrong places are named at once; a reader puts right no more at a time."""
+
+
 def near(word: str, words: Sequence[str]) -> str:
     """“; did you mean …?”, or the whole choice where it is short."""
     if close := difflib.get_close_matches(word, words, n=1, cutoff=0.5):
@@ -140,7 +146,7 @@ def problems(
     name = whole.rsplit(maxsplit=1)[-1]
     return {
         ".".join(str(step) for step in detail["loc"]) or name: _sentence(detail, root, whole, notation)
-        for detail in error.errors(include_url=False)
+        for detail in islice(error.errors(include_url=False), MOST_NAMED)
     }
 
 
@@ -177,6 +183,8 @@ def read_entries(
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
     reads = notation or MILLIMETRES
+    if found := {path or whole: words for path, text in texts_in(data) if (words := unkeepable(text))}:
+        raise SpecError(dict(islice(found.items(), MOST_NAMED)))
     name = whole.rsplit(maxsplit=1)[-1]
     if not isinstance(data, Mapping):
         raise SpecError({name: f"{whole.capitalize()} is written as one group of keys in braces."})

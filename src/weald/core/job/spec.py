@@ -514,7 +514,7 @@ class JobSpec(Entries):
     finish: Finish = Finish()
     artwork: Artwork = Artwork()
     stock: Annotated[dict[PieceId, PieceStock], Field(max_length=60)] = {}
-    measured: dict[str, Measured] = {}
+    measured: Annotated[dict[str, Measured], Field(max_length=300)] = {}
 
     @property
     def finish_on_spine(self) -> bool:

@@ -145,12 +145,20 @@ class StockItem(Entries):
         return {"sheet": "sheet", "skin": "skin", "roll": "mm", "reel": "mm", "pot": "g"}[self.form]
 
 
+def draft_stock(data: Mapping[str, Any], notation: Notation | None = None) -> StockItem:
+    """Read as much of an item as there is yet.
+
+    :raises SpecError: naming every place that nothing can be, with the remedy.
+    """
+    return read_entries(StockItem, data, notation, kept_as=STOCK, whole="an item")
+
+
 def read_stock(data: Mapping[str, Any], notation: Notation | None = None) -> StockItem:
     """Read an item as typed.
 
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
-    item = read_entries(StockItem, data, notation, kept_as=STOCK, whole="an item")
+    item = draft_stock(data, notation)
     if found := dict(_contradictions(item)):
         raise SpecError(found)
     return item

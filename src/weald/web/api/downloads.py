@@ -1,6 +1,7 @@
 """A job as files to take away."""
 
 import re
+import unicodedata
 from typing import Literal
 
 from django.http import Http404, HttpRequest, HttpResponse
@@ -29,7 +30,8 @@ PaperChoice = Literal["a4", "letter"]
 
 def name_file(response: HttpResponseBase, title: str, ending: str, inline: bool = False) -> None:
     """Name a file after its job, in letters every system takes."""
-    name = re.sub(r'[\\/:*?"<>|\x00-\x1f]+', " ", title).strip() or "job"
+    seen = "".join(sign for sign in title if unicodedata.category(sign) not in ("Cc", "Cf", "Cs"))
+    name = re.sub(r'[\\/:*?"<>|]+', " ", seen).strip(" .") or "job"
     header = content_disposition_header(not inline, name + ending)
     if header:
         response["Content-Disposition"] = header

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping
 from functools import partial
+from itertools import islice
 from typing import Any
 
 from django.http import Http404, HttpRequest, HttpResponse
@@ -12,6 +13,7 @@ from weald.core.errors import SpecError, WealdError
 from weald.web.accounts.services import StaleHouseError
 from weald.web.api.jobs import job_reply
 from weald.web.api.people import notation_of
+from weald.web.gate import MOST_NAMED, failed
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
 from weald.web.jobs.sets import StaleSetError
 from weald.web.printing.files import TooLargeError
@@ -22,11 +24,15 @@ Answer = tuple[int, dict[str, Any]]
 
 
 def _problem(status: int, code: str, message: str, fields: Mapping[str, str] | None = None) -> Answer:
-    return status, {"code": code, "message": message, "fields": dict(fields or {})}
+    return status, {
+        "code": code,
+        "message": message,
+        "fields": dict(islice((fields or {}).items(), MOST_NAMED)),
+    }
 
 
 def _listed(fields: Mapping[str, str]) -> str:
-    return "; ".join(f"{path}: {text}" for path, text in fields.items())
+    return "; ".join(f"{path}: {text}" for path, text in islice(fields.items(), MOST_NAMED))
 
 
 def _spec(error: SpecError) -> Answer:
@@ -74,6 +80,10 @@ def install(api: NinjaAPI) -> None:
     """Teach ``api`` to answer every error as {code, message, fields}."""
     for kind, answer in _ANSWERS.items():
         api.add_exception_handler(kind, partial(_respond, api, answer))
+
+    @api.exception_handler(Exception)
+    def unexpected(request: HttpRequest, error: Any) -> HttpResponse:
+        return failed(request)
 
     @api.exception_handler(StaleVersionError)
     def stale(request: HttpRequest, error: Any) -> HttpResponse:

@@ -26,6 +26,7 @@ from weald.core.shelf.stock import (
     StockItem,
     StockKind,
     count_words,
+    draft_stock,
     grain_words,
     read_count,
     read_stock,
@@ -270,7 +271,7 @@ def read_words(request: HttpRequest, question: WordsQuestion) -> StockDraft:
     notation = notation_of(request)
     found = read_stock_words(question.words, notation.bare)
     warning, count = found.pop("warning", ""), found.pop("count", "0")
-    item = StockItem.model_validate(found)
+    item = draft_stock(found)
     understood = [
         item.kind.replace("_", " "),
         size_words(item, notation),

@@ -68,7 +68,7 @@ class Cutting(Work):
 class Movement(models.Model):
     """So much more or less of an item: who, when, why, and for which job.
 
-    ``key`` is chosen by whoever asks, so that asking twice counts once.
+    ``key`` is chosen by whoever asks, so that asking twice counts once in one workshop.
     """
 
     class Reason(models.TextChoices):
@@ -89,10 +89,12 @@ class Movement(models.Model):
     at = models.DateTimeField(auto_now_add=True)
     job = models.ForeignKey(Job, on_delete=models.SET_NULL, null=True, related_name="movements")
     cutting = models.ForeignKey(Cutting, on_delete=models.SET_NULL, null=True, related_name="movements")
-    key = models.UUIDField(null=True, unique=True)
+    key = models.UUIDField(null=True)
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="+", null=True)
 
     class Meta:
         indexes = [models.Index(fields=["item", "-at"], name="movements_by_item")]
+        constraints = [models.UniqueConstraint(fields=["workshop", "key"], name="a_key_counts_once")]
 
     def __str__(self) -> str:
         return f"{self.item}: {self.change:+}"

@@ -76,7 +76,7 @@ def move(
     :raises ShortError: when there is not so much of it.
     """
     locked = ShelfItem.objects.select_for_update().get(pk=item.pk)
-    if key is not None and Movement.objects.filter(key=key).exists():
+    if key is not None and Movement.objects.filter(key=key, workshop=locked.workshop_id).exists():
         return locked
     if locked.count + change < 0:
         spec = item_spec(locked)
@@ -87,7 +87,14 @@ def move(
     try:
         with transaction.atomic():
             Movement.objects.create(
-                item=locked, change=change, reason=reason, note=note[:200], author=author, job=job, key=key
+                workshop_id=locked.workshop_id,
+                item=locked,
+                change=change,
+                reason=reason,
+                note=note[:200],
+                author=author,
+                job=job,
+                key=key,
             )
     except IntegrityError:
         # the same key used for another item at the same moment
