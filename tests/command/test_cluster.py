@@ -126,14 +126,14 @@ def var(tmp_path: Path) -> Path:
 
 
 @contextlib.contextmanager
-def running_demo(var: Path, port: int) -> Iterator["subprocess.Popen[str]"]:
+def running_demo(var: Path, port: int, heard: int = subprocess.PIPE) -> Iterator["subprocess.Popen[str]"]:
     environment = {key: each for key, each in os.environ.items() if not key.startswith("WEALD_")}
     process = subprocess.Popen(
         [sys.executable, "-m", "weald.command", "demo"],
         cwd=PROJECT,
         env=environment
         | {"PYTHONPATH": str(PROJECT / "src"), "WEALD_VAR": str(var), "WEALD_PORT": str(port)},
-        stdout=subprocess.PIPE,
+        stdout=heard,
         stderr=subprocess.STDOUT,
         text=True,
     )

@@ -9,6 +9,7 @@ from typing import Any
 import pytest
 from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import OperationalError
 from django.test import Client
 
 from tests.web.conftest import PASSWORD, send
@@ -204,3 +205,17 @@ def test_a_failure_has_a_number_that_stands_in_the_log(
 def test_answers_are_kept_by_nobody(calm: Client, binder: User) -> None:
     assert calm.get("/api/jobs")["Cache-Control"] == "no-store"
     assert send(calm, "POST", "/api/plan", {"leaf": {"width": 0}})["Cache-Control"] == "no-store"
+
+
+def test_a_database_that_is_away_is_said_so(calm: Client, monkeypatch: pytest.MonkeyPatch) -> None:
+    def away(*_: object, **__: object) -> None:
+        raise OperationalError("connection refused")
+
+    monkeypatch.setattr("weald.web.api.planning.plan", away)
+    answer = send(calm, "POST", "/api/plan", {})
+    assert (answer.status_code, json.loads(answer.content)["code"]) == (503, "away")
+    monkeypatch.setattr("weald.web.accounts.backends.PersonBackend.get_user", away)
+    for path in ("/api/jobs", "/"):
+        answer = calm.get(path)
+        assert answer.status_code == 503
+        assert "kept in your browser" in answer.content.decode()

@@ -1,20 +1,21 @@
 """Starting the application with its database and its worker, and stopping just these."""
 
 import contextlib
+import fcntl
 import os
 import secrets
 import shutil
 import signal
 import subprocess
 import sys
-import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 
 from weald.command import frontend
-from weald.command.cluster import cluster_folder, free_port, running_cluster, running_url
+from weald.command.cluster import Cluster, cluster_folder, free_port, running_url, stop_left_over
 from weald.command.machine import NotReadyError
 from weald.command.paths import PROJECT, VAR
+from weald.command.supervising import Kept, Program, keep_alive, kept
 
 DEMO_NAME, DEMO_PASSWORD = "binder", "linen-thread"
 _THREADS = "8"
@@ -47,27 +48,12 @@ def manage(environment: dict[str, str], *arguments: str) -> None:
         raise NotReadyError(f"{arguments[0]} failed:\n{done.stderr.strip()[-2000:]}")
 
 
-class _StopError(Exception):
-    """Somebody asked us to stop."""
+class _StopError(BaseException):
+    """Somebody asked us to stop; nothing that goes wrong may swallow it."""
 
 
 def _on_signal(number: int, frame: object) -> None:
     raise _StopError
-
-
-@contextlib.contextmanager
-def _child(command: list[str], environment: dict[str, str]) -> Iterator["subprocess.Popen[bytes]"]:
-    process = subprocess.Popen(command, env=environment, cwd=PROJECT, start_new_session=True)
-    try:
-        yield process
-    finally:
-        if process.poll() is None:
-            process.terminate()
-            try:
-                process.wait(10)
-            except subprocess.TimeoutExpired:
-                process.kill()
-                process.wait()
 
 
 def _web_command(bind: str) -> list[str]:
@@ -79,24 +65,70 @@ def _web_command(bind: str) -> list[str]:
     return command
 
 
-def _serve(environment: dict[str, str], bind: str, lines: list[str]) -> None:
-    """Run web server and worker until one ends or we are asked to stop."""
+def _say(words: str) -> None:
+    print(f"  {words}", flush=True)
+
+
+def _run(environment: dict[str, str], bind: str, cluster: Cluster | None, lines: list[str]) -> None:
+    """Keep database, web server and worker alive until we are asked to stop."""
     worker = [sys.executable, str(PROJECT / "manage.py"), "work", "--concurrency", "2"]
-    with _child(_web_command(bind), environment) as web, _child(worker, environment) as working:
-        for line in lines:
-            print(line, flush=True)
-        while web.poll() is None and working.poll() is None:
-            time.sleep(0.3)
-    raise NotReadyError("The application stopped by itself; its last words stand above.")
+    parts = [
+        kept("The web server", Program(_web_command(bind), environment, PROJECT)),
+        kept("The worker", Program(worker, environment, PROJECT)),
+    ]
+    if cluster is not None:
+        # it runs already; what looks after it here is what begins it again
+        parts.insert(0, Kept("The database", _begin_anew(cluster), lambda: cluster.alive, lambda: None))
+    for line in lines:
+        print(line, flush=True)
+    keep_alive(parts, _say)
+
+
+def _begin_anew(cluster: Cluster) -> Callable[[], None]:
+    def begin() -> None:
+        if not cluster.alive:
+            cluster.start()
+
+    return begin
 
 
 @contextlib.contextmanager
-def _database(environment: dict[str, str], folder: Path) -> Iterator[dict[str, str]]:
+def _one_at_a_time(folder: Path) -> Iterator[None]:
+    """The place of one running Weald; who comes second is told what to do.
+
+    :raises NotReadyError: when another runs here already.
+    """
+    folder.mkdir(parents=True, exist_ok=True)
+    with (folder / "running.lock").open("w") as file:
+        try:
+            fcntl.flock(file, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except BlockingIOError:
+            raise NotReadyError(
+                "It is open already, or just being opened; close it where it was started (Ctrl-C) first."
+            ) from None
+        yield
+
+
+@contextlib.contextmanager
+def _database(environment: dict[str, str], folder: Path) -> Iterator[tuple[dict[str, str], Cluster | None]]:
+    """The database in use: the one named in the environment, or a cluster of our own."""
     if "WEALD_DATABASE_URL" in os.environ:
-        yield environment
+        yield environment, None
         return
-    with running_cluster(cluster_folder(folder), lasting=True) as url:
-        yield environment | {"WEALD_DATABASE_URL": url}
+    with _own_cluster(cluster_folder(folder)) as cluster:
+        yield environment | {"WEALD_DATABASE_URL": cluster.url}, cluster
+
+
+@contextlib.contextmanager
+def _own_cluster(folder: Path) -> Iterator[Cluster]:
+    if stop_left_over(folder):
+        _say("A database was left running by a Weald that was killed; it was stopped, and is begun anew.")
+    cluster = Cluster(folder, lasting=True)
+    try:
+        cluster.start()
+        yield cluster
+    finally:
+        cluster.close()
 
 
 def _environment(folder: Path) -> dict[str, str]:
@@ -111,48 +143,53 @@ def demo(fresh: bool) -> None:
     """Start the application with the demo bindery."""
     folder = VAR / "demo"
     database = cluster_folder(folder / "database")
-    if running_url(database):
-        raise NotReadyError("The demo is open already; close it where it was started (Ctrl-C) first.")
-    if fresh:
-        shutil.rmtree(database, ignore_errors=True)
-        shutil.rmtree(folder / "files", ignore_errors=True)
-    environment = _environment(folder) | {"WEALD_PLAIN_HTTP": "1"}
-    environment.pop("WEALD_DATABASE_URL", None)
     port = int(os.environ.get("WEALD_PORT", "0")) or free_port()
     address = f"127.0.0.1:{port}"
-    signal.signal(signal.SIGTERM, _on_signal)
-    signal.signal(signal.SIGINT, _on_signal)
+    _stop_when_asked()
     try:
-        environment["WEALD_FRONTEND"] = str(frontend.build())
-        with running_cluster(database, lasting=True) as url:
-            environment["WEALD_DATABASE_URL"] = url
-            manage(environment, "load_demo", DEMO_NAME, DEMO_PASSWORD)
-            lines = [
-                "",
-                f"  Weald is open at http://{address}",
-                f"  Sign in as {DEMO_NAME} with {DEMO_PASSWORD}",
-                "  Ctrl-C closes it; the data stays. ./weald demo --fresh begins anew.",
-                "",
-            ]
-            _serve(environment, address, lines)
+        with _one_at_a_time(folder):
+            if fresh:
+                stop_left_over(database)
+                shutil.rmtree(database, ignore_errors=True)
+                shutil.rmtree(folder / "files", ignore_errors=True)
+            environment = _environment(folder) | {"WEALD_PLAIN_HTTP": "1"}
+            environment.pop("WEALD_DATABASE_URL", None)
+            environment["WEALD_FRONTEND"] = str(frontend.build())
+            with _own_cluster(database) as cluster:
+                environment["WEALD_DATABASE_URL"] = cluster.url
+                manage(environment, "load_demo", DEMO_NAME, DEMO_PASSWORD)
+                lines = [
+                    "",
+                    f"  Weald is open at http://{address}",
+                    f"  Sign in as {DEMO_NAME} with {DEMO_PASSWORD}",
+                    "  Ctrl-C closes it; the data stays. ./weald demo --fresh begins anew.",
+                    "",
+                ]
+                _run(environment, address, cluster, lines)
     except _StopError:
         print("\nClosed.", flush=True)
 
 
 def serve() -> None:
     """Start the application for real use, set up from the environment."""
-    environment = _environment(VAR / "serve")
+    folder = VAR / "serve"
     bind = os.environ.get("WEALD_BIND", "127.0.0.1:8000")
-    signal.signal(signal.SIGTERM, _on_signal)
-    signal.signal(signal.SIGINT, _on_signal)
+    _stop_when_asked()
     try:
-        environment["WEALD_FRONTEND"] = str(frontend.build())
-        with _database(environment, VAR / "serve" / "database") as environment:
-            manage(environment, "check", "--deploy", "--fail-level", "ERROR")
-            manage(environment, "migrate", "--verbosity", "0")
-            _serve(environment, bind, [f"Weald is open at {bind}. Ctrl-C closes it."])
+        with _one_at_a_time(folder):
+            environment = _environment(folder)
+            environment["WEALD_FRONTEND"] = str(frontend.build())
+            with _database(environment, folder / "database") as (environment, cluster):
+                manage(environment, "check", "--deploy", "--fail-level", "ERROR")
+                manage(environment, "migrate", "--verbosity", "0")
+                _run(environment, bind, cluster, [f"Weald is open at {bind}. Ctrl-C closes it."])
     except _StopError:
         print("\nClosed.", flush=True)
+
+
+def _stop_when_asked() -> None:
+    signal.signal(signal.SIGTERM, _on_signal)
+    signal.signal(signal.SIGINT, _on_signal)
 
 
 def with_serve_database(*arguments: str) -> None:
@@ -162,6 +199,6 @@ def with_serve_database(*arguments: str) -> None:
     if running and "WEALD_DATABASE_URL" not in environment:
         manage(environment | {"WEALD_DATABASE_URL": running}, *arguments)
         return
-    with _database(environment, VAR / "serve" / "database") as environment:
+    with _database(environment, VAR / "serve" / "database") as (environment, _):
         manage(environment, "migrate", "--verbosity", "0")
         manage(environment, *arguments)

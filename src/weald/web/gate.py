@@ -8,11 +8,13 @@ And an answer of the API is never kept by anything between here and the browser.
 import json
 import logging
 import re
+import sys
 import uuid
 from collections.abc import Callable
 from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
+from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
 
 from weald.core.job.text import unkeepable
@@ -61,7 +63,13 @@ class GateMiddleware:
 
 
 def failed(request: HttpRequest) -> HttpResponse:
-    """What nobody expected, with a number that stands in the log too."""
+    """What nobody expected, with a number that stands in the log too; a database that is away is said so."""
+    if isinstance(sys.exception(), OperationalError | InterfaceError):
+        log.warning("the database is away at %s %s", request.method, request.path)
+        words = "The database is away just now. What you typed is kept in your browser and saved by itself."
+        answer = _problem(503, "away", words)
+        answer["Retry-After"] = "3"
+        return answer
     number = uuid.uuid4().hex[:10]
     log.exception("failure %s at %s %s", number, request.method, request.path)
     return _problem(

@@ -9,7 +9,7 @@ interface Reply {
 
 /** A server that holds one text, a clock that the test turns, and a memory. */
 function bench(options: { kept?: { version: number; draft: string }; byItself?: boolean } = {}) {
-  const server = { version: 1, text: "begun", down: false, signedOut: false, writes: 0 };
+  const server = { version: 1, text: "begun", down: false, signedOut: false, away: false, writes: 0 };
   let kept = options.kept ?? null;
   const keeper: Keeper<string> = {
     read: () => kept,
@@ -46,6 +46,9 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
       await Promise.resolve();
       server.writes += 1;
       if (server.down) throw new TypeError("no connection");
+      if (server.away) {
+        throw new ProblemError(503, { code: "away", message: "away", fields: {} });
+      }
       if (server.signedOut)
         throw new ProblemError(401, { code: "signed_out", message: "Sign in", fields: {} });
       if (draft.includes("breaks")) {
@@ -86,6 +89,17 @@ describe("a save that cannot succeed", () => {
     expect(kept()).toEqual({ version: 1, draft: "breaks" });
     store.change("holds");
     await pass(500);
+    expect(store.read().save).toBe("saved");
+  });
+
+  it("is tried for as long as the database is away", async () => {
+    const { server, store, pass } = bench();
+    server.away = true;
+    store.change("one");
+    for (const ms of [500, 1_000, 2_000, 4_000, 10_000, 10_000]) await pass(ms);
+    expect(store.read().save).toBe("unsaved");
+    server.away = false;
+    await pass(10_000);
     expect(store.read().save).toBe("saved");
   });
 

@@ -174,7 +174,7 @@ export class DraftStore<Draft, Reply> {
       this.put({ save: "wrong", errors: problem.fields ?? {} });
     } else if (status === 401 || status === 403) {
       this.put({ save: "signed_out" });
-    } else if (problem && (status < 500 || ++this.failures >= MOST_FAILURES)) {
+    } else if (problem && status !== 503 && (status < 500 || ++this.failures >= MOST_FAILURES)) {
       this.put({ save: "failed", said: problem.message });
     } else {
       this.put({ save: "unsaved" });
