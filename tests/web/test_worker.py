@@ -36,7 +36,8 @@ PROJECT = Path(__file__).parents[2]
 def worker(files: Path) -> Iterator["subprocess.Popen[bytes]"]:
     """A worker of its own upon the database of the test."""
     settings = connection.settings_dict
-    address = f"postgres://{settings['USER']}@{settings['HOST']}:{settings['PORT']}/{settings['NAME']}"
+    who = f"{settings['USER']}:{settings['PASSWORD']}"
+    address = f"postgres://{who}@{settings['HOST']}:{settings['PORT']}/{settings['NAME']}"
     environment = os.environ | {"WEALD_DATABASE_URL": address, "WEALD_FILES": str(files)}
     command = [sys.executable, str(PROJECT / "manage.py"), "work", "--queues", "press"]
     process = subprocess.Popen(command, env=environment, cwd=PROJECT, stderr=subprocess.DEVNULL)

@@ -2,6 +2,7 @@
 
 import argparse
 import sys
+from pathlib import Path
 from typing import NoReturn
 
 from weald.command import impose_file
@@ -25,6 +26,10 @@ def _parser() -> argparse.ArgumentParser:
     person = words.add_parser("add-person", help="add a person to the data of serve")
     person.add_argument("name")
     person.add_argument("--workshop", required=True)
+    backing = words.add_parser("backup", help="database and files of serve in one file, while it runs")
+    backing.add_argument("file", type=Path)
+    restoring = words.add_parser("restore", help="a backup put back into an empty place")
+    restoring.add_argument("file", type=Path)
     words.add_parser("lint", help="formatters, linters, types, the import wall")
     words.add_parser("test", help="lint and every test; further words go to pytest")
     words.add_parser("bench", help="the benchmarks; further words go to pytest")
@@ -70,6 +75,12 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
             locking.lock()
         else:
             {"test": checking.test, "bench": checking.bench}[arguments.word](rest)
+        return 0
+    if arguments.word in ("backup", "restore"):
+        from weald.command import backing_up
+
+        do = {"backup": backing_up.backup, "restore": backing_up.restore}[arguments.word]
+        print(f"Done: the database and {do(arguments.file.absolute())} files.")
         return 0
     from weald.command import serving
 

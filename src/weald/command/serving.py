@@ -93,7 +93,7 @@ def _begin_anew(cluster: Cluster) -> Callable[[], None]:
 
 
 @contextlib.contextmanager
-def _one_at_a_time(folder: Path) -> Iterator[None]:
+def one_at_a_time(folder: Path) -> Iterator[None]:
     """The place of one running Weald; who comes second is told what to do.
 
     :raises NotReadyError: when another runs here already.
@@ -110,7 +110,9 @@ def _one_at_a_time(folder: Path) -> Iterator[None]:
 
 
 @contextlib.contextmanager
-def _database(environment: dict[str, str], folder: Path) -> Iterator[tuple[dict[str, str], Cluster | None]]:
+def opened_database(
+    environment: dict[str, str], folder: Path
+) -> Iterator[tuple[dict[str, str], Cluster | None]]:
     """The database in use: the one named in the environment, or a cluster of our own."""
     if "WEALD_DATABASE_URL" in os.environ:
         yield environment, None
@@ -131,7 +133,8 @@ def _own_cluster(folder: Path) -> Iterator[Cluster]:
         cluster.close()
 
 
-def _environment(folder: Path) -> dict[str, str]:
+def environment_of(folder: Path) -> dict[str, str]:
+    """What Weald reads from its surroundings, with a key and files of this place where nothing else is said."""
     python_path = os.pathsep.join(filter(None, [str(PROJECT / "src"), os.environ.get("PYTHONPATH")]))
     environment = os.environ | {"PYTHONPATH": python_path}
     environment.setdefault("WEALD_SECRET_KEY", _secret_key(folder))
@@ -147,12 +150,12 @@ def demo(fresh: bool) -> None:
     address = f"127.0.0.1:{port}"
     _stop_when_asked()
     try:
-        with _one_at_a_time(folder):
+        with one_at_a_time(folder):
             if fresh:
                 stop_left_over(database)
                 shutil.rmtree(database, ignore_errors=True)
                 shutil.rmtree(folder / "files", ignore_errors=True)
-            environment = _environment(folder) | {"WEALD_PLAIN_HTTP": "1"}
+            environment = environment_of(folder) | {"WEALD_PLAIN_HTTP": "1"}
             environment.pop("WEALD_DATABASE_URL", None)
             environment["WEALD_FRONTEND"] = str(frontend.build())
             with _own_cluster(database) as cluster:
@@ -176,10 +179,10 @@ def serve() -> None:
     bind = os.environ.get("WEALD_BIND", "127.0.0.1:8000")
     _stop_when_asked()
     try:
-        with _one_at_a_time(folder):
-            environment = _environment(folder)
+        with one_at_a_time(folder):
+            environment = environment_of(folder)
             environment["WEALD_FRONTEND"] = str(frontend.build())
-            with _database(environment, folder / "database") as (environment, cluster):
+            with opened_database(environment, folder / "database") as (environment, cluster):
                 manage(environment, "check", "--deploy", "--fail-level", "ERROR")
                 manage(environment, "migrate", "--verbosity", "0")
                 _run(environment, bind, cluster, [f"Weald is open at {bind}. Ctrl-C closes it."])
@@ -194,11 +197,11 @@ def _stop_when_asked() -> None:
 
 def with_serve_database(*arguments: str) -> None:
     """Run a management command upon the data of ``serve``, whether or not that is running."""
-    environment = _environment(VAR / "serve") | {"WEALD_PLAIN_HTTP": "1"}
+    environment = environment_of(VAR / "serve") | {"WEALD_PLAIN_HTTP": "1"}
     running = running_url(cluster_folder(VAR / "serve" / "database"))
     if running and "WEALD_DATABASE_URL" not in environment:
         manage(environment | {"WEALD_DATABASE_URL": running}, *arguments)
         return
-    with _database(environment, VAR / "serve" / "database") as (environment, _):
+    with opened_database(environment, VAR / "serve" / "database") as (environment, _):
         manage(environment, "migrate", "--verbosity", "0")
         manage(environment, *arguments)

@@ -9,6 +9,7 @@ led astray.
 """
 
 import contextlib
+import errno
 import importlib
 import json
 import logging
@@ -42,7 +43,7 @@ _ROOMS_TRIED = 3
 _LARGEST_ANSWER = 64 << 20
 _READERS = ("text_pdf", "page_images", "artwork", "imposed_pdf", "read_imposed", "cover_pdf")
 _ERRORS: dict[str, type[WealdError]] = {
-    kind.__name__: kind for kind in (reports.TextError, reports.ArtworkError, WealdError)
+    kind.__name__: kind for kind in (reports.TextError, reports.ArtworkError, reports.NoRoomError, WealdError)
 }
 
 
@@ -294,7 +295,9 @@ def _answer(line: socket.socket, call: Callable[[], Any]) -> None:
         kind = type(error).__name__ if type(error).__name__ in _ERRORS else "WealdError"
         _send(line, b"E", json.dumps({"kind": kind, "message": str(error)}).encode())
     except BaseException as error:
-        said = {"kind": type(error).__name__, "message": f"{error!r}"[:500]}
+        if isinstance(error, OSError) and error.errno in (errno.ENOSPC, errno.EDQUOT):
+            error = reports.NoRoomError()
+        said = {"kind": type(error).__name__, "message": f"{error}"[:500]}
         _send(line, b"E", json.dumps(said).encode())
 
 

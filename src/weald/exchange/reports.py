@@ -27,6 +27,15 @@ class ArtworkError(WealdError):
     """Artwork that cannot be used, with what to do instead."""
 
 
+class NoRoomError(WealdError):
+    """The disk is full."""
+
+    def __init__(self, message: str = "") -> None:
+        super().__init__(
+            message or "There is no room left on the disk; nothing was kept. Tell whoever looks after Weald."
+        )
+
+
 class UnreadableError(WealdError):
     """A file whose reading was given up: too much memory, too long, or a reader that broke over it."""
 

@@ -15,6 +15,7 @@ from django.conf import settings
 from django.db import models, transaction
 from django.utils import timezone
 from procrastinate.contrib.django import app
+from procrastinate.contrib.django.models import ProcrastinateJob
 
 from weald.core.errors import SpecError, WealdError
 
@@ -74,6 +75,25 @@ class CancelledError(Exception):
 def hand_over(work: Work) -> None:
     """Give a piece of work to the worker, once the transaction stands."""
     app.configure_task(work.task).defer(work_id=str(work.pk))
+
+
+def take_up_lost(quiet_seconds: float = 60.0) -> int:
+    """Begin work again that no task stands behind any more, whatever cut it off; gives how much.
+
+    A task is lost with the database it was written to, or ends when it cannot write down what became of it.
+    Work that was begun :data:`MOST_ATTEMPTS` times already is given up as it is begun once more.
+    """
+    found = 0
+    for kind in Work.__subclasses__():
+        waiting = kind._default_manager.filter(
+            state__in=_OPEN, asked__lt=timezone.now() - timedelta(seconds=quiet_seconds)
+        )
+        for work in waiting:
+            task = ProcrastinateJob.objects.filter(task_name=kind.task, args__work_id=str(work.pk))
+            if not task.filter(status__in=("todo", "doing")).exists():
+                hand_over(work)
+                found += 1
+    return found
 
 
 @transaction.atomic

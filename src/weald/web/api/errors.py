@@ -10,6 +10,7 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, AuthorizationError, HttpError, ValidationError
 
 from weald.core.errors import SpecError, WealdError
+from weald.exchange.reports import NoRoomError
 from weald.web.accounts.services import StaleHouseError
 from weald.web.api.jobs import job_reply
 from weald.web.api.people import notation_of
@@ -58,6 +59,7 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     StaleSetError: lambda error: _problem(409, "stale_set", str(error)),
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
     TooLargeError: lambda error: _problem(413, "too_large", str(error)),
+    NoRoomError: lambda error: _problem(507, "no_room", str(error)),
     ShortError: lambda error: _problem(409, "short", str(error)),
     InUseError: lambda error: _problem(409, "in_use", str(error)),
     WealdError: lambda error: _problem(422, "invalid", str(error)),

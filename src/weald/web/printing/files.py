@@ -1,6 +1,7 @@
 """Where texts and imposed files lie: outside everything that is served, under names of our own."""
 
 import contextlib
+import errno
 import hashlib
 import os
 import tempfile
@@ -12,6 +13,7 @@ from typing import Protocol
 from django.conf import settings
 
 from weald.core.errors import WealdError
+from weald.exchange.reports import NoRoomError
 from weald.web.accounts.models import Workshop
 from weald.web.printing.models import Artwork, PrintFile, SourceText
 
@@ -75,15 +77,21 @@ def receive(stream: Readable, path: Path, most: int) -> tuple[str, int]:
     """Write what is sent into a file, piece by piece; gives the digest of its content and its size.
 
     :raises TooLargeError: as soon as it grows beyond ``most`` bytes.
+    :raises weald.exchange.reports.NoRoomError: when the disk is full.
     """
     digest, size = hashlib.sha256(), 0
-    with path.open("wb") as file:
-        while piece := stream.read(_CHUNK):
-            size += len(piece)
-            if size > most:
-                raise TooLargeError(f"The file is larger than the {most // _MB} MB there is room for.")
-            digest.update(piece)
-            file.write(piece)
+    try:
+        with path.open("wb") as file:
+            while piece := stream.read(_CHUNK):
+                size += len(piece)
+                if size > most:
+                    raise TooLargeError(f"The file is larger than the {most // _MB} MB there is room for.")
+                digest.update(piece)
+                file.write(piece)
+    except OSError as error:
+        if error.errno in (errno.ENOSPC, errno.EDQUOT):
+            raise NoRoomError from None
+        raise
     return digest.hexdigest(), size
 
 

@@ -1,5 +1,6 @@
 """Imposing on the worker."""
 
+from asgiref.sync import sync_to_async
 from django.db import close_old_connections
 from django.utils import timezone
 from procrastinate import JobContext
@@ -8,6 +9,7 @@ from procrastinate.manager import JobManager
 
 from weald.web.printing.files import sweep
 from weald.web.printing.services import carry_out
+from weald.web.work import take_up_lost
 
 SILENT_SECONDS = 30
 """A worker that has not been heard of for so long is dead."""
@@ -25,6 +27,7 @@ def impose(work_id: str) -> None:
 async def resume(context: JobContext, timestamp: int) -> None:
     """Every minute: take up again what a worker that died left half done."""
     await take_up_stalled(context.app.job_manager)
+    await sync_to_async(take_up_lost)()
 
 
 async def take_up_stalled(manager: JobManager, silent_seconds: float = SILENT_SECONDS) -> int:

@@ -6,6 +6,11 @@ from django.core.management.base import BaseCommand, CommandParser
 from procrastinate.contrib.django import app
 from procrastinate.contrib.django.django_connector import DjangoConnector
 
+from weald.web.printing.files import sweep
+
+HALF_FILES_SECONDS = 600
+"""What nobody has written to for so long was left by a worker or server that died."""
+
 
 class Command(BaseCommand):
     """./manage.py work"""
@@ -19,6 +24,7 @@ class Command(BaseCommand):
 
     def handle(self, *_: Any, concurrency: int, queues: list[str] | None, **__: Any) -> None:
         """Work."""
+        sweep(older_than=HALF_FILES_SECONDS)
         if not isinstance(app.connector, DjangoConnector):
             raise TypeError("the worker needs Django's connection")
         with app.replace_connector(app.connector.get_worker_connector()) as working:
