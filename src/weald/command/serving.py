@@ -134,7 +134,7 @@ def _own_cluster(folder: Path) -> Iterator[Cluster]:
 
 
 def environment_of(folder: Path) -> dict[str, str]:
-    """What Weald reads from its surroundings, with a key and files of this place where nothing else is said."""
+    """What Weald reads from its surroundings; a key and files of this place where nothing else is said."""
     python_path = os.pathsep.join(filter(None, [str(PROJECT / "src"), os.environ.get("PYTHONPATH")]))
     environment = os.environ | {"PYTHONPATH": python_path}
     environment.setdefault("WEALD_SECRET_KEY", _secret_key(folder))
