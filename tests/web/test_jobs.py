@@ -208,6 +208,7 @@ def test_the_list_asks_the_database_no_more_for_more_jobs(client: Client, binder
         return len(asked)
 
     make_job(binder, {"title": "One"})
+    queries()  # the session is asked for
     before = queries()
     for number in range(10):
         make_job(binder, {"title": f"More {number}"})

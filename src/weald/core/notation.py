@@ -118,6 +118,8 @@ class Notation:
         ``{signature}``, ``{signatures}``, ``{Signature}`` and ``{Signatures}`` stand for the workshop's word,
         ``{mm:12–15}`` for the lengths of a rule of thumb, and every other name for one of ``terms``.
         """
+        if "{" not in sentence and "}" not in sentence:
+            return sentence
         return sentence.format(**_words(self), **terms)
 
     @property
@@ -166,17 +168,17 @@ class Notation:
     def thickness(self, value: Mm, with_unit: bool = False) -> str:
         """A thickness as read off a calliper: hundredths of a millimetre, thousandths of an inch."""
         mm = plain_number(value, 3 if abs(value) < 1 else 2) + (" mm" if with_unit else "")
-        inch = f"{plain_number(value / MM_PER_INCH, 4)}″"
         if self.units == "mm":
             return mm
+        inch = f"{plain_number(value / MM_PER_INCH, 4)}″"
         return inch if self.units == "inch" else f"{mm} ({inch})"
 
     def limit(self, value: Mm) -> str:
         """A limit or a size one bought: as it is, never rounded to a ruler, with its unit."""
-        decimals = 3 if abs(value) >= MM_PER_INCH / 4 else 4
-        mm, inch = f"{plain_number(value, 3)} mm", f"{self._whole_inches(value, decimals)}″"
+        mm = f"{plain_number(value, 3)} mm"
         if self.units == "mm":
             return mm
+        inch = f"{self._whole_inches(value, 3 if abs(value) >= MM_PER_INCH / 4 else 4)}″"
         return inch if self.units == "inch" else f"{mm} ({inch})"
 
     def plain(self, value: Mm) -> str:

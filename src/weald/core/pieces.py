@@ -143,7 +143,7 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     sketch = Sketch()
     area = sum(piece.width * piece.height for piece in pieces)
     widest = max(piece.width for piece in pieces)
-    rows = [_in_rows(pieces, max(widest, area**0.5 * part / 2)) for part in range(4, 17)]
+    rows = [_in_rows(pieces, max(widest, area**0.5 * part / 2)) for part in range(4, 17, 2)]
     for place in min(rows, key=lambda row: max(row.width / PIECES_ASPECT, row.height)).places:
         _draw_piece(sketch, place, notation)
     return sketch.finish(

@@ -77,11 +77,7 @@ TEMPLATES = [
     }
 ]
 
-DATABASES = {
-    "default": dj_database_url.parse(
-        _required("WEALD_DATABASE_URL"), conn_max_age=600, conn_health_checks=True
-    )
-}
+DATABASES = {"default": dj_database_url.parse(_required("WEALD_DATABASE_URL"), conn_max_age=600)}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTHENTICATION_BACKENDS = [
@@ -148,6 +144,7 @@ CONTENT_SECURITY_POLICY = {
     }
 }
 
+SESSION_ENGINE = "weald.web.accounts.sessions"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 14
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"

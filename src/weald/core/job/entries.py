@@ -20,7 +20,7 @@ from pydantic.fields import FieldInfo
 from pydantic_core import ErrorDetails
 
 from weald.core.errors import SizeError, SpecError
-from weald.core.job.text import texts_in, unkeepable
+from weald.core.job.text import found_in
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.units import BareUnit, Mm, parse_length
 from weald.core.upgrades import Format
@@ -183,7 +183,7 @@ def read_entries(
     :raises SpecError: naming every place that is wrong, with the remedy.
     """
     reads = notation or MILLIMETRES
-    if found := {path or whole: words for path, text in texts_in(data) if (words := unkeepable(text))}:
+    if found := {path or whole: words for path, words in found_in(data)}:
         raise SpecError(dict(islice(found.items(), MOST_NAMED)))
     name = whole.rsplit(maxsplit=1)[-1]
     if not isinstance(data, Mapping):

@@ -1,5 +1,6 @@
 """Text that can be kept: no NUL, no half characters, nothing that hides in a name and turns it round."""
 
+import json
 import re
 import unicodedata
 from collections.abc import Iterator, Mapping
@@ -29,6 +30,20 @@ def unkeepable(text: str) -> str:
         if sign in _TURNING:
             return "This holds a hidden sign that turns text round; type it again."
     return ""
+
+
+_SUSPICIOUS = re.compile(r"\\u(?:[dD][89a-fA-F]|00[01789]|20[26])|\\[bf]|\d{65,}")
+"""What has to be looked at sign by sign, as JSON writes it."""
+
+
+def found_in(data: object) -> Iterator[tuple[str, str]]:
+    """Every text that cannot be kept in what JSON can hold: its path, and what speaks against it."""
+    written = json.dumps(data, default=str)
+    if len(written) < LONGEST and not _SUSPICIOUS.search(written):
+        return
+    for path, text in texts_in(data):
+        if words := unkeepable(text):
+            yield path, words
 
 
 def texts_in(data: object, path: str = "") -> Iterator[tuple[str, str]]:

@@ -1,6 +1,7 @@
 """What is done with jobs: each verb once, in one transaction, and kept in the history."""
 
 from collections.abc import Mapping
+from functools import lru_cache
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -36,8 +37,14 @@ def plain(spec: JobSpec) -> dict[str, Any]:
     return spec.model_dump(mode="json")
 
 
+@lru_cache(maxsize=64)
+def _plan_of(kept: str) -> Plan:
+    return plan(JobSpec.model_validate_json(kept), FOR_ANYBODY, drawn=())
+
+
 def _planned(spec: JobSpec) -> Plan:
-    return plan(spec, FOR_ANYBODY, drawn=())
+    """A job planned for anybody; the state a job stood at is planned again with every save, and kept."""
+    return _plan_of(spec.model_dump_json())
 
 
 def _note_follows(job: Job, spec: JobSpec, planned: Plan) -> None:
