@@ -33,6 +33,7 @@ def _parser() -> argparse.ArgumentParser:
     words.add_parser("lint", help="formatters, linters, types, the import wall")
     words.add_parser("test", help="lint and every test; further words go to pytest")
     words.add_parser("bench", help="the benchmarks; further words go to pytest")
+    words.add_parser("soak", help="the long runs: kills, many people, odd calls")
     words.add_parser("lock", help="lock the Python packages anew")
     words.add_parser("describe", help="write the schemas in docs/ and the interface's types anew")
     imposing = words.add_parser("impose", help="a text PDF put on sheets that fold to order")
@@ -45,7 +46,7 @@ def _parser() -> argparse.ArgumentParser:
 def main() -> int:
     """Do what the command line says."""
     arguments, rest = _parser().parse_known_args()
-    if rest and arguments.word not in ("test", "bench"):
+    if rest and arguments.word not in ("test", "bench", "soak"):
         _parser().error(f"not understood: {' '.join(rest)}")
     try:
         return _do(arguments, rest)
@@ -66,7 +67,7 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
 
         describe()
         return 0
-    if arguments.word in ("lint", "test", "bench", "lock"):
+    if arguments.word in ("lint", "test", "bench", "soak", "lock"):
         from weald.command import checking, locking
 
         if arguments.word == "lint":
@@ -74,7 +75,8 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
         elif arguments.word == "lock":
             locking.lock()
         else:
-            {"test": checking.test, "bench": checking.bench}[arguments.word](rest)
+            long = {"test": checking.test, "bench": checking.bench, "soak": checking.soak}
+            long[arguments.word](rest)
         return 0
     if arguments.word in ("backup", "restore"):
         from weald.command import backing_up
