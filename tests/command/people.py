@@ -36,20 +36,29 @@ class Person:
             "Referer": here,
             "Content-Type": kind,
         }
-        if self._line is None:
-            self._line = http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
-        try:
-            self._line.request(method, path, body=data, headers=headers)
-            answer = self._line.getresponse()
-            content = answer.read()
-        except (OSError, http.client.HTTPException):
-            self._line.close()
-            self._line = None
-            raise
+        answer, content = self._answered(method, path, data, headers)
         for name, value in answer.getheaders():
             if name.lower() == "set-cookie" and (found := re.match(r"(\w+)=([^;]*)", value)):
                 self.cookies[found[1]] = found[2]
         return answer.status, content
+
+    def _answered(
+        self, method: str, path: str, data: bytes, headers: dict[str, str]
+    ) -> tuple[http.client.HTTPResponse, bytes]:
+        """As a browser does: a line that was closed while nothing was asked is opened anew, once."""
+        used = self._line is not None
+        line = self._line or http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
+        try:
+            line.request(method, path, body=data, headers=headers)
+            answer = line.getresponse()
+            self._line, content = line, answer.read()
+            return answer, content
+        except (OSError, http.client.HTTPException):
+            line.close()
+            self._line = None
+            if not used:
+                raise
+        return self._answered(method, path, data, headers)
 
     def sign_in(self, name: str, password: str) -> None:
         """Come in."""

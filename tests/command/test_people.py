@@ -82,7 +82,7 @@ def test_many_people_at_once(tmp_path: Path) -> None:
             thread.join(60)
     assert failed == []
     assert waits.wrong == []
-    assert set(waits.taken) == {"plan", "save", "list", "drawing"}
+    assert len(waits.taken["plan"]) >= PEOPLE
     print(f"\n{PEOPLE} people, {SECONDS:.0f} s")
     for what in sorted(waits.taken):
         print(waits.said(what))

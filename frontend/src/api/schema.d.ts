@@ -28,6 +28,26 @@ export interface paths {
         patch: operations["changePreferences"];
         trace?: never;
     };
+    "/api/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Password
+         * @description Take another password, or the same anew; everywhere else one is signed out by it.
+         */
+        post: operations["changePassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -1836,6 +1856,33 @@ export interface components {
             theme?: ("day" | "lamp") | null;
         };
         /**
+         * Problem
+         * @description Something that went wrong; ``fields`` says where.
+         */
+        Problem: {
+            /** Code */
+            code: string;
+            /** Message */
+            message: string;
+            /**
+             * Fields
+             * @default {}
+             */
+            fields: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * PasswordChange
+         * @description The password there is, and the one that is to be.
+         */
+        PasswordChange: {
+            /** Old */
+            old: string;
+            /** New */
+            new: string;
+        };
+        /**
          * Action
          * @description A remedy that can be applied at a touch.
          */
@@ -2742,23 +2789,6 @@ export interface components {
             width: number;
             /** Height */
             height: number;
-        };
-        /**
-         * Problem
-         * @description Something that went wrong; ``fields`` says where.
-         */
-        Problem: {
-            /** Code */
-            code: string;
-            /** Message */
-            message: string;
-            /**
-             * Fields
-             * @default {}
-             */
-            fields: {
-                [key: string]: string;
-            };
         };
         /**
          * LengthReply
@@ -7101,6 +7131,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -1,10 +1,11 @@
-import { Lamp, LogOut, Sun } from "lucide-react";
+import { KeyRound, Lamp, LogOut, Sun } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import { Link, NavLink } from "react-router";
 import { csrfToken } from "../api/client";
 import { Choice, IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { useOptions } from "./choices";
+import { PasswordDialog } from "./PasswordDialog";
 import { KEY_LIST, useKeys } from "./keys";
 import { UNITS, useChangePreferences, usePerson } from "./person";
 
@@ -21,6 +22,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const person = usePerson();
   const preferences = useChangePreferences();
   const [showKeys, setShowKeys] = useState(false);
+  const [showPassword, setShowPassword] = useState(false);
   const mmMarks = useOptions("house.mm_division");
   const inchMarks = useOptions("house.inch_division");
   const lamp = person.theme === "lamp";
@@ -108,6 +110,9 @@ export function Shell({ children }: { children: ReactNode }) {
           <IconButton label="Keyboard" onClick={() => setShowKeys(true)}>
             <span className="font-serif text-lg leading-none">?</span>
           </IconButton>
+          <IconButton label={`Password of ${person.name}`} onClick={() => setShowPassword(true)}>
+            <KeyRound size={18} />
+          </IconButton>
           <form method="post" action="/sign-out">
             <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />
             <IconButton label={`Sign out ${person.name}`} type="submit">
@@ -117,6 +122,7 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
       </header>
       {children}
+      {showPassword && <PasswordDialog onClose={() => setShowPassword(false)} />}
       <Modal open={showKeys} onOpenChange={setShowKeys} title="Keyboard">
         <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
           {KEY_LIST.map(([key, does]) => (

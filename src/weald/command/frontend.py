@@ -10,7 +10,8 @@ from pathlib import Path
 from weald.command.machine import NotReadyError
 from weald.command.paths import FRONTEND, VAR
 
-_INSTALLED_FROM = VAR / "frontend.installed"
+_INSTALLED_FROM = FRONTEND / "node_modules" / ".installed-from"
+"""Goes with the packages: an installation that was broken off is begun again."""
 _SKIPPED = {"node_modules"}
 _BUILDS_KEPT = 4
 
@@ -71,7 +72,6 @@ def install_packages() -> None:
         return
     print("Installing the front end's packages …", flush=True)
     npm("ci", "--no-audit", "--no-fund")
-    VAR.mkdir(exist_ok=True)
     _INSTALLED_FROM.write_text(digest)
 
 

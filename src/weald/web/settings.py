@@ -97,6 +97,8 @@ LOGIN_REDIRECT_URL = "/"
 LOGOUT_REDIRECT_URL = "sign-in"
 
 AXES_FAILURE_LIMIT = 6
+SPRAYING_LIMIT = 40
+"""So many wrong passwords from one address, for whichever names, before it has to wait."""
 AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
@@ -144,6 +146,7 @@ CONTENT_SECURITY_POLICY = {
     }
 }
 
+SECURE_REDIRECT_EXEMPT = [r"^healthz$", r"^readyz$"]
 SESSION_ENGINE = "weald.web.accounts.sessions"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 14
 SESSION_COOKIE_SAMESITE = "Lax"

@@ -6,12 +6,15 @@ from django.urls import path, re_path
 from weald.web.accounts.views import SignInView
 from weald.web.api.api import api
 from weald.web.gate import failed
+from weald.web.health import alive, ready
 from weald.web.shell import shell
 
 handler500 = failed
 urlpatterns = [
     path("sign-in", SignInView.as_view(), name="sign-in"),
     path("sign-out", LogoutView.as_view(), name="sign-out"),
+    path("healthz", alive),
+    path("readyz", ready),
     path("api/", api.urls),
     re_path(r"^(?!api/|static/).*$", shell, name="shell"),
 ]

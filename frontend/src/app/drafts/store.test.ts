@@ -9,7 +9,14 @@ interface Reply {
 
 /** A server that holds one text, a clock that the test turns, and a memory. */
 function bench(options: { kept?: { version: number; draft: string }; byItself?: boolean } = {}) {
-  const server = { version: 1, text: "begun", down: false, signedOut: false, away: false, writes: 0 };
+  const server = {
+    version: 1,
+    text: "begun",
+    down: false,
+    signedOut: false,
+    away: false,
+    writes: 0,
+  };
   let kept = options.kept ?? null;
   const keeper: Keeper<string> = {
     read: () => kept,

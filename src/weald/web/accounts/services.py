@@ -4,6 +4,7 @@ from dataclasses import replace
 
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError
 from django.db import transaction
 
 from weald.core.errors import WealdError
@@ -56,6 +57,32 @@ def notation_for(user: User | None, workshop: Workshop) -> Notation:
     """
     own = MILLIMETRES if user is None else preferences_of(user).notation
     return replace(own, vocabulary=house_of(workshop).vocabulary)
+
+
+class WrongPasswordError(WealdError):
+    """The password given is not the one that is known."""
+
+
+class WeakPasswordError(WealdError):
+    """A password that is guessed too easily, with why."""
+
+
+def change_password(user: User, old: str, new: str) -> None:
+    """Give a person another password. Everywhere they are signed in ends, but where they asked for it.
+
+    The same password once more is a way to sign out everywhere else.
+
+    :raises WrongPasswordError: when ``old`` is not theirs.
+    :raises WeakPasswordError: when ``new`` is guessed too easily.
+    """
+    if not user.check_password(old):
+        raise WrongPasswordError("That is not your password.")
+    try:
+        validate_password(new, user)
+    except ValidationError as error:
+        raise WeakPasswordError(" ".join(error.messages)) from None
+    user.set_password(new)
+    user.save(update_fields=["password"])
 
 
 class StaleHouseError(WealdError):

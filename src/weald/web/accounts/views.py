@@ -1,10 +1,16 @@
 """The sign-in page."""
 
+from datetime import timedelta
 from typing import Any
 
+from axes.helpers import get_client_ip_address
+from axes.models import AccessAttempt
+from django.conf import settings
 from django.contrib.auth.views import LoginView
+from django.db.models import Sum
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import render
+from django.utils import timezone
 
 from weald.web.shell import built_entry
 
@@ -15,9 +21,27 @@ class SignInView(LoginView):
     template_name = "sign_in.html"
     redirect_authenticated_user = True
 
+    def post(self, request: HttpRequest, *args: Any, **kwargs: Any) -> HttpResponse:
+        """Take a name and a password, but not from where very many were wrong."""
+        if is_spraying(request):
+            return locked_out(request)
+        return super().post(request, *args, **kwargs)
+
     def get_context_data(self, **kwargs: Any) -> dict[str, Any]:
         """Add the built styles."""
         return super().get_context_data(**kwargs) | {"styles": built_entry()[1]}
+
+
+def is_spraying(request: HttpRequest) -> bool:
+    """Whether wrong passwords came from this address again and again, for whichever names.
+
+    django-axes counts each name by itself, so that no stranger can lock somebody out from elsewhere; who
+    tries many names is seen only here.
+    """
+    since = timezone.now() - timedelta(hours=settings.AXES_COOLOFF_TIME)
+    address = get_client_ip_address(request)
+    tries = AccessAttempt.objects.filter(ip_address=address, attempt_time__gt=since)
+    return (tries.aggregate(wrong=Sum("failures_since_start"))["wrong"] or 0) >= settings.SPRAYING_LIMIT
 
 
 def locked_out(

@@ -2,15 +2,24 @@
 
 from typing import cast
 
+from django.contrib.auth import update_session_auth_hash
 from django.contrib.auth.models import User
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Router, Status
 from ninja.errors import AuthorizationError
 
+from weald.core.errors import SpecError
 from weald.core.notation import Notation
 from weald.web.accounts.models import Membership, Workshop
-from weald.web.accounts.services import house_of, notation_for, preferences_of
-from weald.web.api.schemas import PaperName, Person, PreferencesChange, ThemeName
+from weald.web.accounts.services import (
+    WeakPasswordError,
+    WrongPasswordError,
+    change_password,
+    house_of,
+    notation_for,
+    preferences_of,
+)
+from weald.web.api.schemas import PaperName, PasswordChange, Person, PreferencesChange, Problem, ThemeName
 
 router = Router(tags=["people"])
 
@@ -56,6 +65,20 @@ def _reply(request: HttpRequest) -> Person:
 def me(request: HttpRequest) -> Person:
     """Who is signed in."""
     return _reply(request)
+
+
+@router.post("/me/password", response={204: None, 422: Problem}, operation_id="changePassword")
+def write_password(request: HttpRequest, change: PasswordChange) -> Status:
+    """Take another password, or the same anew; everywhere else one is signed out by it."""
+    user = person(request)
+    try:
+        change_password(user, change.old, change.new)
+    except WrongPasswordError as error:
+        raise SpecError({"old": str(error)}) from None
+    except WeakPasswordError as error:
+        raise SpecError({"new": str(error)}) from None
+    update_session_auth_hash(request, user)
+    return Status(204, None)
 
 
 @router.patch("/me", response=Person, operation_id="changePreferences")

@@ -156,6 +156,13 @@ class PreferencesChange(Schema):
     theme: ThemeName | None = None
 
 
+class PasswordChange(Schema):
+    """The password there is, and the one that is to be."""
+
+    old: Annotated[str, Field(max_length=200)]
+    new: Annotated[str, Field(max_length=200)]
+
+
 class LengthQuestion(Schema):
     """A length as typed, and how many marks of the ruler to step it."""
 
