@@ -1,6 +1,9 @@
 """./weald impose, called as its own words."""
 
+import os
+import subprocess
 import sys
+import time
 from pathlib import Path
 from typing import Any
 
@@ -9,7 +12,9 @@ import pytest
 
 from tests.exchange.test_text_pdf import BAD
 from tests.exchange.texts import read_sides, write_text
+from tests.hostile.pdfs import every_pdf
 from weald.command.__main__ import main
+from weald.command.paths import PROJECT
 
 
 @pytest.fixture
@@ -130,3 +135,32 @@ def test_a_text_that_is_not_there_and_a_place_that_is_not(
     assert "No such file" in capsys.readouterr().err
     assert run(monkeypatch, text, tmp_path / "no" / "out.pdf") == 2
     assert "No such file" in capsys.readouterr().err
+
+
+HOSTILE = (
+    *("flate-bomb", "object-stream-bomb", "cross-reference-bomb", "startxref-of-20-digits", "tree-of-itself"),
+    *("type-Rotate-1", "type-UserUnit-6", "contents-odd", "encrypted-secret", "empty", "mutation-2"),
+)
+
+
+@pytest.mark.parametrize("name", HOSTILE)
+def test_a_hostile_text_is_imposed_or_refused_in_one_line(name: str, tmp_path: Path) -> None:
+    text, out = tmp_path / "text.pdf", tmp_path / "out.pdf"
+    text.write_bytes(dict(every_pdf())[name])
+    begun = time.monotonic()
+    command = [sys.executable, "-m", "weald.command", "impose", str(text), str(out)]
+    done = subprocess.run(
+        command,
+        cwd=PROJECT,
+        env=os.environ | {"PYTHONPATH": str(PROJECT / "src")},
+        capture_output=True,
+        text=True,
+        check=False,
+    )
+    assert time.monotonic() - begun < 20
+    assert done.returncode in (0, 2), done.stderr
+    assert "Traceback" not in done.stderr
+    if done.returncode == 2:
+        assert done.stderr.startswith("weald: ")
+        assert not out.exists()
+    assert {path.name for path in tmp_path.iterdir()} <= {"text.pdf", "out.pdf"}

@@ -14,6 +14,7 @@ _INSTALLED_FROM = FRONTEND / "node_modules" / ".installed-from"
 """Goes with the packages: an installation that was broken off is begun again."""
 _SKIPPED = {"node_modules"}
 _BUILDS_KEPT = 4
+_TRIES = 3
 
 
 def _node_folder() -> Path:
@@ -71,7 +72,14 @@ def install_packages() -> None:
     if _same(_INSTALLED_FROM, digest) and (FRONTEND / "node_modules").is_dir():
         return
     print("Installing the front end's packages …", flush=True)
-    npm("ci", "--no-audit", "--no-fund")
+    for attempt in range(1, _TRIES + 1):
+        try:
+            npm("ci", "--no-audit", "--no-fund", "--prefer-offline")
+            break
+        except NotReadyError:
+            # on a slow line npm gives up half way; what it has fetched so far is kept
+            if attempt == _TRIES:
+                raise
     _INSTALLED_FROM.write_text(digest)
 
 
