@@ -1,6 +1,7 @@
 """./weald impose TEXT.pdf OUT.pdf: a text put on printed sheets that fold to order."""
 
 import argparse
+import logging
 import sys
 import tempfile
 from collections.abc import Callable
@@ -43,6 +44,8 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
 
 def impose_file(arguments: argparse.Namespace) -> int:
     """Impose a text; 0 when it went well, 2 with one line when something cannot be used."""
+    # what a reader stumbled over is for a server's log; here one line is said, and that is all
+    logging.getLogger("weald").addHandler(logging.NullHandler())
     try:
         _impose(arguments)
     except SpecError as error:
