@@ -51,7 +51,7 @@ def test_lengths_are_read_with_their_unit() -> None:
         ({"folding": {"programme": "v v3"}}, "folding.programme", "no spine"),
         ({"paper": {"basis": {"pounds": 20, "grade": "bondd"}}}, "paper.basis.grade", "'bond'"),
         ({"title": ""}, "title", "must not be empty"),
-        ({"title": "Log\0"}, "title", "without tabs or other control signs"),
+        ({"title": "Log\0"}, "title", "holds a control sign"),
         ({"paper": {"name": "a\nb"}}, "paper.name", "on one line"),
         ({"leaf": {"width": 10**400}}, "leaf.width", "no length is that long"),
         ({"folding": {"programme": "z12 zh12 z12 v"}}, "folding.programme", "1 to 256"),

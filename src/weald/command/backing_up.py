@@ -8,6 +8,7 @@ those there were before and after the database was written down hold all that it
 import io
 import json
 import os
+import shutil
 import subprocess
 import tarfile
 import tempfile
@@ -152,14 +153,31 @@ def _unpack(source: Path, folder: Path, files: Path) -> int:
                 raise NotReadyError(f"{source} is no backup of Weald.")
             if about["version"] > VERSION:
                 raise NotReadyError(f"{source} was written by a newer Weald; restore it with that.")
-            tar.extract(_DUMP, folder, filter="data")
+            _put(tar, tar.getmember(_DUMP), folder / _DUMP)
             files.mkdir(parents=True, exist_ok=True, mode=0o700)
             held = [each for each in tar.getmembers() if each.isfile() and each.name.startswith(f"{_FILES}/")]
             for each in held:
-                each.name = each.name.removeprefix(f"{_FILES}/")
-                tar.extract(each, files, filter="data")
+                _put(tar, each, _within(files, each.name.removeprefix(f"{_FILES}/")))
     except (tarfile.TarError, KeyError, ValueError, OSError) as error:
         raise NotReadyError(f"{source} cannot be read as a backup ({error}).") from None
     if len(held) != about["files"]:
         raise NotReadyError(f"{source} is not whole: {len(held)} of {about['files']} files.")
     return len(held)
+
+
+def _within(folder: Path, name: str) -> Path:
+    """A place in a folder, and never beside it."""
+    path = folder / name
+    if not path.resolve().is_relative_to(folder.resolve()):
+        raise ValueError(f"“{name}” lies outside")
+    return path
+
+
+def _put(tar: tarfile.TarFile, member: tarfile.TarInfo, path: Path) -> None:
+    """A file out of the archive: its content alone, whoever it belonged to."""
+    content = tar.extractfile(member)
+    if content is None:
+        raise ValueError(f"“{member.name}” is no file")
+    path.parent.mkdir(parents=True, exist_ok=True)
+    with content, path.open("wb") as file:
+        shutil.copyfileobj(content, file)
