@@ -69,8 +69,11 @@ def test_front_and_back_are_offered_up_apart() -> None:
     cut, left = offered_up(spec, "wide", 2.0, MILLIMETRES, "front")
     assert cut.words.startswith("Cut the front board to ")
     assert "the other stays" in cut.words
+    # what is said is what is cut: a mark of the ruler
+    assert float(cut.patch["measured.board.width"]) % 0.5 == 0  # type: ignore[arg-type]
+    assert f"to {cut.patch['measured.board.width']:g} mm" in cut.words
     assert cut.patch == {
-        "measured.board.width": round(board - 2, 3),
+        "measured.board.width": pytest.approx(board - 2, abs=0.25),
         "measured.back_board.width": round(board, 3),
     }
     assert left.patch["measured.board.width"] == left.patch["measured.back_board.width"]
@@ -83,8 +86,8 @@ def test_front_and_back_are_offered_up_apart() -> None:
     differing = JobSpec.model_validate(spec.model_dump() | {"measured": {"back_board.width": board - 1}})
     both, _ = offered_up(differing, "wide", 2.0, MILLIMETRES)
     assert both.patch == {
-        "measured.board.width": round(board - 2, 3),
-        "measured.back_board.width": round(board - 3, 3),
+        "measured.board.width": pytest.approx(board - 2, abs=0.25),
+        "measured.back_board.width": pytest.approx(board - 3, abs=0.25),
     }
 
 
@@ -103,3 +106,26 @@ def test_the_printed_cover_puts_the_spine_where_the_boards_leave_it() -> None:
     zones = {zone.kind: zone for zone in art.zones if zone.kind in ("back", "front")}
     assert zones["front"].width - zones["back"].width == pytest.approx(5)
     assert zones["back"].width == pytest.approx(value(made, "back_board.width"))
+
+
+def test_what_lies_on_or_between_boards_follows_both() -> None:
+    job = {"binding": {"covering": "half", "material": "leather", "cover_thickness": 1.0}}
+    made = apart(job, -4.0, 6.0)
+    front, back = value(made, "board.width"), value(made, "back_board.width")
+    pieces = {each.id: each for each in made.pieces}
+    assert pieces["infill_inside"].width - pieces["infill_inside_back"].width == pytest.approx(front - back)
+    assert pieces["infill_back"].height == pytest.approx(value(made, "back_board.height"))
+    # drawn as high as it is cut: spine, strip and joints reach from end to end of the taller board
+    assert pieces["spine_board"].height == pytest.approx(value(made, "back_board.height"))
+    assert extent(made, "spine_board.width")[1] == pytest.approx(pieces["spine_board"].height)
+    # the narrower square is the one a growing paste-down reaches first
+    assert value(made, "closed_back.fore_edge") < value(made, "closed.fore_edge")
+    growth, trim = value(made, "pastedown.growth"), value(made, "pastedown.trim")
+    assert trim == pytest.approx(max(0.0, 3.0 + growth - value(made, "closed_back.fore_edge")))
+
+
+def test_the_back_board_comes_out_of_the_stock_chosen_for_the_boards() -> None:
+    stock = {"board": {"name": "Greyboard", "width": 700, "height": 1000, "grain": "height"}}
+    made = apart({"stock": stock}, -3.0, 0.0)
+    pieces = {each.id: each for each in made.pieces}
+    assert pieces["board_back"].stock == pieces["board"].stock == "Greyboard"

@@ -1,30 +1,28 @@
 /** One's password: another one, or the same once more to sign out everywhere else. */
 import { useMutation } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { api, ProblemError, unwrap } from "../api/client";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
+import { TextEntry } from "../parts/TextEntry";
 
-interface Fields {
-  old: string;
-  new: string;
-}
-
-const ENTRIES = [
-  ["old", "Your password now", "current-password"],
-  ["new", "Your password from now on", "new-password"],
-] as const;
+const BLANK = { old: "", new: "" };
 
 export function PasswordDialog({ onClose }: { onClose: () => void }) {
-  const [entry, setEntry] = useState<Fields>({ old: "", new: "" });
+  const [entry, setEntry] = useState(BLANK);
   const change = useMutation({
-    mutationFn: async (body: Fields) => {
+    mutationFn: async (body: typeof BLANK) => {
       const { error, response } = await api.POST("/api/me/password", { body });
       if (error) unwrap({ error, response });
     },
-    onSuccess: () => setEntry({ old: "", new: "" }),
+    onSuccess: () => setEntry(BLANK),
   });
   const wrong = change.error instanceof ProblemError ? (change.error.problem.fields ?? {}) : {};
+  const props = {
+    entry,
+    fields: wrong,
+    set: (id: string, text: string) => setEntry((old) => ({ ...old, [id]: text })),
+  };
   return (
     <Modal open onOpenChange={(open) => !open && onClose()} title="Your password">
       <form
@@ -38,16 +36,8 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
           Everywhere else you are signed in, you are signed out by this. The same password once more
           does that alone.
         </p>
-        {ENTRIES.map(([id, label, autoComplete]) => (
-          <PasswordField
-            key={id}
-            label={label}
-            autoComplete={autoComplete}
-            value={entry[id]}
-            wrong={wrong[id]}
-            onChange={(text) => setEntry((old) => ({ ...old, [id]: text }))}
-          />
-        ))}
+        <TextEntry {...props} id="old" label="Your password now" password="current-password" />
+        <TextEntry {...props} id="new" label="Your password from now on" password="new-password" />
         <div className="flex items-center gap-3">
           <Button kind="main" type="submit" disabled={!entry.old || !entry.new || change.isPending}>
             Keep it
@@ -59,43 +49,5 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
         </div>
       </form>
     </Modal>
-  );
-}
-
-function PasswordField({
-  label,
-  autoComplete,
-  value,
-  wrong,
-  onChange,
-}: {
-  label: string;
-  autoComplete: string;
-  value: string;
-  wrong: string | undefined;
-  onChange: (text: string) => void;
-}) {
-  const id = useId();
-  return (
-    <div>
-      <label htmlFor={id} className="block text-sm text-faded">
-        {label}
-      </label>
-      <input
-        id={id}
-        type="password"
-        autoComplete={autoComplete}
-        className="w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder"
-        value={value}
-        aria-invalid={wrong ? true : undefined}
-        aria-describedby={wrong ? `${id}-error` : undefined}
-        onChange={(event) => onChange(event.target.value)}
-      />
-      {wrong && (
-        <p id={`${id}-error`} role="alert" className="text-sm text-madder">
-          {wrong}
-        </p>
-      )}
-    </div>
   );
 }

@@ -19,7 +19,13 @@ export function TextEntry({
   label,
   error = id,
   hint,
-}: FieldProps & { error?: string; hint?: string }) {
+  password,
+}: FieldProps & {
+  error?: string;
+  hint?: string;
+  /** Hidden as it is typed; which of them it is, for whoever keeps passwords. */
+  password?: "current-password" | "new-password";
+}) {
   const key = useId();
   const wrong = fields[error];
   return (
@@ -29,6 +35,8 @@ export function TextEntry({
       </label>
       <input
         id={key}
+        type={password ? "password" : "text"}
+        autoComplete={password}
         className="figures w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder"
         value={entry[id] ?? ""}
         placeholder={hint}

@@ -71,7 +71,7 @@ def bind_case(
         joining = (strip.width - case.middle) / 2
         pieces.append(strip)
     pieces += cover_pieces(parts, spec.binding, spec.copies, ledger)
-    pieces += infills(covering, spec, ledger)
+    pieces += infills(covering, spec, case.board_sizes, ledger)
     drawings = [
         draw_flat(case, parts, ledger, joining),
         draw_section(case, ledger),
@@ -81,9 +81,9 @@ def bind_case(
     if case.back:
         drawings.append(draw_closed(case, ledger, back=True))
     if case.spine == "none":
-        drawings.append(draw_spacer(case.middle, case.board_height, "between the boards", ledger))
+        drawings.append(draw_spacer(case.middle, case.tallest, "between the boards", ledger))
     elif case.spine != "bare" and (covering != "full" or joined):
-        drawings.append(draw_spacer(case.gap, case.board_height, "joint", ledger))
+        drawings.append(draw_spacer(case.gap, case.tallest, "joint", ledger))
     cover = spec.stock.get("cover")
     pasted = reckon_pastedown(spec, ledger)
     pull = reckon_pull(spec, ledger, cover.grammage if cover else None)
@@ -169,25 +169,21 @@ def on_each_board(
     ]
 
 
-def infills(covering: Covering, spec: JobSpec, ledger: Ledger) -> list[Piece]:
+def infills(covering: Covering, spec: JobSpec, sizes: BoardSizes, ledger: Ledger) -> list[Piece]:
     """Paper that levels thick leather: between its pieces outside, and between its turn-ins inside."""
     binding = spec.binding
     if binding.material != "leather" or binding.cover_thickness < INFILL_FROM:
         return []
-    value, count = ledger.value, 2 * spec.copies
-    inside = max(0.0, value("turn_in.inside"))
+    inside = max(0.0, ledger.value("turn_in.inside"))
     pieces = []
     if covering not in ("full", "three_piece"):
-        strip = binding.fore_edge_strip if covering == "fore_edge" else 0.0
-        size = (max(1.0, value("board.width") - binding.overlap - strip), value("board.height"))
+        less = binding.overlap + (binding.fore_edge_strip if covering == "fore_edge" else 0.0)
         how = "as thick as the pared leather, from its edge outwards; cut round corners, under the sides"
-        pieces.append(make_piece(ledger, "infill", "Infill outside", "kraft", count, size, how))
-    size = (
-        max(1.0, value("board.width") - inside),
-        max(1.0, value("board.height") - 2 * inside),
-    )
+        outside = [(max(1.0, width - less), height) for width, height in sizes]
+        pieces += on_each_board(ledger, outside, ("infill", "Infill outside", "kraft", how), spec.copies)
     how = "between the turn-ins, before the paste-down; grain head to tail"
-    pieces.append(make_piece(ledger, "infill_inside", "Infill inside", "kraft", count, size, how))
+    within = [(max(1.0, width - inside), max(1.0, height - 2 * inside)) for width, height in sizes]
+    pieces += on_each_board(ledger, within, ("infill_inside", "Infill inside", "kraft", how), spec.copies)
     return pieces
 
 
@@ -195,10 +191,10 @@ def _spine_pieces(spec: JobSpec, case: Case, ledger: Ledger) -> list[Piece]:
     if case.spine == "bare":
         return []
     if case.spine == "none":
-        size = (case.middle, case.board_height)
+        size = (case.middle, case.tallest)
         how = "laid between the boards as they are glued; cut it once, label it, keep it"
         return [make_piece(ledger, "spacer", "Spacer strip", "card", 1, size, how)]
-    size = (case.spine_width, case.board_height)
+    size = (case.spine_width, case.tallest)
     if case.spine == "board":
         return [
             make_piece(
@@ -233,6 +229,6 @@ def _joining_strip(spec: JobSpec, case: Case, ledger: Ledger) -> Piece:
         },
         rule="stout paper, {mm:20–40} on each board; the covering cannot pull the boards in",
     )
-    size = (width, case.board_height)
+    size = (width, case.tallest)
     how = "joins boards and spine before covering; grain head to tail"
     return make_piece(ledger, "joining_strip", "Joining strip", "kraft", spec.copies, size, how)

@@ -39,6 +39,8 @@ def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
     even = spec.endpapers.margin is None
     wanted = ledger.value("squares.head") if spec.endpapers.margin is None else spec.endpapers.margin
     square = ledger.ref("closed.fore_edge")
+    if "closed_back.fore_edge" in ledger.quantities:
+        square = min(square, ledger.ref("closed_back.fore_edge"), key=lambda each: each.value)
     trim = ledger.reckon(
         "pastedown.trim",
         max(0.0, wanted + growth - square.value),

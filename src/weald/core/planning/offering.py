@@ -97,11 +97,11 @@ def _boards_apart(
     back, way = APART[front]
     now = {"front": quantities[front].value, "back": quantities.get(back, quantities[front]).value}
     off = ("front", "back") if board == "both" else (board,)
-    cut = now | {each: now[each] - by for each in off}
-    cuts = " and ".join(_cut((front, f"the {each} board", way), now[each], by, notation) for each in off)
+    cut = now | {each: notation.stepped(now[each] - by, 0) for each in off}
+    cuts = " and ".join(_cut((front, f"the {each} board", way), cut[each], by > 0, notation) for each in off)
     rest = "" if board == "both" else "; the other stays as it is"
     yield Offered(cuts + rest, _sizes(front, cut))
-    left = " and ".join(f"the {each} board at {notation.limit(round(now[each], 3))}" for each in off)
+    left = " and ".join(f"the {each} board at {notation.length(now[each], True)}" for each in off)
     yield Offered(f"Leave {left}, and take the squares as they come", _sizes(front, now))
 
 
@@ -111,17 +111,18 @@ def _sizes(front: QuantityId, sizes: dict[str, Mm]) -> Patch:
     return {f"measured.{front}": round(sizes["front"], 3), f"measured.{back}": round(sizes["back"], 3)}
 
 
-def _cut(of_case: CasePiece, case: Mm, by: Mm, notation: Notation) -> str:
-    """What is cut: off the piece there is, or a new and larger one."""
+def _cut(of_case: CasePiece, size: Mm, off_it: bool, notation: Notation) -> str:
+    """What is cut: off the piece there is, or a new and larger one; to a mark of the ruler."""
     _, name, way = of_case
-    size = notation.limit(round(case - by, 3))
-    return f"Cut {name} to {size}" if by > 0 else f"Cut {name} anew, {size} {way}"
+    shown = notation.length(size, True)
+    return f"Cut {name} to {shown}" if off_it else f"Cut {name} anew, {shown} {way}"
 
 
 def _block_stands(of_case: CasePiece, case: Mm, by: Mm, notation: Notation) -> Iterator[Offered]:
     """The block was measured and stands; the piece is cut to it."""
-    cut: Patch = {f"measured.{of_case[0]}": round(case - by, 3)}
-    yield Offered(f"{_cut(of_case, case, by, notation)}; the block stays as it was measured", cut)
+    size = notation.stepped(case - by, 0)
+    cut: Patch = {f"measured.{of_case[0]}": round(size, 3)}
+    yield Offered(f"{_cut(of_case, size, by > 0, notation)}; the block stays as it was measured", cut)
     yield _left(of_case, case, {}, notation)
 
 
@@ -137,7 +138,7 @@ def _block_follows(
     corrected: Patch = {f"measured.{path}": round(size - by, 3)}
     is_now = notation.limit(round(size - by, 3))
     yield Offered(
-        f"{_cut(of_case, case, by, notation)}: the block is {is_now}, and everything follows",
+        f"{_cut(of_case, case - by, by > 0, notation)}: the block is {is_now}, and everything follows",
         corrected,
     )
     yield _left(of_case, case, corrected, notation)
@@ -146,5 +147,5 @@ def _block_follows(
 def _left(of_case: CasePiece, case: Mm, more: Patch, notation: Notation) -> Offered:
     """The piece stays as it is."""
     quantity, name, _ = of_case
-    words = f"Leave {name} at {notation.limit(round(case, 3))}, and take the squares as they come"
+    words = f"Leave {name} at {notation.length(case, True)}, and take the squares as they come"
     return Offered(words, {f"measured.{quantity}": round(case, 3), **more})

@@ -34,11 +34,16 @@ def stock_pieces(spec: JobSpec, pieces: Sequence[Piece], notation: Notation) -> 
     """Every piece with its stock, if one is chosen."""
     found = []
     for piece in pieces:
-        stock = _text_paper(spec) if piece.id == TEXT_SHEET else spec.stock.get(piece.id)
+        stock = _text_paper(spec) if piece.id == TEXT_SHEET else _chosen(spec, piece.id)
         stocked = _stocked(piece, stock, notation)
         # the station Paper minds the text's own paper
         found.append(StockedPiece(stocked.piece, ()) if piece.id == TEXT_SHEET else stocked)
     return found
+
+
+def _chosen(spec: JobSpec, piece_id: str) -> PieceStock | None:
+    """The stock chosen for a piece; one for the back board, cut apart, comes out of that of the front one."""
+    return spec.stock.get(piece_id) or spec.stock.get(piece_id.removesuffix("_back"))
 
 
 def _text_paper(spec: JobSpec) -> PieceStock:
