@@ -6,6 +6,7 @@ from typing import Any
 
 from playwright.sync_api import Locator, Page, expect
 
+CATALOGUES = [file.stem for file in (Path(__file__).parents[2] / "frontend/src/app/words/en").glob("*.json")]
 AXE = Path(__file__).parents[2] / "frontend" / "node_modules" / "axe-core" / "axe.min.js"
 STATIONS = (
     "Text",
@@ -72,3 +73,5 @@ def assert_accessible(page: Page) -> None:
     ]
     if problems:
         raise AssertionError("\n".join(problems))
+    unsaid = re.search(rf"\b({'|'.join(CATALOGUES)})\.[a-z]+[A-Z]\w*", page.inner_text("body"))
+    assert unsaid is None, f"the place of a sentence stands where the sentence should: {unsaid}"

@@ -106,7 +106,7 @@ def test_a_text_becomes_sheets_that_fold_to_order(desk: Page, tmp_path: Path) ->
     field(desk, "Head").fill("5")
     is_saved(desk)
     go_to(desk, "Printing")
-    expect(desk.get_by_text("Made before you changed leaf › trim › head.")).to_be_visible()
+    expect(desk.get_by_text("Made before you changed Trim at the head.")).to_be_visible()
     desk.get_by_role("button", name="Undo").click()
     expect(desk.get_by_text("Made before you changed")).to_have_count(0)
 

@@ -93,7 +93,7 @@ def test_a_file_says_what_was_decided_otherwise_since(client: Client, printed: J
     changed = spec | {"leaf": leaf, "binding": {"board": 3}, "paper": {"name": "Other", "spoilage": 9}}
     answer = send(client, "PUT", f"/api/jobs/{printed.pk}?version=1", changed)
     assert answer.status_code == 200
-    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["changed_since"] == ["leaf.trim.head"]
+    assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["changed_since"] == ["Trim at the head"]
     printed.refresh_from_db()
     job_services.undo(printed, 2, binder)
     assert client.get(f"/api/jobs/{printed.pk}/prints").json()[0]["changed_since"] == []

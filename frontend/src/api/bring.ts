@@ -1,4 +1,5 @@
 /** Sends a file to the server, and tells how far it has come; fetch cannot tell that. */
+import { t } from "../app/words";
 import { csrfToken } from "./client";
 import { type Problem, ProblemError } from "./problem";
 
@@ -26,10 +27,10 @@ export function bring<Reply>(
     request.onload = () => {
       const reply: unknown = request.response;
       if (request.status >= 200 && request.status < 300) resolve(reply as Reply);
-      else reject(new ProblemError(request.status, (reply as Problem | null) ?? UNKNOWN));
+      else reject(new ProblemError(request.status, (reply as Problem | null) ?? unknown()));
     };
-    request.onerror = () => reject(new Error("The connection broke; bring the file again."));
-    request.onabort = () => reject(new Error("Stopped; nothing was brought."));
+    request.onerror = () => reject(new Error(t("app.connectionBroke")));
+    request.onabort = () => reject(new Error(t("app.broughtNothing")));
     signal?.addEventListener("abort", () => request.abort());
     if (asForm) {
       const form = new FormData();
@@ -42,11 +43,11 @@ export function bring<Reply>(
   });
 }
 
-const UNKNOWN: Problem = {
+const unknown = (): Problem => ({
   code: "refused",
-  message: "The file was not taken; try again.",
+  message: t("app.theFileWasNotTakenTry"),
   fields: {},
-};
+});
 
 /** A path with the name of the file it is for. */
 export function named(path: string, file: File): string {

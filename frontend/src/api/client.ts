@@ -1,4 +1,5 @@
 /** The one way to the server: typed by its committed description, with Django's CSRF token. */
+import { t } from "../app/words";
 import createClient, { type Middleware } from "openapi-fetch";
 import { type Problem, ProblemError } from "./problem";
 import type { components, paths } from "./schema";
@@ -109,6 +110,6 @@ export function unwrap<T>({ data, error, response }: Answer<T>): T {
   if (response.ok && data !== undefined) return data;
   const problem = isProblem(error)
     ? error
-    : { code: "unreachable", message: "Weald does not answer just now.", fields: {} };
+    : { code: "unreachable", message: t("app.wealdDoesNotAnswerJustNow"), fields: {} };
   throw new ProblemError(response.status, problem);
 }

@@ -1,3 +1,4 @@
+import { speak, t } from "./words";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect } from "react";
 import { Link, Route, Routes } from "react-router";
@@ -20,6 +21,7 @@ export function App() {
     queryFn: async () => unwrap(await api.GET("/api/me")),
     staleTime: Infinity,
   });
+  speak(me.data?.vocabulary ?? "signature");
   useEffect(() => {
     document.documentElement.dataset.theme = me.data?.theme ?? "day";
   }, [me.data?.theme]);
@@ -31,15 +33,15 @@ export function App() {
   if (me.error) {
     return (
       <main className="p-8">
-        <p role="alert">{me.error.message} Reload the page to try again.</p>
+        <p role="alert">{t("app.messageReloadThePageToTry", { message: me.error.message })}</p>
       </main>
     );
   }
-  if (!me.data) return <main className="p-8">Opening the workshop …</main>;
+  if (!me.data) return <main className="p-8">{t("app.openingTheWorkshop")}</main>;
   return (
     <PersonContext value={me.data}>
       <Shell>
-        <Suspense fallback={<main className="p-8">One moment …</main>}>
+        <Suspense fallback={<main className="p-8">{t("common.oneMoment")}</main>}>
           <Routes>
             <Route path="/" element={<Desk />} />
             <Route path="/jobs/:jobId" element={<JobPage />} />
@@ -61,10 +63,10 @@ export function App() {
 function Nowhere() {
   return (
     <main className="p-8">
-      <h1 className="text-2xl">There is no such page</h1>
+      <h1 className="text-2xl">{t("app.thereIsNoSuchPage")}</h1>
       <p className="mt-2">
         <Link className="text-hill underline" to="/">
-          Back to the desk
+          {t("common.backToTheDesk")}
         </Link>
       </p>
     </main>

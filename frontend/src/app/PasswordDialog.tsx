@@ -1,4 +1,5 @@
 /** One's password: another one, or the same once more to sign out everywhere else. */
+import { t } from "./words";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ProblemError, unwrap } from "../api/client";
@@ -24,7 +25,7 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
     set: (id: string, text: string) => setEntry((old) => ({ ...old, [id]: text })),
   };
   return (
-    <Modal open onOpenChange={(open) => !open && onClose()} title="Your password">
+    <Modal open onOpenChange={(open) => !open && onClose()} title={t("app.yourPassword")}>
       <form
         className="space-y-3"
         onSubmit={(event) => {
@@ -32,18 +33,25 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
           change.mutate(entry);
         }}
       >
-        <p className="text-sm text-faded">
-          Everywhere else you are signed in, you are signed out by this. The same password once more
-          does that alone.
-        </p>
-        <TextEntry {...props} id="old" label="Your password now" password="current-password" />
-        <TextEntry {...props} id="new" label="Your password from now on" password="new-password" />
+        <p className="text-sm text-faded">{t("app.everywhereElseYouAreSignedIn")}</p>
+        <TextEntry
+          {...props}
+          id="old"
+          label={t("app.yourPasswordNow")}
+          password="current-password"
+        />
+        <TextEntry
+          {...props}
+          id="new"
+          label={t("app.yourPasswordFromNowOn")}
+          password="new-password"
+        />
         <div className="flex items-center gap-3">
           <Button kind="main" type="submit" disabled={!entry.old || !entry.new || change.isPending}>
-            Keep it
+            {t("app.keepIt")}
           </Button>
           <span role="status" className="text-sm">
-            {change.isSuccess && "Kept. You stay signed in here alone."}
+            {change.isSuccess && t("app.keptYouStaySignedInHere")}
             {change.error && Object.keys(wrong).length === 0 && change.error.message}
           </span>
         </div>

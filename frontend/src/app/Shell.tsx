@@ -1,3 +1,4 @@
+import { t } from "./words";
 import { KeyRound, Lamp, LogOut, Sun } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import { Link, NavLink } from "react-router";
@@ -9,13 +10,13 @@ import { PasswordDialog } from "./PasswordDialog";
 import { KEY_LIST, useKeys } from "./keys";
 import { UNITS, useChangePreferences, usePerson } from "./person";
 
-const UNIT_LABELS = { mm: "mm", inch: "inches", both: "both" } as const;
+const UNIT_LABELS = { mm: "app.millimetres", inch: "app.inches", both: "app.bothUnits" } as const;
 const ROOMS = [
-  ["/", "Desk"],
-  ["/sets", "Sets"],
-  ["/shelf", "Shelf"],
-  ["/cutting", "Cutting"],
-  ["/house", "House rules"],
+  ["/", "common.desk"],
+  ["/sets", "common.sets"],
+  ["/shelf", "common.shelf"],
+  ["/cutting", "common.cutting"],
+  ["/house", "common.houseRules"],
 ] as const;
 
 export function Shell({ children }: { children: ReactNode }) {
@@ -43,9 +44,9 @@ export function Shell({ children }: { children: ReactNode }) {
     <div className="flex min-h-screen flex-col">
       <header className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-linen px-4 py-1.5">
         <Link to="/" className="font-serif text-xl font-semibold text-hill">
-          Weald
+          {t("app.weald")}
         </Link>
-        <nav aria-label="Rooms" className="flex gap-4">
+        <nav aria-label={t("app.rooms")} className="flex gap-4">
           {ROOMS.map(([path, name]) => (
             <NavLink
               key={path}
@@ -53,20 +54,20 @@ export function Shell({ children }: { children: ReactNode }) {
               end={path === "/"}
               className="hover:underline aria-[current=page]:font-semibold aria-[current=page]:text-hill"
             >
-              {name}
+              {t(name)}
             </NavLink>
           ))}
         </nav>
         <span className="text-sm text-faded">{person.workshop}</span>
         <div className="ml-auto flex flex-wrap items-center gap-3">
           <Choice
-            label="Units"
+            label={t("app.units")}
             value={person.units}
-            options={UNITS.map((units) => ({ value: units, label: UNIT_LABELS[units] }))}
+            options={UNITS.map((units) => ({ value: units, label: t(UNIT_LABELS[units]) }))}
             onChange={(units) => preferences.mutate({ units })}
           />
           <label className="flex items-center gap-1 text-sm">
-            Ruler
+            {t("app.ruler")}
             {person.units === "inch" ? (
               <select
                 className="rounded border border-rule bg-sheet px-1 py-1"
@@ -102,20 +103,23 @@ export function Shell({ children }: { children: ReactNode }) {
             )}
           </label>
           <IconButton
-            label={lamp ? "Day light" : "Lamp light"}
+            label={lamp ? t("app.dayLight") : t("app.lampLight")}
             onClick={() => preferences.mutate({ theme: lamp ? "day" : "lamp" })}
           >
             {lamp ? <Sun size={18} /> : <Lamp size={18} />}
           </IconButton>
-          <IconButton label="Keyboard" onClick={() => setShowKeys(true)}>
+          <IconButton label={t("app.keyboard")} onClick={() => setShowKeys(true)}>
             <span className="font-serif text-lg leading-none">?</span>
           </IconButton>
-          <IconButton label={`Password of ${person.name}`} onClick={() => setShowPassword(true)}>
+          <IconButton
+            label={t("app.passwordOfName", { name: person.name })}
+            onClick={() => setShowPassword(true)}
+          >
             <KeyRound size={18} />
           </IconButton>
           <form method="post" action="/sign-out">
             <input type="hidden" name="csrfmiddlewaretoken" value={csrfToken()} />
-            <IconButton label={`Sign out ${person.name}`} type="submit">
+            <IconButton label={t("app.signOutName", { name: person.name })} type="submit">
               <LogOut size={18} />
             </IconButton>
           </form>
@@ -123,12 +127,12 @@ export function Shell({ children }: { children: ReactNode }) {
       </header>
       {children}
       {showPassword && <PasswordDialog onClose={() => setShowPassword(false)} />}
-      <Modal open={showKeys} onOpenChange={setShowKeys} title="Keyboard">
+      <Modal open={showKeys} onOpenChange={setShowKeys} title={t("app.keyboard")}>
         <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
           {KEY_LIST.map(([key, does]) => (
             <div key={key} className="contents">
               <dt className="font-semibold">{key}</dt>
-              <dd>{does}</dd>
+              <dd>{t(does)}</dd>
             </div>
           ))}
         </dl>

@@ -1,3 +1,4 @@
+import type { WordKey } from "./words";
 import { useEffect } from "react";
 
 export type Keys = Record<string, () => void>;
@@ -26,13 +27,13 @@ export function useKeys(keys: Keys): void {
   }, [keys]);
 }
 
-export const KEY_LIST: readonly (readonly [string, string])[] = [
-  ["[  and  ]", "previous and next station"],
-  ["z  and  Z", "undo and redo"],
-  ["m", "enter a measurement for the selected quantity"],
-  ["u", "millimetres, inches, both"],
-  ["g", "grain lines on and off"],
-  ["/", "find a quantity, or search the desk"],
-  ["↑  and  ↓", "in a length: one mark of the ruler up or down"],
-  ["?", "this list"],
+export const KEY_LIST: readonly (readonly [string, WordKey])[] = [
+  ["[, ]", "app.previousAndNextStation"],
+  ["z, Z", "app.undoAndRedo"],
+  ["m", "app.enterAMeasurementForThe"],
+  ["u", "app.millimetresInchesBoth"],
+  ["g", "app.grainLinesOnAndOff"],
+  ["/", "app.findAQuantityOrSearchThe"],
+  ["↑, ↓", "app.inALengthOneMarkOf"],
+  ["?", "app.thisList"],
 ];

@@ -1,4 +1,5 @@
 /** The same jobs laid out anew: pieces pinned, sheets left alone, other allowances. */
+import { t } from "../app/words";
 import { useState } from "react";
 import { type Cutting, ProblemError } from "../api/client";
 import { Button, Pick, Tick } from "../parts/controls";
@@ -33,7 +34,12 @@ export function CutOtherwise({
     fields,
   };
   return (
-    <Modal open onOpenChange={(open) => !open && onClose()} title="Lay out otherwise" wide>
+    <Modal
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={t("cutting.layOutOtherwise")}
+      wide
+    >
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -50,21 +56,21 @@ export function CutOtherwise({
         }}
       >
         <div className="grid gap-3 sm:grid-cols-4">
-          <TextEntry {...props} id="square" label="Square the corner by" />
-          <TextEntry {...props} id="kerf" label="The blade takes" />
-          <TextEntry {...props} id="keep_short" label="Keep offcuts from" />
-          <TextEntry {...props} id="keep_long" label="by" />
+          <TextEntry {...props} id="square" label={t("cutting.squareTheCornerBy")} />
+          <TextEntry {...props} id="kerf" label={t("cutting.theBladeTakes")} />
+          <TextEntry {...props} id="keep_short" label={t("cutting.keepOffcutsFrom")} />
+          <TextEntry {...props} id="keep_long" label={t("common.by")} />
         </div>
         <Tick checked={prefer} onChange={setPrefer}>
-          Offcuts first
+          {t("cutting.offcutsFirst")}
         </Tick>
         <table className="figures mt-4 w-full text-left text-sm">
           <thead>
             <tr className="border-b border-rule text-faded">
-              <th className="py-1 pr-3 font-normal">Piece</th>
-              <th className="pr-3 font-normal">Size as cut</th>
-              <th className="pr-3 font-normal">Count</th>
-              <th className="font-normal">Has to come from</th>
+              <th className="py-1 pr-3 font-normal">{t("common.piece")}</th>
+              <th className="pr-3 font-normal">{t("cutting.sizeAsCut")}</th>
+              <th className="pr-3 font-normal">{t("common.count")}</th>
+              <th className="font-normal">{t("cutting.hasToComeFrom")}</th>
             </tr>
           </thead>
           <tbody>
@@ -78,11 +84,11 @@ export function CutOtherwise({
                   <td className="pr-3">{blank.count}</td>
                   <td>
                     <Pick
-                      label={`Stock of ${blank.label}`}
+                      label={t("cutting.stockOfLabel", { label: blank.label })}
                       labelHidden
                       value={String(pins[blank.id] ?? "")}
                       options={[
-                        ["", "whatever is best"],
+                        ["", t("cutting.whateverIsBest")],
                         ...blank.stocks.map(
                           (stock) => [String(stock.number), stock.label] as const,
                         ),
@@ -102,7 +108,7 @@ export function CutOtherwise({
           </tbody>
         </table>
         <fieldset className="mt-4">
-          <legend className="text-sm text-faded">Leave alone</legend>
+          <legend className="text-sm text-faded">{t("cutting.leaveAlone")}</legend>
           <div className="flex flex-wrap gap-x-5">
             {cutting.groups
               .flatMap((group) => group.stocks)
@@ -129,7 +135,7 @@ export function CutOtherwise({
           </p>
         )}
         <Button kind="main" type="submit" className="mt-4" disabled={layOut.isPending}>
-          Lay out anew
+          {t("cutting.layOutAnew")}
         </Button>
       </form>
     </Modal>

@@ -1,4 +1,5 @@
 /** One layout: its sheets drawn, the cuts in order, what it takes; then to the shears. */
+import { t } from "../app/words";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { CutGroup, CutSheet, Cutting } from "../api/client";
@@ -21,22 +22,22 @@ export default function CuttingPage() {
       <main className="p-8">
         <p role="alert">{cutting.error.message}</p>
         <Link className="text-hill underline" to="/cutting">
-          Back to the cutting room
+          {t("cutting.backToTheCuttingRoom")}
         </Link>
       </main>
     );
   }
-  if (!cutting.data) return <main className="p-8">Fetching the layout …</main>;
+  if (!cutting.data) return <main className="p-8">{t("cutting.fetchingTheLayout")}</main>;
   if (isBusy(cutting.data)) {
     return (
       <main className="mx-auto w-full max-w-xl p-10">
         <h1 className="text-2xl font-semibold">{cutting.data.title}</h1>
         <p role="status" className="mt-4">
-          Laying the pieces out: {cutting.data.done} %
+          {t("cutting.layingThePiecesOutDone", { done: cutting.data.done })}
         </p>
         <progress className="my-2 w-full accent-hill" max={100} value={cutting.data.done} />
-        <p className="mb-4 text-faded">You can leave; it goes on.</p>
-        <Button onClick={() => verb.mutate("cancel")}>Cancel</Button>
+        <p className="mb-4 text-faded">{t("cutting.youCanLeaveItGoesOn")}</p>
+        <Button onClick={() => verb.mutate("cancel")}>{t("common.cancel")}</Button>
       </main>
     );
   }
@@ -45,7 +46,9 @@ export default function CuttingPage() {
       <main className="mx-auto w-full max-w-xl p-10">
         <h1 className="text-2xl font-semibold">{cutting.data.title}</h1>
         <p role="alert" className="my-4">
-          {cutting.data.state === "cancelled" ? "This layout was cancelled." : cutting.data.message}
+          {cutting.data.state === "cancelled"
+            ? t("cutting.thisLayoutWasCancelled")
+            : cutting.data.message}
         </p>
         <LayOutAgain cutting={cutting.data} />
       </main>
@@ -60,7 +63,7 @@ function LayOutAgain({ cutting }: { cutting: Cutting }) {
   return (
     <>
       <Button kind="main" onClick={() => layOut.mutate(cutting.options)}>
-        Lay out again
+        {t("cutting.layOutAgain")}
       </Button>
       {layOut.error && (
         <p role="alert" className="mt-2 text-madder">
@@ -97,36 +100,36 @@ function LaidOut({ cutting }: { cutting: Cutting }) {
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
         <Link to="/cutting" className="text-sm text-hill underline">
-          Cutting
+          {t("common.cutting")}
         </Link>
         <h1 className="min-w-0 flex-1 truncate font-serif text-lg font-semibold">
           {cutting.title}
         </h1>
-        <Button onClick={() => setDialog("otherwise")}>Lay out otherwise …</Button>
-        <Button onClick={() => setDialog("guillotine")}>Try on the guillotine</Button>
-        <Menu label="Take to the shears" trigger="Take away">
+        <Button onClick={() => setDialog("otherwise")}>{t("cutting.layOutOtherwise2")}</Button>
+        <Button onClick={() => setDialog("guillotine")}>{t("cutting.tryOnTheGuillotine")}</Button>
+        <Menu label={t("cutting.takeToTheShears")} trigger={t("cutting.takeAway")}>
           <MenuLink href={`${base}/sheets.pdf`} newTab>
-            Cutting sheets, to scale (PDF)
+            {t("cutting.cuttingSheetsToScalePDF")}
           </MenuLink>
           <MenuLink href={`${base}/sheet-${number}.pdf`} newTab>
-            This sheet at true size (PDF)
+            {t("cutting.thisSheetAtTrueSizePDF")}
           </MenuLink>
-          <MenuLink href={`${base}/sheet-${number}.svg`}>This sheet (SVG)</MenuLink>
-          <MenuLink href={`${base}/sheets.dxf`}>All sheets (DXF)</MenuLink>
-          <MenuLink href={`${base}/cuts.csv`}>The cuts (CSV)</MenuLink>
+          <MenuLink href={`${base}/sheet-${number}.svg`}>{t("cutting.thisSheetSVG")}</MenuLink>
+          <MenuLink href={`${base}/sheets.dxf`}>{t("cutting.allSheetsDXF")}</MenuLink>
+          <MenuLink href={`${base}/cuts.csv`}>{t("cutting.theCutsCSV")}</MenuLink>
         </Menu>
         {cutting.booked ? (
           <>
             <span role="status" className="text-sm">
-              Cut: stock is off the shelf, offcuts are on it.
+              {t("cutting.cutStockIsOffTheShelf")}
             </span>
             <Button onClick={() => verb.mutate("unbook")} disabled={verb.isPending}>
-              Undo
+              {t("common.undo")}
             </Button>
           </>
         ) : (
           <Button kind="main" onClick={() => verb.mutate("book")} disabled={verb.isPending}>
-            It is cut
+            {t("cutting.itIsCut")}
           </Button>
         )}
       </div>
@@ -138,20 +141,20 @@ function LaidOut({ cutting }: { cutting: Cutting }) {
       {cutting.changed.length > 0 && (
         <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
           <p>
-            <strong className="text-amber">▲ Laid out before you changed</strong>{" "}
-            {cutting.changed.join(", ")}: pieces or their stock are not the same any more.
+            <strong className="text-amber">{t("cutting.laidOutBeforeYouChanged")}</strong>{" "}
+            {t("cutting.changedPiecesOrTheirStockAre", { changed: cutting.changed.join(", ") })}
           </p>
           <LayOutAgain cutting={cutting} />
         </div>
       )}
       <div className="grid flex-1 grid-cols-1 lg:h-[calc(100vh-6.4rem)] lg:flex-none lg:grid-cols-[16rem_1fr_23rem] lg:grid-rows-[minmax(0,1fr)]">
-        <aside className="overflow-y-auto p-3" aria-label="Sheets to cut">
+        <aside className="overflow-y-auto p-3" aria-label={t("cutting.sheetsToCut")}>
           {cutting.groups.map((each) => (
             <GroupCard key={each.item} group={each} number={number} onSheet={setNumber} />
           ))}
           {cutting.without.length > 0 && (
             <section className="mt-3 rounded border border-rule bg-sheet p-2 text-sm">
-              <p className="font-semibold text-amber">▲ Not laid out</p>
+              <p className="font-semibold text-amber">{t("cutting.notLaidOut")}</p>
               <ul className="list-disc pl-4">
                 {cutting.without.map((text) => (
                   <li key={text}>{text}</li>
@@ -172,13 +175,11 @@ function LaidOut({ cutting }: { cutting: Cutting }) {
             />
           )}
         </main>
-        <aside className="overflow-y-auto p-3" aria-label="The cuts">
+        <aside className="overflow-y-auto p-3" aria-label={t("cutting.theCuts")}>
           {group && <Summary group={group} />}
           {sheet && <CutTable sheet={sheet} lit={lit} onPoint={setLit} />}
           <p className="mt-3 border-t border-rule pt-2 text-sm text-faded">
-            <strong>Caution.</strong> Guard and two-hand control stay on, one person operates; with
-            a knife several light cuts along a steel rule, the hand behind the blade. Follow the
-            tool maker's instructions and your workplace's rules.
+            <strong>{t("common.caution")}</strong> {t("cutting.guardAndTwoHandControlStay")}
           </p>
         </aside>
       </div>
@@ -214,9 +215,11 @@ function GroupCard({
       {group.usage.map((usage) => (
         <p key={usage.stock} className="text-sm">
           {usage.taken}
-          {usage.label !== group.label && " of offcuts"}
+          {usage.label !== group.label && ` ${t("cutting.ofOffcuts")}`}
           <span className={usage.enough ? "text-faded" : "font-semibold text-madder"}>
-            {usage.enough ? `, ${usage.there} there` : `: ■ only ${usage.there} there, buy more`}
+            {usage.enough
+              ? t("cutting.thereThere", { there: usage.there })
+              : t("cutting.onlyThereThereBuyMore", { there: usage.there })}
           </span>
         </p>
       ))}
@@ -229,8 +232,8 @@ function GroupCard({
               className="w-full rounded px-2 py-1 text-left text-sm hover:bg-linen aria-[current]:bg-linen aria-[current]:font-semibold"
               onClick={() => onSheet(sheet.number)}
             >
-              Sheet {sheet.number}
-              {sheet.times > 1 && `, ${sheet.times} alike`}
+              {t("cutting.sheetNumber", { number: sheet.number })}
+              {sheet.times > 1 && t("cutting.timesAlike", { times: sheet.times })}
               <span className="block font-normal text-faded">{sheet.pieces.join(", ")}</span>
             </button>
           </li>
@@ -246,12 +249,17 @@ function Summary({ group }: { group: CutGroup }) {
       <h2 className="text-lg font-semibold">{group.label}</h2>
       <p>{group.verdict}</p>
       <p className="figures text-faded">
-        Pieces {group.yield_percent.toFixed(0)} %, offcuts kept {group.offcut_percent.toFixed(0)} %,
-        waste {group.waste_percent.toFixed(0)} %
-        {group.price !== null && `; stock for ${group.price.toFixed(2)}`}
+        {t("cutting.piecesYieldpercentOffcutsKept", {
+          yieldpercent: group.yield_percent.toFixed(0),
+          offcutpercent: group.offcut_percent.toFixed(0),
+          wastepercent: group.waste_percent.toFixed(0),
+        })}
+        {group.price !== null && t("cutting.stockForPrice", { price: group.price.toFixed(2) })}
       </p>
       {group.missing.length > 0 && (
-        <p className="text-madder">■ Missing: {group.missing.join(", ")}</p>
+        <p className="text-madder">
+          {t("cutting.missingMissing", { missing: group.missing.join(", ") })}
+        </p>
       )}
     </section>
   );
@@ -270,16 +278,16 @@ function CutTable({
     <table className="figures w-full text-left text-sm">
       <caption className="pb-1 text-left text-lg font-semibold">
         <span className="font-serif">
-          Cuts of sheet {sheet.number}
-          {sheet.times > 1 && `, ${sheet.times} times`}
+          {t("cutting.cutsOfSheetNumber", { number: sheet.number })}
+          {sheet.times > 1 && t("cutting.timesTimes", { times: sheet.times })}
         </span>
       </caption>
       <thead>
         <tr className="border-b border-rule text-faded">
-          <th className="pr-2 font-normal">Cut</th>
-          <th className="pr-2 font-normal">At the gauge</th>
-          <th className="pr-2 font-normal">Setting</th>
-          <th className="font-normal">Falls</th>
+          <th className="pr-2 font-normal">{t("cutting.cut")}</th>
+          <th className="pr-2 font-normal">{t("cutting.atTheGauge")}</th>
+          <th className="pr-2 font-normal">{t("cutting.setting")}</th>
+          <th className="font-normal">{t("cutting.falls")}</th>
         </tr>
       </thead>
       <tbody>
@@ -298,7 +306,7 @@ function CutTable({
               </td>
               <td className="pr-2 whitespace-nowrap">
                 {cut.setting}
-                {cut.same_setting && <span className="block text-faded">as set</span>}
+                {cut.same_setting && <span className="block text-faded">{t("cutting.asSet")}</span>}
               </td>
               <td>{cut.falls}</td>
             </tr>

@@ -1,4 +1,5 @@
 /** The cutting room: choose the jobs to cut together, and the layouts made before. */
+import { t, type WordKey } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -6,12 +7,12 @@ import { api, type CuttingRow, unwrap } from "../api/client";
 import { Button, Tick } from "../parts/controls";
 import { asUsual, useCuttings, useLayOut } from "./useCuttings";
 
-const STATES: Record<CuttingRow["state"], string> = {
-  waiting: "waiting",
-  working: "being laid out",
-  done: "laid out",
-  failed: "could not be laid out",
-  cancelled: "cancelled",
+const STATES: Record<CuttingRow["state"], WordKey> = {
+  waiting: "cutting.waiting",
+  working: "cutting.beingLaidOut",
+  done: "cutting.laidOut",
+  failed: "cutting.couldNotBeLaidOut",
+  cancelled: "common.cancelled",
 };
 
 export default function CuttingRoom() {
@@ -24,17 +25,14 @@ export default function CuttingRoom() {
   const cuttings = useCuttings();
   const layOut = useLayOut((id) => void navigate(`/cutting/${id}`));
   useEffect(() => {
-    document.title = "Cutting · Weald";
+    document.title = t("cutting.cuttingWeald");
   }, []);
   const unfinished = jobs.data?.jobs.filter((job) => job.state !== "finished") ?? [];
   return (
     <main className="mx-auto grid w-full max-w-6xl gap-8 p-5 lg:grid-cols-2">
-      <section aria-label="Jobs to cut">
-        <h1 className="text-3xl font-semibold">Cutting</h1>
-        <p className="mt-2 mb-3">
-          Choose one job, or several to be cut together. Their pieces come from the stock chosen at
-          each job's station Cutting.
-        </p>
+      <section aria-label={t("cutting.jobsToCut")}>
+        <h1 className="text-3xl font-semibold">{t("common.cutting")}</h1>
+        <p className="mt-2 mb-3">{t("cutting.chooseOneJobOrSeveralTo")}</p>
         <ul className="divide-y divide-rule border-y border-rule">
           {unfinished.map((job) => (
             <li key={job.id} className="flex items-center justify-between gap-3 py-1">
@@ -51,16 +49,16 @@ export default function CuttingRoom() {
               <Link
                 className="text-sm text-hill underline"
                 to={`/jobs/${job.id}/cutting`}
-                aria-label={`Stock of ${job.title}`}
+                aria-label={t("cutting.stockOfTitle", { title: job.title })}
               >
-                its stock
+                {t("cutting.itsStock")}
               </Link>
             </li>
           ))}
         </ul>
         {jobs.data && unfinished.length === 0 && (
           <p className="mt-2">
-            There is no job to cut for. <Link to="/">Begin one on the desk.</Link>
+            {t("cutting.thereIsNoJobToCut")} <Link to="/">{t("cutting.beginOneOnTheDesk")}</Link>
           </p>
         )}
         <Button
@@ -69,7 +67,9 @@ export default function CuttingRoom() {
           disabled={chosen.length === 0 || layOut.isPending}
           onClick={() => layOut.mutate(asUsual([...chosen]))}
         >
-          {chosen.length > 1 ? `Lay out ${chosen.length} jobs together` : "Lay out the pieces"}
+          {chosen.length > 1
+            ? t("cutting.layOutLengthJobsTogether", { length: chosen.length })
+            : t("cutting.layOutThePieces")}
         </Button>
         {layOut.error && (
           <p role="alert" className="mt-2 text-madder">
@@ -77,12 +77,11 @@ export default function CuttingRoom() {
           </p>
         )}
       </section>
-      <section aria-label="Layouts">
-        <h2 className="mb-3 text-2xl font-semibold">Layouts</h2>
+      <section aria-label={t("cutting.layouts")}>
+        <h2 className="mb-3 text-2xl font-semibold">{t("cutting.layouts")}</h2>
         {cuttings.data?.length === 0 && (
           <p className="rounded border border-rule bg-linen p-6">
-            Nothing has been laid out yet. A layout shows each sheet with its pieces to scale, the
-            order of cuts and the setting of each, and what is left over.
+            {t("cutting.nothingHasBeenLaidOutYet")}
           </p>
         )}
         <ul className="divide-y divide-rule">
@@ -95,7 +94,7 @@ export default function CuttingRoom() {
                 {cutting.title}
               </Link>
               <p className="text-sm text-faded">
-                {cutting.booked ? "cut, and booked" : STATES[cutting.state]}
+                {cutting.booked ? t("cutting.cutAndBooked") : t(STATES[cutting.state])}
                 {cutting.state === "working" && `, ${cutting.done} %`};{" "}
                 {new Date(cutting.asked).toLocaleString([], {
                   dateStyle: "medium",

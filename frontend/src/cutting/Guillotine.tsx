@@ -1,4 +1,5 @@
 /** The simulated guillotine: cut by the table of cuts, and look at what falls. */
+import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "../api/client";
 import { Modal } from "../parts/Modal";
@@ -18,25 +19,28 @@ export function Guillotine({ cuttingId, onClose }: { cuttingId: string; onClose:
     <Modal
       open
       onOpenChange={(open) => !open && onClose()}
-      title="On the simulated guillotine"
+      title={t("cutting.onTheSimulatedGuillotine")}
       wide
     >
       {fallen.error && <p role="alert">{fallen.error.message}</p>}
-      {fallen.isPending && <p>Cutting …</p>}
+      {fallen.isPending && <p>{t("cutting.cutting")}</p>}
       {fallen.data && (
         <>
           <p role="status" className="mb-3 font-semibold">
-            {fallen.data.right ? "● " : "■ "}
-            {fallen.data.message} {fallen.data.cuts} settings of the gauge were read from the table.
+            {t("cutting.readFromTheTable", {
+              mark: fallen.data.right ? "● " : "■ ",
+              message: fallen.data.message,
+              cuts: fallen.data.cuts,
+            })}
           </p>
           <table className="figures w-full text-left text-sm">
             <thead>
               <tr className="border-b border-rule text-faded">
-                <th className="py-1 pr-3 font-normal">What fell</th>
-                <th className="pr-3 font-normal">Count</th>
-                <th className="pr-3 font-normal">Measures</th>
-                <th className="pr-3 font-normal">Grain</th>
-                <th className="font-normal">As asked</th>
+                <th className="py-1 pr-3 font-normal">{t("cutting.whatFell")}</th>
+                <th className="pr-3 font-normal">{t("common.count")}</th>
+                <th className="pr-3 font-normal">{t("cutting.measures")}</th>
+                <th className="pr-3 font-normal">{t("common.grain")}</th>
+                <th className="font-normal">{t("cutting.asAsked")}</th>
               </tr>
             </thead>
             <tbody>
@@ -49,7 +53,7 @@ export function Guillotine({ cuttingId, onClose }: { cuttingId: string; onClose:
                   <td className="pr-3">{piece.size}</td>
                   <td className="pr-3">{piece.grain}</td>
                   <td className={piece.right ? "" : "font-semibold text-madder"}>
-                    {piece.right ? "yes" : "■ no"}
+                    {piece.right ? t("common.yes") : t("cutting.no")}
                   </td>
                 </tr>
               ))}

@@ -1,4 +1,5 @@
 /** The desk: the workshop's jobs, and how to begin one. */
+import { t } from "../app/words";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
@@ -37,7 +38,7 @@ export default function Desk() {
     placeholderData: keepPreviousData,
   });
   useEffect(() => {
-    document.title = "Desk · Weald";
+    document.title = t("desk.deskWeald");
   }, []);
 
   const nothing = jobs.data?.count === 0;
@@ -45,28 +46,28 @@ export default function Desk() {
   return (
     <main className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <h1 className="text-3xl font-semibold">Desk</h1>
+        <h1 className="text-3xl font-semibold">{t("common.desk")}</h1>
         <span className="ml-auto flex gap-2">
           <ImportButton />
           <Button kind="main" onClick={() => setMaking(true)}>
-            New job
+            {t("desk.newJob")}
           </Button>
         </span>
       </div>
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <SearchField
-          label="Search by title"
+          label={t("desk.searchByTitle")}
           value={search}
           onSearch={(text) => show({ search: text })}
         />
         <label className="text-sm text-faded">
-          State
+          {t("desk.state")}
           <select
             className="ml-2 rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
             value={state ?? ""}
             onChange={(event) => show({ state: event.target.value })}
           >
-            <option value="">all</option>
+            <option value="">{t("desk.all")}</option>
             {states.map(([value, text]) => (
               <option key={value} value={value}>
                 {text}
@@ -75,11 +76,11 @@ export default function Desk() {
           </select>
         </label>
         <Choice
-          label="Which jobs"
+          label={t("desk.whichJobs")}
           value={archived ? "archived" : "current"}
           options={[
-            { value: "current", label: "Current" },
-            { value: "archived", label: "Archived" },
+            { value: "current", label: t("desk.current") },
+            { value: "archived", label: t("desk.archived") },
           ]}
           onChange={(which) => show({ archived: which === "archived" ? "yes" : "" })}
         />
@@ -91,15 +92,15 @@ export default function Desk() {
       )}
       {jobs.error && (
         <p role="alert" className="text-madder">
-          {jobs.error.message} The list comes back by itself when it does.
+          {t("desk.messageTheListComesBackBy", { message: jobs.error.message })}
         </p>
       )}
       {nothing && !filtered && <Empty onBegin={() => setMaking(true)} />}
       {nothing && filtered && (
         <p className="rounded border border-rule bg-linen p-6">
-          No {archived ? "archived " : ""}job answers to that.{" "}
+          {t(archived ? "desk.noArchivedJobAnswers" : "desk.noJobAnswers")}{" "}
           <Button kind="quiet" onClick={() => showAll()}>
-            Show all current jobs
+            {t("desk.showAllCurrentJobs")}
           </Button>
         </p>
       )}
@@ -116,9 +117,7 @@ export default function Desk() {
           <Pager
             page={page}
             pages={jobs.data.pages}
-            count={jobs.data.count}
-            one="job"
-            many="jobs"
+            counted={t("desk.countJobs", { count: jobs.data.count })}
             onPage={(next) => show({ page: String(next) })}
           />
         </>
@@ -160,21 +159,21 @@ function JobTable({
       <thead className="text-sm text-faded">
         <tr className="border-b border-rule">
           <SortHeader
-            title="Title"
+            title={t("common.title")}
             direction={directionOf("title", sort)}
             onSort={() => onSort(sort === "-title" ? "title" : "-title")}
           />
-          <th className="hidden font-normal lg:table-cell">Binding</th>
-          <th className="font-normal">State</th>
-          <th className="hidden font-normal lg:table-cell">To mind</th>
+          <th className="hidden font-normal lg:table-cell">{t("desk.binding")}</th>
+          <th className="font-normal">{t("desk.state")}</th>
+          <th className="hidden font-normal lg:table-cell">{t("desk.toMind")}</th>
           <SortHeader
-            title="Changed"
+            title={t("desk.changed")}
             direction={directionOf("updated", sort)}
             onSort={() => onSort(sort === "-updated" ? "updated" : "-updated")}
             className="hidden md:table-cell"
           />
           <th>
-            <span className="sr-only">More</span>
+            <span className="sr-only">{t("common.more")}</span>
           </th>
         </tr>
       </thead>
@@ -197,7 +196,7 @@ function JobTable({
             </td>
             <td className="py-2 pr-3">
               <select
-                aria-label={`State of ${job.title}`}
+                aria-label={t("desk.stateOfTitle", { title: job.title })}
                 className="rounded border border-rule bg-sheet px-1.5 py-1"
                 value={job.state}
                 onChange={(event) => onState(job, event.target.value as JobState)}
@@ -226,12 +225,12 @@ function JobTable({
 }
 
 function ToMind({ job }: { job: JobRow }) {
-  if (!job.to_mind) return <span className="text-faded">nothing</span>;
+  if (!job.to_mind) return <span className="text-faded">{t("desk.nothing")}</span>;
   const more = job.stops + job.minds - 1;
   return (
     <span>
       <SeverityMark severity={job.stops ? "stop" : "mind"} />: {job.to_mind}
-      {more > 0 && <span className="text-faded"> And {more} more.</span>}
+      {more > 0 && <span className="text-faded"> {t("desk.andMoreMore", { more })}</span>}
     </span>
   );
 }
@@ -246,17 +245,17 @@ function JobMenu({
   onRename: (job: JobRow) => void;
 }) {
   return (
-    <Menu label={`More for ${job.title}`} trigger="⋯">
-      <MenuAction onSelect={() => onRename(job)}>Rename</MenuAction>
-      <MenuAction onSelect={() => onDo("duplicate", job)}>Duplicate</MenuAction>
+    <Menu label={t("desk.moreForTitle", { title: job.title })} trigger="⋯">
+      <MenuAction onSelect={() => onRename(job)}>{t("desk.rename")}</MenuAction>
+      <MenuAction onSelect={() => onDo("duplicate", job)}>{t("common.duplicate")}</MenuAction>
       <MenuLink href={`/api/jobs/${job.id}/job-sheet.pdf`} newTab>
-        Job sheet (PDF)
+        {t("common.jobSheetPDF")}
       </MenuLink>
-      <MenuLink href={`/api/jobs/${job.id}/job.json`}>Job file</MenuLink>
+      <MenuLink href={`/api/jobs/${job.id}/job.json`}>{t("common.jobFile")}</MenuLink>
       {job.archived ? (
-        <MenuAction onSelect={() => onDo("restore", job)}>Restore</MenuAction>
+        <MenuAction onSelect={() => onDo("restore", job)}>{t("desk.restore")}</MenuAction>
       ) : (
-        <MenuAction onSelect={() => onDo("archive", job)}>Archive</MenuAction>
+        <MenuAction onSelect={() => onDo("archive", job)}>{t("desk.archive")}</MenuAction>
       )}
     </Menu>
   );
@@ -265,14 +264,10 @@ function JobMenu({
 function Empty({ onBegin }: { onBegin: () => void }) {
   return (
     <section className="rounded border border-rule bg-linen p-8">
-      <h2 className="text-2xl font-semibold">What have you on the bench?</h2>
-      <p className="mt-2 max-w-prose">
-        A printed text, or a pile of blank paper? Say how many pages, how large a leaf, which paper
-        and which board. Weald folds it, works out boards and cover, and draws every piece with its
-        grain, so that you can cut by the drawing.
-      </p>
+      <h2 className="text-2xl font-semibold">{t("desk.whatHaveYouOnTheBench")}</h2>
+      <p className="mt-2 max-w-prose">{t("desk.aPrintedTextOrAPile")}</p>
       <Button kind="main" className="mt-4" onClick={onBegin}>
-        Begin the first job
+        {t("desk.beginTheFirstJob")}
       </Button>
     </section>
   );

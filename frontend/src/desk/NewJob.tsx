@@ -1,4 +1,5 @@
 /** Beginning a job: what lies on the bench, in as few words as will do. */
+import { t, type WordKey } from "../app/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useId, useRef, useState } from "react";
 import { useNavigate } from "react-router";
@@ -22,19 +23,19 @@ type Answers = Partial<Record<Ask, string>>;
 
 const FIRST: Answers = { pages: "128", grammage: "90" };
 
-const LABELS: Record<Ask, string> = {
-  title: "Title",
-  pages: "Pages",
-  width: "Leaf width, trimmed",
-  height: "Leaf height",
-  thickness: "Thickness",
-  grammage: "Paper, g/m²",
-  board: "Board thickness",
+const LABELS: Record<Ask, WordKey> = {
+  title: "common.title",
+  pages: "common.pages",
+  width: "desk.leafWidthTrimmed",
+  height: "desk.leafHeight",
+  thickness: "common.thickness",
+  grammage: "desk.paperGM",
+  board: "desk.boardThickness",
 };
-const MEASURED: Partial<Record<Ask, string>> = {
-  width: "Width, measured",
-  height: "Height, measured",
-  thickness: "Thickness, pressed",
+const MEASURED: Partial<Record<Ask, WordKey>> = {
+  width: "desk.widthMeasured",
+  height: "desk.heightMeasured",
+  thickness: "desk.thicknessPressed",
 };
 
 function useBegun() {
@@ -54,7 +55,7 @@ export function NewJob({
   onOpenChange: (open: boolean) => void;
 }) {
   return (
-    <Modal open={open} onOpenChange={onOpenChange} title="What have you on the bench?" wide>
+    <Modal open={open} onOpenChange={onOpenChange} title={t("desk.whatHaveYouOnTheBench")} wide>
       <Beginnings onBegun={() => onOpenChange(false)} />
     </Modal>
   );
@@ -74,7 +75,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
     : { width: "140 mm", height: "210 mm" };
   const hints: Answers = {
     ...usual,
-    board: inches ? "80pt, 5/64 in …" : "2 mm, 80pt …",
+    board: inches ? t("desk.80pt564In") : t("desk.2Mm80pt"),
     thickness: inches ? "3/4 in" : "18 mm",
   };
   const beginning = choices?.beginnings.find((each) => each.id === chosen);
@@ -103,13 +104,13 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
       begun(job.id, from.station);
     },
   });
-  if (!choices || !beginning) return <p>One moment …</p>;
+  if (!choices || !beginning) return <p>{t("common.oneMoment")}</p>;
   const fields = create.error instanceof ProblemError ? create.error.problem.fields : {};
   const asks = beginning.asks;
   const field = (ask: Ask) =>
     asks.includes(ask) && (
       <Question
-        label={(beginning.measured && MEASURED[ask]) || LABELS[ask]}
+        label={t((beginning.measured && MEASURED[ask]) || LABELS[ask])}
         hint={hints[ask]}
         error={fields[ask]}
         value={answers[ask] ?? (beginning.measured ? "" : (usual[ask] ?? ""))}
@@ -128,7 +129,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
       <div
         className="grid grid-cols-2 gap-2 sm:grid-cols-3"
         role="radiogroup"
-        aria-label="What lies on the bench"
+        aria-label={t("desk.whatLiesOnTheBench")}
       >
         {choices.beginnings.map((each) => (
           <button
@@ -149,7 +150,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
       </div>
       {beginning.brings && (
         <label className="block text-sm text-faded">
-          The PDF
+          {t("desk.thePDF")}
           <input
             type="file"
             accept=".pdf,application/pdf"
@@ -171,7 +172,10 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
         {field("thickness")}
       </div>
       {asks.includes("width") && !beginning.measured && (
-        <div className="flex flex-wrap items-center gap-1 text-sm" aria-label="Common leaf sizes">
+        <div
+          className="flex flex-wrap items-center gap-1 text-sm"
+          aria-label={t("desk.commonLeafSizes")}
+        >
           {choices.leaves.map((size) => (
             <button
               key={size.name}
@@ -197,8 +201,8 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
       )}
       <Button kind="main" type="submit" disabled={create.isPending}>
         {create.isPending && beginning.brings
-          ? `Bringing it: ${Math.round(sent * 100)} %`
-          : "Begin the job"}
+          ? t("desk.bringingItSent", { sent: Math.round(sent * 100) })
+          : t("desk.beginTheJob")}
       </Button>
     </form>
   );
@@ -256,7 +260,7 @@ export function ImportButton() {
         type="file"
         accept=".json,application/json"
         className="sr-only"
-        aria-label="Job file"
+        aria-label={t("common.jobFile")}
         tabIndex={-1}
         onChange={(event) => {
           const file = event.target.files?.[0];
@@ -264,10 +268,10 @@ export function ImportButton() {
           event.target.value = "";
         }}
       />
-      <Button onClick={() => picker.current?.click()}>Import a job file</Button>
+      <Button onClick={() => picker.current?.click()}>{t("desk.importAJobFile")}</Button>
       {bringing.error && (
-        <Modal open onOpenChange={() => bringing.reset()} title="This file was not taken">
-          <p>Nothing was changed. What is wrong with it:</p>
+        <Modal open onOpenChange={() => bringing.reset()} title={t("desk.thisFileWasNotTaken")}>
+          <p>{t("desk.nothingWasChangedWhatIsWrong")}</p>
           <ul className="mt-2 list-disc pl-5">
             {bringing.error instanceof ProblemError &&
             Object.keys(bringing.error.problem.fields ?? {}).length > 0 ? (

@@ -1,3 +1,4 @@
+import { t } from "../app/words";
 import { useState } from "react";
 import type { JobRow } from "../api/client";
 import { Button } from "../parts/controls";
@@ -14,7 +15,7 @@ export function Rename({
 }) {
   const [title, setTitle] = useState(job.title);
   return (
-    <Modal open onOpenChange={onClose} title="Rename the job">
+    <Modal open onOpenChange={onClose} title={t("desk.renameTheJob")}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -24,7 +25,7 @@ export function Rename({
         }}
       >
         <label htmlFor="rename-title" className="block text-sm text-faded">
-          Title
+          {t("common.title")}
         </label>
         <input
           id="rename-title"
@@ -35,7 +36,7 @@ export function Rename({
           onChange={(event) => setTitle(event.target.value)}
         />
         <Button kind="main" type="submit" className="mt-4">
-          Rename
+          {t("desk.rename")}
         </Button>
       </form>
     </Modal>

@@ -1,4 +1,5 @@
 /** The one renderer of the core's drawings on screen: true to scale, with rulers, zoom and fit. */
+import { t } from "../app/words";
 import { Download, Maximize2, ZoomIn, ZoomOut } from "lucide-react";
 import { memo, useId, useState } from "react";
 import type { Drawing } from "../api/client";
@@ -46,33 +47,36 @@ export const DrawingView = memo(function DrawingView({
     <figure className="relative flex min-h-0 flex-1 flex-col" data-drawing={drawing.id}>
       <figcaption className="flex min-h-9 items-center gap-2 pb-1 leading-tight">
         <span className="font-serif font-semibold">{drawing.title}</span>
-        {!drawing.to_scale && <span className="text-sm text-faded">(not to scale)</span>}
+        {!drawing.to_scale && <span className="text-sm text-faded">{t("drawing.notToScale")}</span>}
         <span className="ml-auto flex items-center">
           {legend && <Legend />}
           {take && drawing.to_scale && (
-            <IconMenu label={`Take ${drawing.title}`} icon={<Download size={17} />}>
+            <IconMenu
+              label={t("drawing.takeTitle", { title: drawing.title })}
+              icon={<Download size={17} />}
+            >
               <MenuLink href={`${take}.pdf?paper=${paper ?? "a4"}`} newTab>
-                True size (PDF)
+                {t("drawing.trueSizePDF")}
               </MenuLink>
-              <MenuLink href={`${take}.svg`}>SVG</MenuLink>
-              <MenuLink href={`${take}.dxf`}>DXF</MenuLink>
+              <MenuLink href={`${take}.svg`}>{t("drawing.sVG")}</MenuLink>
+              <MenuLink href={`${take}.dxf`}>{t("drawing.dXF")}</MenuLink>
             </IconMenu>
           )}
           <IconButton
-            label="Smaller"
+            label={t("drawing.smaller")}
             disabled={zoom <= 1}
             onClick={() => setZoom(Math.max(1, zoom / ZOOM_STEP))}
           >
             <ZoomOut size={17} />
           </IconButton>
           <IconButton
-            label="Larger"
+            label={t("drawing.larger")}
             disabled={zoom >= MOST_ZOOM}
             onClick={() => setZoom(Math.min(MOST_ZOOM, zoom * ZOOM_STEP))}
           >
             <ZoomIn size={17} />
           </IconButton>
-          <IconButton label="Fit" disabled={zoom === 1} onClick={() => setZoom(1)}>
+          <IconButton label={t("drawing.fit")} disabled={zoom === 1} onClick={() => setZoom(1)}>
             <Maximize2 size={16} />
           </IconButton>
         </span>
@@ -95,7 +99,7 @@ export const DrawingView = memo(function DrawingView({
           className="absolute top-5 right-0 bottom-0 left-5 overflow-auto"
           tabIndex={zoom > 1 ? 0 : -1}
           role="group"
-          aria-label={`${drawing.title}, drawing`}
+          aria-label={t("drawing.titleDrawing", { title: drawing.title })}
           onScroll={(event) =>
             setScroll({ x: event.currentTarget.scrollLeft, y: event.currentTarget.scrollTop })
           }

@@ -1,25 +1,26 @@
+import { t, type WordKey } from "../app/words";
 import { Popover } from "radix-ui";
 
-const LINES: readonly (readonly [string, string])[] = [
-  ["cut", "cut"],
-  ["fold", "fold; its order in a circle"],
-  ["slit", "slit before the next fold"],
-  ["trim", "trimmed off (hatched)"],
-  ["glue", "joint, glue (stippled)"],
-  ["grain", "grain: lines run along it"],
-  ["thread", "cloth in section"],
-  ["hidden", "leaf, uncut sheet"],
-  ["dimension", "dimension"],
+const LINES: readonly (readonly [string, WordKey])[] = [
+  ["cut", "drawing.cut"],
+  ["fold", "drawing.foldItsOrderInACircle"],
+  ["slit", "drawing.slitBeforeTheNextFold"],
+  ["trim", "drawing.trimmedOffHatched"],
+  ["glue", "drawing.jointGlueStippled"],
+  ["grain", "drawing.grainLinesRunAlongIt"],
+  ["thread", "drawing.clothInSection"],
+  ["hidden", "drawing.leafUncutSheet"],
+  ["dimension", "drawing.dimension"],
 ];
 
-const FILLS: readonly (readonly [string, string])[] = [
-  ["paper", "paper, outer side"],
-  ["paper-inner", "paper, inner side"],
-  ["waste", "waste or offcut"],
-  ["board", "board"],
-  ["cloth", "cloth"],
-  ["block", "book block"],
-  ["mark", "mark printed in the waste"],
+const FILLS: readonly (readonly [string, WordKey])[] = [
+  ["paper", "drawing.paperOuterSide"],
+  ["paper-inner", "drawing.paperInnerSide"],
+  ["waste", "drawing.wasteOrOffcut"],
+  ["board", "drawing.board"],
+  ["cloth", "drawing.cloth"],
+  ["block", "drawing.bookBlock"],
+  ["mark", "drawing.markPrintedInTheWaste"],
 ];
 
 /** What lines and fills mean, always within reach. */
@@ -27,7 +28,7 @@ export function Legend() {
   return (
     <Popover.Root>
       <Popover.Trigger className="rounded px-2 py-1 text-sm text-hill hover:bg-linen">
-        Legend
+        {t("drawing.legend")}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -40,7 +41,7 @@ export function Legend() {
                 <svg width={36} height={10} aria-hidden>
                   <line className={`pen pen-${pen}`} x1={0} x2={36} y1={5} y2={5} />
                 </svg>
-                {text}
+                {t(text)}
               </li>
             ))}
             {FILLS.map(([fill, text]) => (
@@ -53,14 +54,14 @@ export function Legend() {
                     style={{ fill: `var(--fill-${fill})` }}
                   />
                 </svg>
-                {text}
+                {t(text)}
               </li>
             ))}
             <li className="flex items-center gap-2">
               <svg width={36} height={10} aria-hidden>
                 <path className="pen" d="M12 8L18 3L24 8" />
               </svg>
-              head of a page
+              {t("drawing.headOfAPage")}
             </li>
           </ul>
         </Popover.Content>

@@ -1,4 +1,5 @@
 /** The rules of the workshop: schools, squares by size, gauges, words, hand, paper and rulers. */
+import { t, type WordKey } from "../app/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
@@ -26,14 +27,14 @@ const PORT: Port<Draft, HouseReply> = {
   atVersion: (reply, version) => ({ ...reply, version }),
   theirsOf: () => null,
 };
-const STATES: Record<SaveState, string> = {
-  saved: "kept",
-  saving: "saving …",
-  unsaved: "not kept yet",
-  wrong: "not kept: see what is marked",
-  signed_out: "not kept: you are signed out. What you typed is kept here.",
-  conflict: "not kept: somebody else changed the rules",
-  failed: "not kept, but what you typed is kept in this browser",
+const STATES: Record<SaveState, WordKey> = {
+  saved: "house.kept",
+  saving: "common.saving",
+  unsaved: "house.notKeptYet",
+  wrong: "house.notKeptSeeWhatIsMarked",
+  signed_out: "house.notKeptYouAreSignedOut",
+  conflict: "house.notKeptSomebodyElseChangedThe",
+  failed: "house.notKeptButWhatYouTyped",
 };
 
 export default function HouseRules() {
@@ -45,7 +46,7 @@ export default function HouseRules() {
     gcTime: 0,
   });
   useEffect(() => {
-    document.title = "House rules · Weald";
+    document.title = t("house.houseRulesWeald");
   }, []);
   if (house.error)
     return (
@@ -53,7 +54,7 @@ export default function HouseRules() {
         {house.error.message}
       </main>
     );
-  if (!house.data) return <main className="p-8">Opening the rules …</main>;
+  if (!house.data) return <main className="p-8">{t("house.openingTheRules")}</main>;
   return <Rules key={`${person.units}${house.data.version}`} opened={house.data} />;
 }
 
@@ -90,13 +91,13 @@ function Rules({ opened }: { opened: HouseReply }) {
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-2 flex flex-wrap items-center gap-3">
-        <h1 className="text-3xl font-semibold">House rules</h1>
+        <h1 className="text-3xl font-semibold">{t("common.houseRules")}</h1>
         <Button
           kind="main"
           disabled={save === "saved" || save === "saving" || save === "conflict"}
           onClick={() => void keep()}
         >
-          Keep these rules
+          {t("house.keepTheseRules")}
         </Button>
         {save !== "saved" && (
           <Button
@@ -105,17 +106,14 @@ function Rules({ opened }: { opened: HouseReply }) {
               void client.invalidateQueries({ queryKey: ["house"] });
             }}
           >
-            Back to what was kept
+            {t("house.backToWhatWasKept")}
           </Button>
         )}
         <span role="status" className="text-sm text-faded">
-          {STATES[save]}
+          {t(STATES[save])}
         </span>
       </div>
-      <p className="mb-4 max-w-prose text-sm text-faded">
-        A new job takes from here whatever it does not say itself. A job may decide otherwise; it
-        then shows where it departs, and jobs that are there already stay as they are.
-      </p>
+      <p className="mb-4 max-w-prose text-sm text-faded">{t("house.aNewJobTakesFromHere")}</p>
       {conflict && (
         <p role="alert" className="mb-3 text-madder">
           {conflict.message}
@@ -148,7 +146,7 @@ function Rules({ opened }: { opened: HouseReply }) {
           ))}
         </div>
         <div className="space-y-4">
-          <Part title="Squares by the size of the book">
+          <Part title={t("house.squaresByTheSizeOfThe")}>
             <SquareSteps
               usual={reply.usual_squares}
               draft={draft}
@@ -157,38 +155,38 @@ function Rules({ opened }: { opened: HouseReply }) {
               onChange={change}
             />
           </Part>
-          <Part title="Gauges owned">
+          <Part title={t("house.gaugesOwned")}>
             <Gauges draft={draft} shown={shown} errors={errors} onChange={change} />
           </Part>
-          <Part title="Words and hands">
+          <Part title={t("house.wordsAndHands")}>
             <Pick
-              label="A folded section is called"
+              label={t("house.aFoldedSectionIsCalled")}
               value={draft.vocabulary}
               options={folded}
               onChange={(vocabulary) => change({ vocabulary })}
             />
             <Pick
-              label="The sewing is shown"
+              label={t("house.theSewingIsShown")}
               value={draft.hand}
               options={hands}
               onChange={(hand) => change({ hand })}
             />
           </Part>
-          <Part title="For people who are new">
+          <Part title={t("house.forPeopleWhoAreNew")}>
             <Pick
-              label="Printed on"
+              label={t("common.printedOn")}
               value={draft.paper}
               options={papers}
               onChange={(paper) => change({ paper })}
             />
             <Pick
-              label="Rulers marked to"
+              label={t("house.rulersMarkedTo")}
               value={String(draft.mm_division)}
               options={mmMarks}
               onChange={(mark) => change({ mm_division: Number(mark) })}
             />
             <Pick
-              label="and to"
+              label={t("house.andTo")}
               value={String(draft.inch_division)}
               options={inchMarks}
               onChange={(mark) => change({ inch_division: Number(mark) as 16 | 32 | 64 })}
@@ -229,7 +227,7 @@ function Rule({
       <Pick
         label={entry.label}
         value={value}
-        options={[["", `no rule (${label})`] as const, ...options]}
+        options={[["", t("house.noRuleLabel", { label })] as const, ...options]}
         onChange={(next) => onChange(next || null)}
       />
     );
@@ -240,7 +238,7 @@ function Rule({
       <input
         className={`${INPUT} block w-28 text-base text-ink`}
         value={value}
-        placeholder={usual == null ? "no rule" : String(usual)}
+        placeholder={usual == null ? t("house.noRule") : String(usual)}
         aria-invalid={wrong ? true : undefined}
         onChange={(event) => onChange(event.target.value.trim() ? event.target.value : null)}
       />
@@ -257,10 +255,10 @@ interface PartProps {
 }
 
 const SQUARE_FIELDS = [
-  ["up_to", "Blocks up to"],
-  ["head", "Head"],
-  ["tail", "Tail"],
-  ["fore_edge", "Fore-edge"],
+  ["up_to", "house.blocksUpTo"],
+  ["head", "common.head"],
+  ["tail", "common.tail"],
+  ["fore_edge", "common.foreEdge"],
 ] as const;
 
 function SquareSteps({ draft, shown, errors, onChange, usual }: PartProps & { usual: string }) {
@@ -272,7 +270,7 @@ function SquareSteps({ draft, shown, errors, onChange, usual }: PartProps & { us
         <div key={place} className="flex flex-wrap items-end gap-2">
           {SQUARE_FIELDS.map(([key, label]) => (
             <label key={key} className="text-sm text-faded">
-              {label}
+              {t(label)}
               <input
                 className={`${INPUT} block w-20 text-base text-ink`}
                 value={shown(`squares.${place}.${key}`, step[key])}
@@ -289,7 +287,7 @@ function SquareSteps({ draft, shown, errors, onChange, usual }: PartProps & { us
             </label>
           ))}
           <IconButton
-            label={`Take line ${place + 1} out`}
+            label={t("house.takeLinePlaceOut", { place: place + 1 })}
             onClick={() => onChange({ squares: draft.squares.filter((_, at) => at !== place) })}
           >
             <X size={16} />
@@ -310,7 +308,7 @@ function SquareSteps({ draft, shown, errors, onChange, usual }: PartProps & { us
           })
         }
       >
-        <Plus size={16} aria-hidden /> A size
+        <Plus size={16} aria-hidden /> {t("house.aSize")}
       </Button>
     </div>
   );
@@ -322,7 +320,7 @@ function Gauges({ draft, shown, errors, onChange }: PartProps) {
       {draft.gauges.map((gauge, place) => (
         <span key={place} className="flex items-end">
           <label className="text-sm text-faded">
-            Gauge {place + 1}
+            {t("house.gaugePlace", { place: place + 1 })}
             <input
               className={`${INPUT} block w-20 text-base text-ink`}
               value={shown(`gauges.${place}`, gauge)}
@@ -338,7 +336,7 @@ function Gauges({ draft, shown, errors, onChange }: PartProps) {
             />
           </label>
           <IconButton
-            label={`Take gauge ${place + 1} out`}
+            label={t("house.takeGaugePlaceOut", { place: place + 1 })}
             onClick={() => onChange({ gauges: draft.gauges.filter((_, at) => at !== place) })}
           >
             <X size={16} />
@@ -349,7 +347,7 @@ function Gauges({ draft, shown, errors, onChange }: PartProps) {
         className="inline-flex items-center gap-1 text-sm"
         onClick={() => onChange({ gauges: [...draft.gauges, "1/4 in"] })}
       >
-        <Plus size={16} aria-hidden /> A gauge
+        <Plus size={16} aria-hidden /> {t("house.aGauge")}
       </Button>
     </>
   );

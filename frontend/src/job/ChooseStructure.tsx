@@ -1,4 +1,5 @@
 /** Every way to bind the text, from small pictures: what each is good for, how long it lasts, what it takes. */
+import { t } from "../app/words";
 import { type ReactNode, useState } from "react";
 import { api, type StructureChoice, unwrap } from "../api/client";
 import { Sketch } from "../drawing/Sketch";
@@ -16,12 +17,12 @@ export function ChooseStructure() {
       <button
         type="button"
         className="rounded border border-hill px-2 py-0.5 text-sm text-hill hover:bg-linen"
-        aria-label={`Choose a structure; now ${words}`}
+        aria-label={t("job.chooseAStructureNowWords", { words })}
         onClick={() => setOpen(true)}
       >
         {words || "…"}
       </button>
-      <Modal open={open} onOpenChange={setOpen} title="How is it bound?" wider>
+      <Modal open={open} onOpenChange={setOpen} title={t("job.howIsItBound")} wider>
         {open && <Structures onDone={() => setOpen(false)} />}
       </Modal>
     </>
@@ -35,7 +36,7 @@ function Structures({ onDone }: { onDone: () => void }) {
     async (body) => unwrap(await api.POST("/api/structures", { body })) as StructureChoice[],
   );
   if (error) return <p role="alert">{error.message}</p>;
-  if (!data) return <p>Reckoning …</p>;
+  if (!data) return <p>{t("common.reckoning")}</p>;
   const shown = data.find((each) => each.name === looked) ?? data.find((each) => each.chosen);
   return (
     <div className="grid gap-4 md:grid-cols-[1fr_20rem]">
@@ -51,14 +52,12 @@ function Structures({ onDone }: { onDone: () => void }) {
         ))}
       </ul>
       {shown && <Details key={shown.name} structure={shown} onDone={onDone} />}
-      <p className="text-sm text-faded md:col-span-2">
-        The dots say how much work a binding is: ● an evening, ●●●●● years of practice.
-      </p>
+      <p className="text-sm text-faded md:col-span-2">{t("job.theDotsSayHowMuchWork")}</p>
     </div>
   );
 }
 
-const WORST = { stop: "■ does not suit", mind: "▲ with care", note: "" } as const;
+const WORST = { stop: "job.doesNotSuit", mind: "job.withCare", note: null } as const;
 
 function Picture({
   structure,
@@ -74,6 +73,7 @@ function Picture({
     : structure.unsuited.length > 0
       ? "mind"
       : "note";
+  const words = WORST[worst];
   const colour = worst === "stop" ? "text-madder" : "text-amber";
   return (
     <button
@@ -85,15 +85,15 @@ function Picture({
       <Sketch drawing={structure.picture} width={118} height={72} />
       <strong className="font-serif">{structure.title}</strong>
       <Effort of={structure.effort} />
-      {structure.chosen && <span className="text-hill">● now</span>}
-      {WORST[worst] && <span className={colour}>{WORST[worst]}</span>}
+      {structure.chosen && <span className="text-hill">{t("job.now")}</span>}
+      {words && <span className={colour}>{t(words)}</span>}
     </button>
   );
 }
 
 function Effort({ of }: { of: number }) {
   return (
-    <span className="text-xs text-faded" role="img" aria-label={`effort ${of} of 5`}>
+    <span className="text-xs text-faded" role="img" aria-label={t("job.effortOfOf5", { of })}>
       {"●".repeat(of)}
       {"○".repeat(5 - of)}
     </span>
@@ -115,7 +115,7 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
       </dl>
       {structure.coverings.length > 1 && (
         <fieldset className="mt-2">
-          <legend className="text-faded">Covered</legend>
+          <legend className="text-faded">{t("job.covered")}</legend>
           <div className="flex flex-wrap gap-x-3">
             {structure.coverings.map((option) => (
               <label key={option.value} className="flex items-center gap-1">
@@ -139,12 +139,12 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
         </p>
       ))}
       {structure.chosen && !otherwise ? (
-        <p className="mt-3">The book is bound so.</p>
+        <p className="mt-3">{t("job.theBookIsBoundSo")}</p>
       ) : (
         <>
           {structure.changes.length > 0 && (
             <>
-              <p className="mt-3 font-semibold">Choosing it changes</p>
+              <p className="mt-3 font-semibold">{t("job.choosingItChanges")}</p>
               <ul className="list-disc pl-5">
                 {structure.changes.map((change) => (
                   <li key={change}>{change}</li>
@@ -154,7 +154,7 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
           )}
           {structure.kept.length > 0 && (
             <p className="mt-2 text-faded">
-              It has no use for {structure.kept.join(", ")}; all of that is kept for another time.
+              {t("job.itHasNoUseForKept", { kept: structure.kept.join(", ") })}
             </p>
           )}
           <Button
@@ -168,7 +168,7 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
               onDone();
             }}
           >
-            Bind it so
+            {t("job.bindItSo")}
           </Button>
         </>
       )}

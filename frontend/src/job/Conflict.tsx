@@ -1,3 +1,4 @@
+import { t } from "../app/words";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { useSession, useSnapshot } from "./context";
@@ -8,8 +9,8 @@ export function Conflict() {
   const { conflict } = useSnapshot();
   if (!conflict) return null;
   return (
-    <Modal open onOpenChange={() => undefined} title="Somebody else changed this job">
-      <p>Nothing was overwritten. Since you opened it, this was changed:</p>
+    <Modal open onOpenChange={() => undefined} title={t("job.somebodyElseChangedThisJob")}>
+      <p>{t("job.nothingWasOverwrittenSinceYou")}</p>
       <ul className="figures my-3 list-disc pl-5">
         {Object.entries(conflict.fields).map(([path, text]) => (
           <li key={path}>{text}</li>
@@ -17,9 +18,9 @@ export function Conflict() {
       </ul>
       <div className="flex gap-3">
         <Button kind="main" onClick={() => session.settle("theirs")}>
-          Take their version
+          {t("job.takeTheirVersion")}
         </Button>
-        <Button onClick={() => session.settle("mine")}>Put mine on top</Button>
+        <Button onClick={() => session.settle("mine")}>{t("job.putMineOnTop")}</Button>
       </div>
     </Modal>
   );

@@ -1,4 +1,5 @@
 /** Drawings of the plan, one or a few, with what is pointed at lit up. */
+import { t } from "../app/words";
 import type { Drawing, Station } from "../api/client";
 import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
@@ -40,7 +41,7 @@ export function Drawings({
   const across = sharing ? sharing.beside : beside;
   return (
     <>
-      {wrong && <p className="text-sm">The drawing still shows the last sizes that were right.</p>}
+      {wrong && <p className="text-sm">{t("job.theDrawingStillShowsTheLast")}</p>}
       <div
         ref={holder}
         className={`flex min-h-0 flex-1 flex-col gap-2 ${across ? "xl:flex-row" : ""}`}

@@ -1,3 +1,4 @@
+import { t } from "../app/words";
 import { useState } from "react";
 import type { Quantity, Station } from "../api/client";
 import { Modal } from "../parts/Modal";
@@ -34,14 +35,14 @@ export function Find({
     onFound(entry.station, entry.quantity);
   }
   return (
-    <Modal open={open} onOpenChange={onOpenChange} title="Find">
+    <Modal open={open} onOpenChange={onOpenChange} title={t("job.find")}>
       <label htmlFor="find-words" className="sr-only">
-        Part of a name
+        {t("job.partOfAName")}
       </label>
       <input
         id="find-words"
         className="w-full rounded border border-faded bg-sheet px-2 py-1.5"
-        placeholder="board, joint, swell …"
+        placeholder={t("job.boardJointSwell")}
         value={words}
         onChange={(event) => setWords(event.target.value)}
         onKeyDown={(event) => event.key === "Enter" && go(entries[0])}
@@ -59,7 +60,9 @@ export function Find({
             </button>
           </li>
         ))}
-        {entries.length === 0 && <li className="px-2 py-1 text-faded">Nothing is called so.</li>}
+        {entries.length === 0 && (
+          <li className="px-2 py-1 text-faded">{t("job.nothingIsCalledSo")}</li>
+        )}
       </ul>
     </Modal>
   );

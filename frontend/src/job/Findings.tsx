@@ -1,3 +1,4 @@
+import { t } from "../app/words";
 import type { Finding, Plan, Station } from "../api/client";
 import { Button, SeverityMark } from "../parts/controls";
 import { useLit, useSession } from "./context";
@@ -44,7 +45,7 @@ export function Looks({ plan, station }: { plan: Plan; station: Station }) {
   if (looks.length === 0) return null;
   return (
     <section className="mt-4">
-      <h2 className="mb-1 text-lg font-semibold">Look at</h2>
+      <h2 className="mb-1 text-lg font-semibold">{t("job.lookAt")}</h2>
       <ul className="list-disc space-y-1 pl-5 text-sm">
         {looks.map((look) => (
           <li key={look.text}>{look.text}</li>
@@ -59,7 +60,7 @@ export function Cautions({ plan, station }: { plan: Plan; station: Station }) {
     .filter((caution) => caution.station === station)
     .map((caution) => (
       <p key={caution.text} className="mt-3 border-t border-rule pt-2 text-sm text-faded">
-        <strong>Caution.</strong> {caution.text}
+        <strong>{t("common.caution")}</strong> {caution.text}
       </p>
     ));
 }

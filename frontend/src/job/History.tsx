@@ -1,3 +1,4 @@
+import { t, type WordKey } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type HistoryStep, type Plan, unwrap } from "../api/client";
@@ -6,13 +7,18 @@ import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { useSession, useSnapshot } from "./context";
 
-const VERBS: Record<HistoryStep["verb"], string> = {
-  begun: "",
-  changed: "",
-  undone: "undone: back to ",
-  redone: "redone: ",
-  returned: "gone back to ",
+const VERBS: Record<HistoryStep["verb"], WordKey | null> = {
+  begun: null,
+  changed: null,
+  undone: "job.undoneBackTo",
+  redone: "job.redone",
+  returned: "job.goneBackTo",
 };
+
+function Verb({ of }: { of: HistoryStep["verb"] }) {
+  const word = VERBS[of];
+  return word && `${t(word)} `;
+}
 
 /** Every change of a job, newest first; each can be looked at, and gone back to. */
 export function History({
@@ -33,8 +39,8 @@ export function History({
     staleTime: 0,
   });
   return (
-    <Modal open={open} onOpenChange={onOpenChange} title="History" wide>
-      {steps.isPending && <p>One moment …</p>}
+    <Modal open={open} onOpenChange={onOpenChange} title={t("job.history")} wide>
+      {steps.isPending && <p>{t("common.oneMoment")}</p>}
       <ol className="max-h-[65vh] divide-y divide-rule overflow-y-auto">
         {steps.data?.map((step) => (
           <li key={step.version} className="text-sm">
@@ -49,7 +55,7 @@ export function History({
               </time>
               <span>{step.author}</span>
               <span className="figures">
-                {VERBS[step.verb]}
+                <Verb of={step.verb} />
                 {step.summary}
               </span>
             </button>
@@ -98,16 +104,16 @@ function State({
     staleTime: 0,
   });
   if (state.error) return <p role="alert">{state.error.message}</p>;
-  if (!state.data) return <p className="py-2">Looking …</p>;
+  if (!state.data) return <p className="py-2">{t("job.looking")}</p>;
   const { since, pieces } = state.data;
   return (
     <div className="mb-2 grid gap-3 rounded border border-rule p-3 md:grid-cols-2">
       <div>
         {since.length === 0 ? (
-          <p>The job stands so now.</p>
+          <p>{t("job.theJobStandsSoNow")}</p>
         ) : (
           <>
-            <p className="text-faded">Now it is otherwise:</p>
+            <p className="text-faded">{t("job.nowItIsOtherwise")}</p>
             <ul className="figures mb-2 list-disc pl-5">
               {since.map((each) => (
                 <li key={each}>{each}</li>
@@ -119,7 +125,7 @@ function State({
                 void session.standAt(version).then(onReturned);
               }}
             >
-              Go back to this
+              {t("job.goBackToThis")}
             </Button>
           </>
         )}

@@ -1,4 +1,5 @@
 /** Where the job departs from the house rules, and the owned gauge nearest to a size. */
+import { t } from "../app/words";
 import type { Plan, Station } from "../api/client";
 import { Button } from "../parts/controls";
 import { useSession } from "./context";
@@ -10,18 +11,19 @@ export function HouseNotes({ plan, station }: { plan: Plan; station: Station }) 
   if (here.length === 0 && gauges.length === 0) return null;
   return (
     <section className="mt-4">
-      <h2 className="mb-1 text-lg font-semibold">The house</h2>
+      <h2 className="mb-1 text-lg font-semibold">{t("job.theHouse")}</h2>
       <ul className="space-y-2 text-sm">
         {here.map((departure) => (
           <li key={departure.path}>
-            Departs from the house rules. {departure.label}: <strong>{departure.here}</strong>, the
-            house has {departure.house}.
+            {t("job.departsFromTheHouseRulesLabel", { label: departure.label })}{" "}
+            <strong>{departure.here}</strong>
+            {t("job.theHouseHasHouse", { house: departure.house })}
             <Button
               className="mt-1 block text-sm"
-              aria-label={`By the house: ${departure.label}`}
+              aria-label={t("job.byTheHouseLabel", { label: departure.label })}
               onClick={() => session.apply(departure.patch)}
             >
-              By the house
+              {t("job.byTheHouse")}
             </Button>
           </li>
         ))}
@@ -30,10 +32,10 @@ export function HouseNotes({ plan, station }: { plan: Plan; station: Station }) 
             {hint.words}.
             <Button
               className="mt-1 block text-sm"
-              aria-label={`By the gauge: ${hint.words}`}
+              aria-label={t("job.byTheGaugeWords", { words: hint.words })}
               onClick={() => session.apply(hint.patch)}
             >
-              By the gauge
+              {t("job.byTheGauge")}
             </Button>
           </li>
         ))}

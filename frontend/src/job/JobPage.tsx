@@ -1,4 +1,5 @@
 /** A job: the order of work, the drawing, the reckoning. */
+import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useState } from "react";
@@ -49,14 +50,14 @@ export default function JobPage() {
     const missing = job.error instanceof ProblemError && job.error.status === 404;
     return (
       <main className="p-8">
-        <p role="alert">{missing ? "There is no such job in your workshop." : job.error.message}</p>
+        <p role="alert">{missing ? t("job.thereIsNoSuchJobIn") : job.error.message}</p>
         <Link className="text-hill underline" to="/">
-          Back to the desk
+          {t("common.backToTheDesk")}
         </Link>
       </main>
     );
   }
-  if (!job.data || !choices) return <main className="p-8">Opening the job …</main>;
+  if (!job.data || !choices) return <main className="p-8">{t("job.openingTheJob")}</main>;
   return <OpenJob key={job.data.id} job={job.data} />;
 }
 
@@ -93,7 +94,7 @@ function Stations() {
   }, [session, station, section, person.units, person.mm_division, person.inch_division]);
 
   useEffect(() => {
-    document.title = `${String(draft.title)} · Weald`;
+    document.title = t("common.titleWeald", { title: draft.title });
   }, [draft.title]);
 
   const go = useCallback(
@@ -126,7 +127,7 @@ function Stations() {
   const shown = { section, onSection: setSection, grain };
   const reckoning = plan && (
     <>
-      <h2 className="mb-1 text-lg font-semibold">The reckoning</h2>
+      <h2 className="mb-1 text-lg font-semibold">{t("job.theReckoning")}</h2>
       <Reckoning
         quantities={plan.quantities.filter((each) => each.station === station)}
         open={open}
@@ -143,20 +144,20 @@ function Stations() {
         <SaveMark />
         <span className="ml-auto flex items-center gap-1">
           <IconButton
-            label="Undo"
+            label={t("common.undo")}
             disabled={!job.can_undo && JSON.stringify(draft) === JSON.stringify(job.spec)}
             onClick={() => void session.move("undo")}
           >
             <Undo2 size={18} />
           </IconButton>
           <IconButton
-            label="Redo"
+            label={t("job.redo")}
             disabled={!job.can_redo}
             onClick={() => void session.move("redo")}
           >
             <Redo2 size={18} />
           </IconButton>
-          <IconButton label="History" onClick={() => setDialog("history")}>
+          <IconButton label={t("job.history")} onClick={() => setDialog("history")}>
             <HistoryIcon size={18} />
           </IconButton>
           <TakeMenu jobId={job.id} onPieces={() => setDialog("pieces")} />
@@ -173,13 +174,13 @@ function Stations() {
           <form
             className="flex flex-wrap gap-x-6 gap-y-2"
             onSubmit={(event) => event.preventDefault()}
-            aria-label="What was decided"
+            aria-label={t("job.whatWasDecided")}
           >
             {here.Inputs && <here.Inputs key={station} {...shown} />}
           </form>
           <here.Views key={station} {...shown} />
         </main>
-        <aside className="overflow-y-auto p-3" aria-label="The reckoning">
+        <aside className="overflow-y-auto p-3" aria-label={t("job.theReckoning")}>
           {Object.entries(errors).map(([path, text]) => (
             <p key={path} className="mb-2 text-sm text-madder">
               <strong>{path.replaceAll(".", " › ").replaceAll("_", " ")}</strong>: {text}
@@ -209,7 +210,7 @@ function Stations() {
           setOpen(quantity);
         }}
       />
-      <Modal open={dialog === "pieces"} onOpenChange={close} title="Pieces to cut" wide>
+      <Modal open={dialog === "pieces"} onOpenChange={close} title={t("job.piecesToCut")} wide>
         {plan && <Pieces plan={plan} grain={grain} inches={person.units === "inch"} />}
       </Modal>
       <History jobId={job.id} open={dialog === "history"} onOpenChange={close} />
@@ -224,7 +225,7 @@ function TitleField() {
   return (
     <span>
       <label htmlFor="job-title" className="sr-only">
-        Title
+        {t("common.title")}
       </label>
       <input
         id="job-title"

@@ -1,7 +1,12 @@
+import { t } from "../app/words";
 import type { Piece, Plan } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
 
-const GRAIN = { height: "along the height", width: "along the width", any: "either way" } as const;
+const GRAIN = {
+  height: "job.alongTheHeight",
+  width: "job.alongTheWidth",
+  any: "job.eitherWay",
+} as const;
 
 const nothing = () => undefined;
 
@@ -30,15 +35,15 @@ export function Pieces({ plan, grain, inches }: { plan: Plan; grain: boolean; in
 function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
   return (
     <table className="figures w-full text-left text-sm">
-      <caption className="sr-only">Pieces to cut</caption>
+      <caption className="sr-only">{t("job.piecesToCut")}</caption>
       <thead>
         <tr className="border-b border-rule text-faded">
-          <th className="py-1 pr-3 font-normal">Piece</th>
-          <th className="pr-3 font-normal">Count</th>
-          <th className="pr-3 font-normal">Width × height</th>
-          <th className="pr-3 font-normal">Grain</th>
-          <th className="pr-3 font-normal">Cut from</th>
-          <th className="font-normal">Note</th>
+          <th className="py-1 pr-3 font-normal">{t("common.piece")}</th>
+          <th className="pr-3 font-normal">{t("common.count")}</th>
+          <th className="pr-3 font-normal">{t("common.widthHeight")}</th>
+          <th className="pr-3 font-normal">{t("common.grain")}</th>
+          <th className="pr-3 font-normal">{t("common.cutFrom")}</th>
+          <th className="font-normal">{t("common.note")}</th>
         </tr>
       </thead>
       <tbody>
@@ -50,9 +55,9 @@ function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
             <td className="pr-3">{piece.count}</td>
             <td className="pr-3 whitespace-nowrap">{piece.shown}</td>
             <td className="pr-3">
-              {GRAIN[piece.grain]}
+              {t(GRAIN[piece.grain])}
               {piece.grain_right === false && (
-                <strong className="text-amber"> ▲ its stock has it across</strong>
+                <strong className="text-amber"> {t("job.itsStockHasItAcross")}</strong>
               )}
             </td>
             <td className="pr-3">{piece.stock}</td>

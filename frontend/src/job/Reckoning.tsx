@@ -1,4 +1,5 @@
 /** The quantities of a station as short sums; opened, each says where it comes from and takes a measurement. */
+import { t } from "../app/words";
 import { Pencil } from "lucide-react";
 import { Collapsible } from "radix-ui";
 import { memo } from "react";
@@ -57,7 +58,7 @@ const QuantityLine = memo(function QuantityLine({
             <span className="figures font-semibold whitespace-nowrap">
               {quantity.measured !== null && (
                 <span className="mr-1 text-woad">
-                  <Pencil size={12} className="inline" aria-hidden /> measured
+                  <Pencil size={12} className="inline" aria-hidden /> {t("job.measured")}
                 </span>
               )}
               <span className={quantity.measured !== null ? "text-woad" : ""}>
@@ -84,7 +85,7 @@ function Reasons({ quantity }: { quantity: Quantity }) {
   return (
     <div className="space-y-2 rounded border border-rule bg-sheet p-2 text-sm">
       <p>
-        <span className="text-faded">How: </span>
+        <span className="text-faded">{t("job.how")} </span>
         {quantity.how}
       </p>
       {quantity.terms.length > 0 && (
@@ -99,21 +100,21 @@ function Reasons({ quantity }: { quantity: Quantity }) {
       )}
       {quantity.rule && (
         <p>
-          <span className="text-faded">Rule: </span>
+          <span className="text-faded">{t("job.rule")} </span>
           {chosen?.label ?? quantity.rule}
         </p>
       )}
       {quantity.schools.length > 0 && <Schools quantity={quantity} />}
       {quantity.measured !== null && (
         <p className="figures">
-          <span className="text-faded">Computed: </span>
+          <span className="text-faded">{t("job.computed")} </span>
           {quantity.computed_shown}
         </p>
       )}
       {quantity.measurable && (
         <div className="flex items-end gap-2 text-woad">
-          <LengthField path={path} label="Measured at the bench" optional width="w-40" />
-          {isMeasured && <Button onClick={() => session.set(path, null)}>Clear</Button>}
+          <LengthField path={path} label={t("job.measuredAtTheBench")} optional width="w-40" />
+          {isMeasured && <Button onClick={() => session.set(path, null)}>{t("job.clear")}</Button>}
         </div>
       )}
     </div>
@@ -124,7 +125,7 @@ function Schools({ quantity }: { quantity: Quantity }) {
   const session = useSession();
   return (
     <div>
-      <p className="text-faded">Schools</p>
+      <p className="text-faded">{t("job.schools")}</p>
       <ul>
         {quantity.schools.map((school) => (
           <li key={school.rule}>

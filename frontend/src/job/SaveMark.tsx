@@ -1,14 +1,15 @@
+import { t, type WordKey } from "../app/words";
 import { useSnapshot } from "./context";
 import type { SaveState } from "../app/drafts/store";
 
-const WORDS: Record<SaveState, string> = {
-  saved: "saved",
-  saving: "saving …",
-  unsaved: "not saved yet",
-  wrong: "not saved: something to correct",
-  signed_out: "not saved: you are signed out. Sign in in another tab; what you typed is kept here.",
-  conflict: "not saved: somebody else changed this job",
-  failed: "not saved, but kept in this browser",
+const WORDS: Record<SaveState, WordKey> = {
+  saved: "common.saved",
+  saving: "common.saving",
+  unsaved: "common.notSavedYet",
+  wrong: "job.notSavedSomethingToCorrect",
+  signed_out: "job.notSavedYouAreSignedOut",
+  conflict: "job.notSavedSomebodyElseChanged",
+  failed: "job.notSavedButKeptInThis",
 };
 
 export function SaveMark() {
@@ -16,7 +17,7 @@ export function SaveMark() {
   const calm = save === "saved" || save === "saving";
   return (
     <span role="status" className={`text-sm ${calm ? "text-faded" : "font-semibold text-amber"}`}>
-      {WORDS[save]}
+      {t(WORDS[save])}
       {save === "failed" && `: ${said}`}
     </span>
   );

@@ -1,3 +1,4 @@
+import { t } from "../app/words";
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import { useOptions } from "../app/choices";
@@ -17,15 +18,15 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
   return (
     <span onPointerDown={() => void session.save()} onKeyDown={() => void session.save()}>
       <Menu
-        label="Print and take away"
+        label={t("job.printAndTakeAway")}
         trigger={
           <>
-            Print &amp; take <ChevronDown size={16} aria-hidden />
+            {t("job.printTake")} <ChevronDown size={16} aria-hidden />
           </>
         }
       >
         <MenuChoice
-          label="Printed on"
+          label={t("common.printedOn")}
           value={paper}
           options={papers}
           onChange={(chosen) => {
@@ -34,15 +35,15 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
           }}
         />
         <MenuLink href={`${base}/job-sheet.pdf?paper=${paper}`} newTab>
-          Job sheet (PDF)
+          {t("common.jobSheetPDF")}
         </MenuLink>
         <MenuLink href={`${base}/drawings/case.flat.pdf?paper=${paper}`} newTab>
-          Case at true size (PDF)
+          {t("job.caseAtTrueSizePDF")}
         </MenuLink>
-        <MenuLink href={`${base}/drawings/case.flat.svg`}>Case as SVG</MenuLink>
-        <MenuLink href={`${base}/pieces.csv`}>Pieces as CSV</MenuLink>
-        <MenuLink href={`${base}/job.json`}>Job file</MenuLink>
-        <MenuAction onSelect={onPieces}>All pieces, drawn and listed</MenuAction>
+        <MenuLink href={`${base}/drawings/case.flat.svg`}>{t("job.caseAsSVG")}</MenuLink>
+        <MenuLink href={`${base}/pieces.csv`}>{t("job.piecesAsCSV")}</MenuLink>
+        <MenuLink href={`${base}/job.json`}>{t("common.jobFile")}</MenuLink>
+        <MenuAction onSelect={onPieces}>{t("job.allPiecesDrawnAndListed")}</MenuAction>
       </Menu>
     </span>
   );

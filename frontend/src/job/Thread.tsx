@@ -1,4 +1,5 @@
 /** The order of work as a sewing thread passing through stations; a knot where all is well, a flag where not. */
+import { t } from "../app/words";
 import { Link } from "react-router";
 import type { Finding, Station } from "../api/client";
 import { useChoices } from "../app/choices";
@@ -31,7 +32,7 @@ export function Thread({
     })
     .join(" ");
   return (
-    <nav aria-label="Order of work" className="relative">
+    <nav aria-label={t("job.orderOfWork")} className="relative">
       <svg
         className="absolute top-0 left-0 hidden lg:block"
         width={44}
@@ -86,7 +87,7 @@ export function Thread({
                 )}
                 {flag && (
                   <span className="sr-only">
-                    {flag === "stop" ? ": stop" : ": something to mind"}
+                    {flag === "stop" ? t("job.stop") : t("job.somethingToMind")}
                   </span>
                 )}
               </Link>

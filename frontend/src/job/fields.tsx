@@ -1,4 +1,5 @@
 /** Fields that hold what was typed until the core has read it, and say what is wrong where it is. */
+import { t } from "../app/words";
 import { type ReactNode, useId, useState } from "react";
 import { api } from "../api/client";
 import { useOptions } from "../app/choices";
@@ -275,7 +276,7 @@ export function NamedSizeField({
           });
         }}
       >
-        <option value="">own size</option>
+        <option value="">{t("common.ownSize")}</option>
         {sizes.map((size) => (
           <option key={size.name} value={size.name}>
             {size.name}

@@ -4,6 +4,7 @@
  * Every change asks the server for a plan at once (the newest question wins); the draft store sees to
  * saving. A wrong draft stays in its field, and the drawing keeps the last good plan.
  */
+import { t } from "../app/words";
 import {
   type Action,
   api,
@@ -199,7 +200,7 @@ export class JobSession {
         return;
       }
       const known = error instanceof ProblemError && error.status > 0;
-      this.notice = known ? error.message : "Not done: Weald does not answer just now. Try again.";
+      this.notice = known ? error.message : t("job.notDoneWealdDoesNotAnswer");
       this.tell();
     }
   }

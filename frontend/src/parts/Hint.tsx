@@ -1,4 +1,5 @@
 /** What a word of the trade means, at a touch. */
+import { t } from "../app/words";
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
 
@@ -6,7 +7,7 @@ export function Hint({ about, children }: { about: string; children: ReactNode }
   return (
     <Popover.Root>
       <Popover.Trigger
-        aria-label={`What is ${about}?`}
+        aria-label={t("parts.whatIsAbout", { about })}
         className="ml-1 inline-flex size-[24px] items-center justify-center rounded-full border border-rule text-xs text-hill hover:bg-linen"
       >
         ?

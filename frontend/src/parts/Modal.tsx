@@ -1,3 +1,4 @@
+import { t } from "../app/words";
 import { X } from "lucide-react";
 import { Dialog } from "radix-ui";
 import type { ReactNode } from "react";
@@ -37,7 +38,10 @@ export function Modal({
         >
           <div className="mb-4 flex items-start justify-between gap-4">
             <Dialog.Title className="text-xl font-semibold">{title}</Dialog.Title>
-            <Dialog.Close aria-label="Close" className="rounded p-1 text-hill hover:bg-linen">
+            <Dialog.Close
+              aria-label={t("parts.close")}
+              className="rounded p-1 text-hill hover:bg-linen"
+            >
               <X size={18} />
             </Dialog.Close>
           </div>

@@ -1,4 +1,5 @@
 /** Small controls, each over a native element or a Radix primitive. */
+import { t } from "../app/words";
 import { ToggleGroup } from "radix-ui";
 import { type ButtonHTMLAttributes, type ReactNode, useId } from "react";
 
@@ -130,9 +131,9 @@ export function Pick<T extends string>({
 /** The mark of a finding: a shape and a word, never colour alone. */
 export function SeverityMark({ severity }: { severity: "stop" | "mind" | "note" }) {
   const [shape, word, colour] = {
-    stop: ["■", "Stop", "text-madder"],
-    mind: ["▲", "Mind", "text-amber"],
-    note: ["○", "Note", "text-faded"],
+    stop: ["■", t("common.stop"), "text-madder"],
+    mind: ["▲", t("parts.mind"), "text-amber"],
+    note: ["○", t("common.note"), "text-faded"],
   }[severity] as [string, string, string];
   return (
     <span className={`font-semibold ${colour}`}>

@@ -1,4 +1,5 @@
 /** A set: its volumes in a table, and all spines as they will stand. */
+import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowDown, ArrowUp, Plus, Undo2, X } from "lucide-react";
 import { useEffect, useState } from "react";
@@ -24,14 +25,14 @@ export default function SetPage() {
   if (opened.error) {
     return (
       <main className="p-8">
-        <p role="alert">There is no such set in your workshop.</p>
+        <p role="alert">{t("sets.thereIsNoSuchSetIn")}</p>
         <Link className="text-hill underline" to="/sets">
-          Back to the sets
+          {t("sets.backToTheSets")}
         </Link>
       </main>
     );
   }
-  if (!opened.data) return <main className="p-8">Opening the set …</main>;
+  if (!opened.data) return <main className="p-8">{t("sets.openingTheSet")}</main>;
   return <OpenSet key={`${id}${person.units}`} opened={opened.data} />;
 }
 
@@ -42,14 +43,14 @@ function OpenSet({ opened }: { opened: SetReply }) {
   const person = usePerson();
   const { draft, reply, errors } = set;
   useEffect(() => {
-    document.title = `${draft.title} · Weald`;
+    document.title = t("common.titleWeald", { title: draft.title });
   }, [draft.title]);
   const base = `/api/sets/${opened.id}`;
   return (
     <main className="flex flex-1 flex-col gap-3 p-4">
       <div className="flex flex-wrap items-end gap-3">
         <label className="text-sm text-faded">
-          Set
+          {t("sets.set")}
           <input
             className="block w-80 rounded border border-faded bg-sheet px-2 py-1 font-serif text-lg text-ink"
             value={draft.title}
@@ -58,13 +59,13 @@ function OpenSet({ opened }: { opened: SetReply }) {
           />
         </label>
         <Pick
-          label="Numbers"
+          label={t("sets.numbers")}
           value={draft.numerals}
           options={everyNumeral}
           onChange={(numerals) => set.change({ ...draft, numerals })}
         />
         <LikeJob onTake={set.takeJob} />
-        <IconButton label="Undo" disabled={!set.canUndo} onClick={set.undo}>
+        <IconButton label={t("common.undo")} disabled={!set.canUndo} onClick={set.undo}>
           <Undo2 size={18} />
         </IconButton>
         <span role="status" className="pb-1 text-sm text-faded">
@@ -77,19 +78,19 @@ function OpenSet({ opened }: { opened: SetReply }) {
             target="_blank"
             rel="noreferrer"
           >
-            Spines at true size (PDF)
+            {t("sets.spinesAtTrueSizePDF")}
           </a>
           <a className="inline-block py-1 text-hill underline" href={`${base}/volumes.csv`}>
-            Volumes as CSV
+            {t("sets.volumesAsCSV")}
           </a>
         </span>
       </div>
       <p className="text-sm">
         <strong>{reply.plan.words}</strong>
         <span className="text-faded">
-          {reply.plan.shared.length > 0 && "; all volumes share "}
+          {reply.plan.shared.length > 0 && `${t("sets.allVolumesShare")} `}
           {reply.plan.shared.map((size) => `${size.label.toLowerCase()} ${size.shown}`).join(", ")}
-          {draft.cloth && `; in ${draft.cloth}`}
+          {draft.cloth && t("sets.inCloth", { cloth: draft.cloth })}
         </span>
       </p>
       <div className="grid gap-4 lg:grid-cols-[1fr_19rem]">
@@ -110,10 +111,10 @@ function OpenSet({ opened }: { opened: SetReply }) {
             </div>
           )}
         </div>
-        <aside aria-label="To ask about" aria-live="polite">
-          <h2 className="mb-1 text-lg font-semibold">To ask about</h2>
+        <aside aria-label={t("sets.toAskAbout")} aria-live="polite">
+          <h2 className="mb-1 text-lg font-semibold">{t("sets.toAskAbout")}</h2>
           {reply.plan.findings.length === 0 && (
-            <p className="text-sm text-faded">Numbers and dates run on without a gap.</p>
+            <p className="text-sm text-faded">{t("sets.numbersAndDatesRunOnWithout")}</p>
           )}
           {reply.plan.findings.map((finding, index) => (
             <p key={index} className="mb-2 rounded border border-rule bg-sheet p-2 text-sm">
@@ -132,11 +133,11 @@ function LikeJob({ onTake }: { onTake: (job: number) => void }) {
   const jobs = useJobChoices();
   return (
     <Pick
-      label="All volumes are like"
+      label={t("sets.allVolumesAreLike")}
       className="w-64"
       value=""
       options={[
-        ["", "as they are now"] as const,
+        ["", t("sets.asTheyAreNow")] as const,
         ...jobs.map((job) => [String(job.id), job.title] as const),
       ]}
       onChange={(job) => job && onTake(Number(job))}
@@ -162,18 +163,18 @@ function Volumes({ set }: { set: SetDraft }) {
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left text-sm">
-        <caption className="sr-only">Volumes, in the order in which they stand</caption>
+        <caption className="sr-only">{t("sets.volumesInTheOrderInWhich")}</caption>
         <thead>
           <tr className="border-b border-rule text-faded">
             {[
-              "No.",
-              "Title on the spine",
-              "Date",
-              "Pages",
-              "Thickness",
-              "Spine",
-              "Note, if meant so",
-              "Job",
+              t("sets.no"),
+              t("sets.titleOnTheSpine"),
+              t("sets.date"),
+              t("common.pages"),
+              t("common.thickness"),
+              t("common.spine"),
+              t("sets.noteIfMeantSo"),
+              t("sets.job"),
               "",
             ].map((title) => (
               <th key={title} scope="col" className="px-1 py-1 font-normal">
@@ -213,11 +214,14 @@ function Volumes({ set }: { set: SetDraft }) {
           ])
         }
       >
-        <Plus size={16} aria-hidden /> A volume
+        <Plus size={16} aria-hidden /> {t("sets.aVolume")}
       </Button>
     </div>
   );
 }
+
+/** What a volume can have wrong, in the order of its fields. */
+const DOUBTED = ["number", "pages", "thickness"] as const;
 
 function Row({
   set,
@@ -253,7 +257,7 @@ function Row({
       <tr className="border-b border-rule align-top">
         <td className="w-20 px-1 py-1">
           <input
-            aria-label={`Number of volume ${place + 1}`}
+            aria-label={t("sets.numberOfVolumePlace", { place: place + 1 })}
             type="number"
             min={1}
             className={CELL}
@@ -265,7 +269,7 @@ function Row({
         </td>
         <td className="px-1 py-1">
           <input
-            aria-label={`Title of volume ${place + 1}`}
+            aria-label={t("sets.titleOfVolumePlace", { place: place + 1 })}
             className={CELL}
             value={volume.title}
             onChange={(event) => onChange({ title: event.target.value })}
@@ -273,7 +277,7 @@ function Row({
         </td>
         <td className="w-24 px-1 py-1">
           <input
-            aria-label={`Date of volume ${place + 1}`}
+            aria-label={t("sets.dateOfVolumePlace", { place: place + 1 })}
             className={CELL}
             value={volume.date}
             onChange={(event) => onChange({ date: event.target.value })}
@@ -281,7 +285,7 @@ function Row({
         </td>
         <td className="w-20 px-1 py-1">
           <input
-            aria-label={`Pages of volume ${place + 1}`}
+            aria-label={t("sets.pagesOfVolumePlace", { place: place + 1 })}
             type="number"
             min={1}
             className={CELL}
@@ -292,7 +296,7 @@ function Row({
         </td>
         <td className="w-24 px-1 py-1">
           <input
-            aria-label={`Thickness of volume ${place + 1}`}
+            aria-label={t("sets.thicknessOfVolumePlace", { place: place + 1 })}
             className={CELL}
             placeholder={planned?.thickness}
             value={
@@ -303,12 +307,14 @@ function Row({
             aria-invalid={wrong("thickness") ? true : undefined}
             onChange={(event) => onChange({ thickness: event.target.value || null })}
           />
-          {planned?.measured && <span className="block text-center text-woad">✎ measured</span>}
+          {planned?.measured && (
+            <span className="block text-center text-woad">{t("sets.measured")}</span>
+          )}
         </td>
         <td className="figures px-1 py-2 whitespace-nowrap">{planned?.spine}</td>
         <td className="px-1 py-1">
           <input
-            aria-label={`Note on volume ${place + 1}`}
+            aria-label={t("sets.noteOnVolumePlace", { place: place + 1 })}
             className={CELL}
             value={volume.note}
             onChange={(event) => onChange({ note: event.target.value })}
@@ -317,37 +323,37 @@ function Row({
         <td className="px-1 py-1.5 whitespace-nowrap">
           {volume.job ? (
             <Link className="text-hill underline" to={`/jobs/${volume.job}`}>
-              open
+              {t("sets.open")}
             </Link>
           ) : (
             <Button className="text-sm" onClick={() => void begin()}>
-              Begin
+              {t("sets.begin")}
             </Button>
           )}
         </td>
         <td className="px-1 py-1">
           <span className="flex">
             <IconButton
-              label={`Volume ${place + 1} to the left`}
+              label={t("sets.volumePlaceToTheLeft", { place: place + 1 })}
               disabled={place === 0}
               onClick={() => onMove(-1)}
             >
               <ArrowUp size={16} />
             </IconButton>
             <IconButton
-              label={`Volume ${place + 1} to the right`}
+              label={t("sets.volumePlaceToTheRight", { place: place + 1 })}
               disabled={place === draft.volumes.length - 1}
               onClick={() => onMove(1)}
             >
               <ArrowDown size={16} />
             </IconButton>
-            <IconButton label={`Take volume ${place + 1} out`} onClick={onDrop}>
+            <IconButton label={t("sets.takeVolumePlaceOut", { place: place + 1 })} onClick={onDrop}>
               <X size={16} />
             </IconButton>
           </span>
         </td>
       </tr>
-      {["number", "pages", "thickness"].map((key) => {
+      {DOUBTED.map((key) => {
         const text = wrong(key);
         return text ? (
           <tr key={key}>

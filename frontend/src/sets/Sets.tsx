@@ -1,4 +1,5 @@
 /** The sets of the workshop, and how to begin one. */
+import { t } from "../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useId, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -22,25 +23,23 @@ export default function Sets() {
     onSuccess: () => client.invalidateQueries({ queryKey: ["sets"] }),
   });
   useEffect(() => {
-    document.title = "Sets · Weald";
+    document.title = t("sets.setsWeald");
   }, []);
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <h1 className="text-3xl font-semibold">Sets</h1>
+        <h1 className="text-3xl font-semibold">{t("common.sets")}</h1>
         <Button kind="main" onClick={() => setBeginning(true)}>
-          New set
+          {t("sets.newSet")}
         </Button>
         <span className="ml-auto">
-          <SearchField label="Search sets" value={search} onSearch={setSearch} />
+          <SearchField label={t("sets.searchSets")} value={search} onSearch={setSearch} />
         </span>
       </div>
       {sets.error && <p role="alert">{sets.error.message}</p>}
       {sets.data?.length === 0 && (
         <p className="max-w-prose">
-          {search
-            ? "No set has these words in its title."
-            : "A set is several volumes that stand together: they share board height, squares, bands, cloth and the size of their titles, and each has its own thickness, title, number and date. Plan one volume as a job, then begin the set from it."}
+          {search ? t("sets.noSetHasTheseWordsIn") : t("sets.aSetIsSeveralVolumesThat")}
         </p>
       )}
       <ul className="space-y-2">
@@ -53,22 +52,22 @@ export default function Sets() {
               {each.title}
             </Link>
             <span className="text-faded">
-              {each.volumes} {each.volumes === 1 ? "volume" : "volumes"}, {each.begun} begun
+              {t("sets.volumesBegun", { count: each.volumes, begun: each.begun })}
             </span>
             <Button
               className="ml-auto text-sm"
-              aria-label={`Forget ${each.title}`}
+              aria-label={t("sets.forgetTitle", { title: each.title })}
               onClick={() => {
-                if (window.confirm(`Forget the set “${each.title}”? The jobs of its volumes stay.`))
+                if (window.confirm(t("sets.forgetTheSetTitleTheJobs", { title: each.title })))
                   drop.mutate(each.id);
               }}
             >
-              Forget
+              {t("sets.forget")}
             </Button>
           </li>
         ))}
       </ul>
-      <Modal open={beginning} onOpenChange={setBeginning} title="A new set">
+      <Modal open={beginning} onOpenChange={setBeginning} title={t("sets.aNewSet")}>
         {beginning && <BeginSet />}
       </Modal>
     </main>
@@ -95,7 +94,7 @@ function BeginSet() {
       }}
     >
       <label htmlFor={`${id}title`} className="block text-sm text-faded">
-        What the set is called
+        {t("sets.whatTheSetIsCalled")}
         <input
           id={`${id}title`}
           className="block w-full rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
@@ -104,14 +103,14 @@ function BeginSet() {
         />
       </label>
       <label htmlFor={`${id}job`} className="block text-sm text-faded">
-        All volumes are like
+        {t("sets.allVolumesAreLike")}
         <select
           id={`${id}job`}
           className="block w-full rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
           value={job}
           onChange={(event) => setJob(event.target.value)}
         >
-          <option value="">choose a job …</option>
+          <option value="">{t("sets.chooseAJob")}</option>
           {jobs.map((each) => (
             <option key={each.id} value={each.id}>
               {each.title}, {each.structure_words}
@@ -125,7 +124,7 @@ function BeginSet() {
         </p>
       )}
       <Button kind="main" type="submit" disabled={!title.trim() || !job || begin.isPending}>
-        Begin the set
+        {t("sets.beginTheSet")}
       </Button>
     </form>
   );
@@ -135,7 +134,7 @@ function BeginSet() {
 export function useJobChoices() {
   return (
     useQuery({
-      queryKey: ["jobs", "for sets"],
+      queryKey: ["jobs", t("sets.forSets")],
       queryFn: async () =>
         unwrap(await api.GET("/api/jobs", { params: { query: { sort: "-updated" } } })),
     }).data?.jobs ?? []

@@ -1,17 +1,18 @@
 /** A set being worked on: what was typed, what follows, and what is saved. */
+import { t, type WordKey } from "../app/words";
 import { useState } from "react";
 import { api, type SetInput, type SetReply, unwrap } from "../api/client";
 import { DraftStore, inBrowser, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
 import { useDraft } from "../app/drafts/useDraft";
 
-const WORDS: Record<SaveState, string> = {
-  saved: "saved",
-  saving: "saving …",
-  unsaved: "not saved yet",
-  wrong: "not saved: see what is marked",
-  signed_out: "not saved: you are signed out. What you typed is kept here.",
-  conflict: "Somebody else changed this set: reload to see it.",
-  failed: "not saved, but kept in this browser: the server cannot keep this.",
+const WORDS: Record<SaveState, WordKey> = {
+  saved: "common.saved",
+  saving: "common.saving",
+  unsaved: "common.notSavedYet",
+  wrong: "sets.notSavedSeeWhatIsMarked",
+  signed_out: "sets.notSavedYouAreSignedOut",
+  conflict: "sets.somebodyElseChangedThisSet",
+  failed: "sets.notSavedButKeptInThis",
 };
 
 const put = async (set: SetReply, spec: SetInput, job?: number): Promise<SetReply> =>
@@ -52,7 +53,7 @@ export function useSetDraft(opened: SetReply): SetDraft {
     draft,
     reply,
     errors,
-    state: WORDS[save],
+    state: t(WORDS[save]),
     canUndo: past.length > 0,
     change: (next) => {
       setPast([...past, draft]);

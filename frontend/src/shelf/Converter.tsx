@@ -1,4 +1,5 @@
 /** Weights and thicknesses from one unit into another, each with its sum. */
+import { t } from "../app/words";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type ConvertQuestion, unwrap } from "../api/client";
@@ -42,15 +43,22 @@ export function Converter({ onClose }: { onClose: () => void }) {
   };
   const grades = choices?.grades.map((each) => [each.grade as Grade, each.label] as const) ?? [];
   return (
-    <Modal open onOpenChange={(open) => !open && onClose()} title="Weights and thicknesses" wide>
+    <Modal
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={t("shelf.weightsAndThicknesses")}
+      wide
+    >
       <div className="grid gap-3 sm:grid-cols-4">
-        <TextEntry {...props} id="value" label="How much" />
-        <Pick label="of" value={unit} options={units} onChange={setUnit} />
+        <TextEntry {...props} id="value" label={t("shelf.howMuch")} />
+        <Pick label={t("shelf.of")} value={unit} options={units} onChange={setUnit} />
         {unit === "pounds" && (
-          <Pick label="Grade" value={grade} options={grades} onChange={setGrade} />
+          <Pick label={t("shelf.grade")} value={grade} options={grades} onChange={setGrade} />
         )}
-        {unit === "stack" && <TextEntry {...props} id="leaves" label="Leaves in the stack" />}
-        <TextEntry {...props} id="bulk" label="Bulk, cm³/g" />
+        {unit === "stack" && (
+          <TextEntry {...props} id="leaves" label={t("shelf.leavesInTheStack")} />
+        )}
+        <TextEntry {...props} id="bulk" label={t("common.bulkCmG")} />
       </div>
       {answers.error && (
         <p role="alert" className="mt-2 text-madder">
@@ -70,10 +78,7 @@ export function Converter({ onClose }: { onClose: () => void }) {
           ))}
         </tbody>
       </table>
-      <p className="mt-3 text-sm text-faded">
-        Pounds are those of 500 sheets of a grade's basic size, so the same number is another weight
-        for bond, text and cover. Bulk: coated 0.8–0.9, smooth 1.2–1.3, bulky 1.5–1.8.
-      </p>
+      <p className="mt-3 text-sm text-faded">{t("shelf.poundsAreThoseOf500Sheets")}</p>
     </Modal>
   );
 }

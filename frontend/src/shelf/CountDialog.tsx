@@ -1,4 +1,5 @@
 /** Counting an item up or down, with a reason; and every movement so far. */
+import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type ShelfRow, unwrap } from "../api/client";
@@ -38,9 +39,14 @@ export function CountDialog({
     fields: {},
   };
   return (
-    <Modal open onOpenChange={(open) => !open && onClose()} title={`Count: ${row.item.name}`} wide>
+    <Modal
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={t("shelf.countName", { name: row.item.name })}
+      wide
+    >
       <p className="mb-3">
-        On the shelf: <strong>{row.count_words}</strong>
+        {t("shelf.onTheShelf")} <strong>{row.count_words}</strong>
       </p>
       <form
         className="grid items-end gap-3 sm:grid-cols-[1fr_8rem_1fr_auto]"
@@ -64,11 +70,11 @@ export function CountDialog({
           );
         }}
       >
-        <Pick label="Why" value={reason} options={reasons} onChange={setReason} />
-        <TextEntry {...props} id="change" label={`How much, ${countedIn}`} />
-        <TextEntry {...props} id="note" label="Note" />
+        <Pick label={t("shelf.why")} value={reason} options={reasons} onChange={setReason} />
+        <TextEntry {...props} id="change" label={t("shelf.howMuchCountedIn", { countedIn })} />
+        <TextEntry {...props} id="note" label={t("common.note")} />
         <Button kind="main" type="submit" disabled={verb.isPending || !entry.change}>
-          Count it
+          {t("shelf.countIt")}
         </Button>
       </form>
       {verb.error && (
@@ -76,7 +82,7 @@ export function CountDialog({
           {verb.error.message}
         </p>
       )}
-      <h3 className="mt-5 mb-1 text-lg font-semibold">What has moved</h3>
+      <h3 className="mt-5 mb-1 text-lg font-semibold">{t("shelf.whatHasMoved")}</h3>
       <table className="figures w-full text-left text-sm">
         <tbody>
           {movements.data?.map((each, index) => (
@@ -92,7 +98,9 @@ export function CountDialog({
           ))}
         </tbody>
       </table>
-      {movements.data?.length === 0 && <p className="text-faded">Nothing has moved yet.</p>}
+      {movements.data?.length === 0 && (
+        <p className="text-faded">{t("shelf.nothingHasMovedYet")}</p>
+      )}
     </Modal>
   );
 }

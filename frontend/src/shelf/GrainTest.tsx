@@ -1,4 +1,5 @@
 /** Being walked through a grain test, and keeping what it found. */
+import { t } from "../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type GrainGuide, type ShelfRow, unwrap } from "../api/client";
@@ -36,7 +37,7 @@ export function GrainTest({ row, onClose }: { row: ShelfRow; onClose: () => void
     <Modal
       open
       onOpenChange={(open) => !open && onClose()}
-      title={`Grain of ${row.item.name}`}
+      title={t("shelf.grainOfName", { name: row.item.name })}
       wide
     >
       <div className="mb-3 flex flex-wrap gap-2">
@@ -63,14 +64,19 @@ export function GrainTest({ row, onClose }: { row: ShelfRow; onClose: () => void
             </ol>
           </div>
           <p className="mt-4 mb-2">
-            With the sheet before you, {row.size ? `${row.size}, width across` : "width across"}:
+            {t("shelf.withTheSheetBeforeYouWhich", {
+              which: row.size
+                ? t("shelf.sizeWidthAcross", { size: row.size })
+                : t("shelf.widthAcross"),
+            })}
           </p>
           <div className="flex flex-wrap gap-2">
             <Button onClick={() => record.mutate({ result: "height" })} disabled={record.isPending}>
-              <GrainMark grain="height" /> {guide.along}: grain upright
+              <GrainMark grain="height" /> {t("shelf.alongGrainUpright", { along: guide.along })}
             </Button>
             <Button onClick={() => record.mutate({ result: "width" })} disabled={record.isPending}>
-              <GrainMark grain="width" /> {guide.crosswise}: grain level
+              <GrainMark grain="width" />{" "}
+              {t("shelf.crosswiseGrainLevel", { crosswise: guide.crosswise })}
             </Button>
           </div>
         </>
@@ -82,11 +88,15 @@ export function GrainTest({ row, onClose }: { row: ShelfRow; onClose: () => void
       )}
       {row.item.tests.length > 0 && (
         <>
-          <h3 className="mt-5 mb-1 text-lg font-semibold">Tested before</h3>
+          <h3 className="mt-5 mb-1 text-lg font-semibold">{t("shelf.testedBefore")}</h3>
           <ul className="text-sm">
             {row.item.tests.toReversed().map((test, index) => (
               <li key={index}>
-                {test.day}: {test.method}, along its {test.result}
+                {t("shelf.dayMethodAlongItsResult", {
+                  day: test.day,
+                  method: test.method,
+                  result: test.result,
+                })}
                 {test.by && <span className="text-faded">, {test.by}</span>}
               </li>
             ))}

@@ -1,7 +1,8 @@
 /** One item of stock, to be put on the shelf or changed. */
+import { t } from "../app/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ProblemError, type ShelfRow, unwrap } from "../api/client";
+import { api, ProblemError, type ShelfRow, type StockInput, unwrap } from "../api/client";
 import { useChoices, useOptions, useWord } from "../app/choices";
 import { Button, Pick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
@@ -46,7 +47,7 @@ export function ItemForm({
   const fields = keep.error instanceof ProblemError ? (keep.error.problem.fields ?? {}) : {};
   const set = (key: string, value: string) => setEntry((old) => ({ ...old, [key]: value }));
   const props = { entry, set, fields };
-  const form = entry.form ?? "sheet";
+  const form = (entry.form ?? "sheet") as NonNullable<StockInput["form"]>;
   const countedIn = useWord("stock.counted_in", form);
   const flat = form === "sheet" || form === "skin" || form === "roll";
   const grades = choices?.grades.map(({ grade, label }) => [grade, label] as const) ?? [];
@@ -55,7 +56,7 @@ export function ItemForm({
     <Modal
       open
       onOpenChange={(open) => !open && onClose()}
-      title={row ? row.item.name : "Put on the shelf"}
+      title={row ? row.item.name : t("shelf.putOnTheShelf")}
       wide
     >
       {warning && <p className="mb-3 text-amber">▲ {warning}</p>}
@@ -67,33 +68,36 @@ export function ItemForm({
         }}
       >
         <div className="sm:col-span-2">
-          <TextEntry {...props} id="name" label="Name" />
+          <TextEntry {...props} id="name" label={t("common.name")} />
         </div>
         <Pick
-          label="Kind"
+          label={t("common.kind")}
           value={entry.kind ?? "paper"}
           options={kinds}
           onChange={(value) => set("kind", value)}
         />
         <Pick
-          label="Comes as"
+          label={t("shelf.comesAs")}
           value={form}
           options={forms}
           onChange={(value) => set("form", value)}
         />
-        {form !== "pot" && <TextEntry {...props} id="width" label="Width" />}
+        {form !== "pot" && <TextEntry {...props} id="width" label={t("common.width")} />}
         {(form === "sheet" || form === "skin") && (
-          <TextEntry {...props} id="height" label="Height" />
+          <TextEntry {...props} id="height" label={t("common.height")} />
         )}
         {flat && form !== "roll" && (
           <Pick
-            label="Grain runs along"
+            label={t("shelf.grainRunsAlong")}
             className="sm:col-span-2"
             value={entry.grain ?? ""}
             options={[
-              ["", "nobody has tested it"],
-              ["width", `its width${entry.width ? `, ${entry.width}` : ""}`],
-              ["height", `its height${entry.height ? `, ${entry.height}` : ""}`],
+              ["", t("shelf.nobodyHasTestedIt")],
+              ["width", t("shelf.itsWidthWhich", { which: entry.width ? `, ${entry.width}` : "" })],
+              [
+                "height",
+                t("shelf.itsHeightWhich", { which: entry.height ? `, ${entry.height}` : "" }),
+              ],
             ]}
             onChange={(value) => set("grain", value)}
           />
@@ -105,33 +109,43 @@ export function ItemForm({
         )}
         {flat && (
           <fieldset className="grid gap-x-4 gap-y-3 rounded border border-rule p-3 sm:col-span-4 sm:grid-cols-4">
-            <legend className="px-1 text-sm text-faded">Weight and thickness: what you know</legend>
-            <TextEntry {...props} id="grammage" label="Grammage, g/m²" />
-            <TextEntry {...props} id="pounds" label="or pounds" error="basis.pounds" />
+            <legend className="px-1 text-sm text-faded">
+              {t("shelf.weightAndThicknessWhatYouKnow")}
+            </legend>
+            <TextEntry {...props} id="grammage" label={t("shelf.grammageGM")} />
+            <TextEntry {...props} id="pounds" label={t("shelf.orPounds")} error="basis.pounds" />
             <Pick
-              label="of which grade"
+              label={t("shelf.ofWhichGrade")}
               className="sm:col-span-2"
               value={entry.grade ?? "text"}
               options={grades}
               onChange={(value) => set("grade", value)}
             />
-            <TextEntry {...props} id="calliper" label="One leaf, thickness" hint="0.12 or 80pt" />
-            <TextEntry {...props} id="stack" label="or a stack of" error="stack.thickness" />
-            <TextEntry {...props} id="leaves" label="leaves" error="stack.leaves" />
-            <TextEntry {...props} id="bulk" label="or bulk, cm³/g" />
+            <TextEntry
+              {...props}
+              id="calliper"
+              label={t("shelf.oneLeafThickness")}
+              hint={t("shelf.012Or80pt")}
+            />
+            <TextEntry
+              {...props}
+              id="stack"
+              label={t("shelf.orAStackOf")}
+              error="stack.thickness"
+            />
+            <TextEntry {...props} id="leaves" label={t("shelf.leaves")} error="stack.leaves" />
+            <TextEntry {...props} id="bulk" label={t("shelf.orBulkCmG")} />
           </fieldset>
         )}
-        <TextEntry {...props} id="colour" label="Colour" />
-        <TextEntry {...props} id="place" label="Lies in" />
-        <TextEntry
-          {...props}
-          id="price"
-          label={`Price of one ${form === "sheet" ? "sheet" : form}`}
-        />
-        <TextEntry {...props} id="warn_below" label={`Warn at, ${countedIn}`} />
-        {!row && <TextEntry {...props} id="count" label={`How much, ${countedIn}`} />}
+        <TextEntry {...props} id="colour" label={t("common.colour")} />
+        <TextEntry {...props} id="place" label={t("shelf.liesIn")} />
+        <TextEntry {...props} id="price" label={t("shelf.priceOfOne", { context: form })} />
+        <TextEntry {...props} id="warn_below" label={t("shelf.warnAtCountedIn", { countedIn })} />
+        {!row && (
+          <TextEntry {...props} id="count" label={t("shelf.howMuchCountedIn", { countedIn })} />
+        )}
         <div className="sm:col-span-3">
-          <TextEntry {...props} id="note" label="Maker's note, or your own" />
+          <TextEntry {...props} id="note" label={t("shelf.makersNoteOrYourOwn")} />
         </div>
         {unplaced && (
           <p role="alert" className="text-madder sm:col-span-4">
@@ -140,9 +154,9 @@ export function ItemForm({
         )}
         <div className="flex gap-2 sm:col-span-4">
           <Button kind="main" type="submit" disabled={keep.isPending}>
-            {row ? "Keep the changes" : "Put on the shelf"}
+            {row ? t("common.keepTheChanges") : t("shelf.putOnTheShelf")}
           </Button>
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{t("shelf.leaveIt")}</Button>
         </div>
       </form>
     </Modal>

@@ -1,4 +1,5 @@
 /** The shelf: what there is to bind with, where it lies, and which way its grain runs. */
+import { t, type WordKey } from "../app/words";
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, type ShelfRow, type StockKind, unwrap } from "../api/client";
@@ -31,22 +32,22 @@ interface Done {
   before: ShelfRow;
 }
 
-const DONE: Record<Done["what"], string> = {
-  change: "is changed",
-  count: "is counted",
-  remove: "is off the list",
+const DONE: Record<Done["what"], WordKey> = {
+  change: "shelf.isChanged",
+  count: "shelf.isCounted",
+  remove: "shelf.isOffTheList",
 };
 
-const COLUMNS: readonly (readonly [Sort | null, string])[] = [
-  ["name", "Item"],
-  ["kind", "Kind"],
-  ["size", "Size"],
-  [null, "Grain"],
-  ["weight", "Weight"],
-  ["thickness", "Thickness"],
-  ["price", "Price"],
-  ["place", "Lies in"],
-  ["count", "On the shelf"],
+const COLUMNS: readonly (readonly [Sort | null, WordKey])[] = [
+  ["name", "shelf.item"],
+  ["kind", "common.kind"],
+  ["size", "common.size"],
+  [null, "common.grain"],
+  ["weight", "shelf.weight"],
+  ["thickness", "common.thickness"],
+  ["price", "shelf.price"],
+  ["place", "shelf.liesIn"],
+  ["count", "shelf.onTheShelf2"],
 ];
 
 export default function Shelf() {
@@ -62,7 +63,7 @@ export default function Shelf() {
   const [done, setDone] = useState<Done | null>(null);
   const verb = useShelfVerb();
   useEffect(() => {
-    document.title = "Shelf · Weald";
+    document.title = t("shelf.shelfWeald");
   }, []);
   const shelf = useQuery({
     queryKey: ["shelf", { search, kind, only, sort, down, page }],
@@ -90,35 +91,39 @@ export default function Shelf() {
   return (
     <main className="mx-auto w-full max-w-7xl p-5">
       <div className="mb-3 flex flex-wrap items-center gap-3">
-        <h1 className="text-3xl font-semibold">Shelf</h1>
+        <h1 className="text-3xl font-semibold">{t("common.shelf")}</h1>
         <AddByWords onUnderstood={(draft, warning) => setDialog({ show: "add", draft, warning })} />
         <span className="ml-auto flex gap-2">
-          <Button onClick={() => setDialog({ show: "convert" })}>Convert weights</Button>
-          <Menu label="Tables" trigger="Tables">
-            <MenuLink href="/api/shelf.csv">The shelf as CSV</MenuLink>
-            <MenuAction onSelect={() => setDialog({ show: "table" })}>A table in …</MenuAction>
+          <Button onClick={() => setDialog({ show: "convert" })}>
+            {t("shelf.convertWeights")}
+          </Button>
+          <Menu label={t("shelf.tables")} trigger={t("shelf.tables")}>
+            <MenuLink href="/api/shelf.csv">{t("shelf.theShelfAsCSV")}</MenuLink>
+            <MenuAction onSelect={() => setDialog({ show: "table" })}>
+              {t("shelf.aTableIn2")}
+            </MenuAction>
           </Menu>
         </span>
       </div>
       <div className="mb-2 flex flex-wrap items-end gap-3">
         <SearchField
-          label="Search the shelf"
+          label={t("shelf.searchTheShelf")}
           value={search}
           onSearch={(text) => show({ search: text })}
         />
         <Filter
-          label="Kind"
+          label={t("common.kind")}
           value={kind ?? ""}
           options={[["", "all"], ...kinds]}
           onChange={(value) => show({ kind: value })}
         />
         <Filter
-          label="Only"
+          label={t("shelf.only")}
           value={only}
           options={[
             ["", "everything"],
-            ["low", "what runs low"],
-            ["whole", "whole sheets"],
+            ["low", t("shelf.whatRunsLow")],
+            ["whole", t("shelf.wholeSheets")],
             ["offcuts", "offcuts"],
           ]}
           onChange={(value) => show({ only: value })}
@@ -131,7 +136,7 @@ export default function Shelf() {
       )}
       {done && (
         <p role="status" className="mb-2">
-          {done.before.item.name} {DONE[done.what]}.{" "}
+          {t(DONE[done.what], { name: done.before.item.name })}{" "}
           <Button
             kind="quiet"
             onClick={() => {
@@ -139,41 +144,41 @@ export default function Shelf() {
               setDone(null);
             }}
           >
-            {done.what === "remove" ? "Put it back" : "Undo"}
+            {done.what === "remove" ? t("shelf.putItBack") : t("common.undo")}
           </Button>
         </p>
       )}
       {shelf.data?.count === 0 && !filtered && <Empty />}
       {shelf.data?.count === 0 && filtered && (
         <p className="rounded border border-rule bg-linen p-6">
-          Nothing on the shelf answers to that.{" "}
+          {t("shelf.nothingOnTheShelfAnswersTo")}{" "}
           <Button kind="quiet" onClick={() => showAll()}>
-            Show everything
+            {t("shelf.showEverything")}
           </Button>
         </p>
       )}
       {shelf.data && shelf.data.count > 0 && (
         <>
           <table className="figures w-full text-left text-sm">
-            <caption className="sr-only">The shelf</caption>
+            <caption className="sr-only">{t("common.theShelf")}</caption>
             <thead className="text-faded">
               <tr className="border-b border-rule">
                 {COLUMNS.map(([key, title]) =>
                   key ? (
                     <SortHeader
                       key={title}
-                      title={title}
+                      title={t(title)}
                       direction={key === sort ? (down ? "descending" : "ascending") : "none"}
                       onSort={() => show({ sort: key, down: key === sort && !down ? "yes" : "" })}
                     />
                   ) : (
                     <th key={title} className="py-1.5 pr-3 font-normal">
-                      {title}
+                      {t(title)}
                     </th>
                   ),
                 )}
                 <th>
-                  <span className="sr-only">More</span>
+                  <span className="sr-only">{t("common.more")}</span>
                 </th>
               </tr>
             </thead>
@@ -195,9 +200,7 @@ export default function Shelf() {
           <Pager
             page={page}
             pages={shelf.data.pages}
-            count={shelf.data.count}
-            one="item"
-            many="items"
+            counted={t("shelf.countItems", { count: shelf.data.count })}
             onPage={(next) => show({ page: String(next) })}
           />
         </>
@@ -251,18 +254,18 @@ function AddByWords({ onUnderstood }: { onUnderstood: (draft: Entry, warning: st
       }}
     >
       <label htmlFor="add-words" className="sr-only">
-        Add to the shelf, in a few words
+        {t("shelf.addToTheShelfInA")}
       </label>
       <input
         id="add-words"
         className="min-w-0 flex-1 rounded border border-faded bg-sheet px-2 py-1.5"
-        placeholder="Add in a few words: A2 120 gsm long cream laid ×50"
+        placeholder={t("shelf.addInAFewWordsA2")}
         maxLength={300}
         value={words}
         onChange={(event) => setWords(event.target.value)}
       />
       <Button kind="main" type="submit" disabled={read.isPending || !words.trim()}>
-        Add
+        {t("shelf.add")}
       </Button>
       {read.error && (
         <span role="alert" className="text-sm text-madder">
@@ -326,10 +329,13 @@ function Row({
         >
           {item.name}
         </button>
-        {row.offcut_of !== null && <span className="text-faded"> offcut</span>}
+        {row.offcut_of !== null && <span className="text-faded"> {t("common.offcut")}</span>}
         {(item.colour || row.offcuts > 0) && (
           <span className="block text-faded">
-            {[item.colour, row.offcuts > 0 ? `${row.offcuts} offcuts` : ""]
+            {[
+              item.colour,
+              row.offcuts > 0 ? t("shelf.offcutsOffcuts", { offcuts: row.offcuts }) : "",
+            ]
               .filter(Boolean)
               .join(", ")}
           </span>
@@ -341,7 +347,7 @@ function Row({
         {flat && <GrainMark grain={item.grain} wide={wide} />}{" "}
         {flat && !item.grain ? (
           <Button kind="quiet" className="px-0 py-0" onClick={() => onShow("grain")}>
-            test it
+            {t("shelf.testIt")}
           </Button>
         ) : (
           row.grain
@@ -352,18 +358,26 @@ function Row({
       <td className="py-2 pr-3">{item.price?.toFixed(2)}</td>
       <td className="py-2 pr-3 text-faded">{item.place}</td>
       <td className="py-1 pr-1 whitespace-nowrap">
-        <Button kind="quiet" onClick={() => onShow("count")} aria-label={`Count ${item.name}`}>
+        <Button
+          kind="quiet"
+          onClick={() => onShow("count")}
+          aria-label={t("shelf.countName2", { name: item.name })}
+        >
           {row.count_words}
         </Button>
-        {row.low && <strong className="block pl-2.5 text-amber">▲ runs low</strong>}
+        {row.low && <strong className="block pl-2.5 text-amber">{t("shelf.runsLow")}</strong>}
       </td>
       <td className="py-1 text-right">
-        <Menu label={`More for ${item.name}`} trigger="⋯">
-          <MenuAction onSelect={() => onShow("change")}>Change</MenuAction>
-          <MenuAction onSelect={() => onShow("count")}>Count, and what has moved</MenuAction>
-          {flat && <MenuAction onSelect={() => onShow("grain")}>Test its grain</MenuAction>}
-          <MenuAction onSelect={onDuplicate}>Duplicate</MenuAction>
-          <MenuAction onSelect={onRemove}>Take off the list</MenuAction>
+        <Menu label={t("shelf.moreForName", { name: item.name })} trigger="⋯">
+          <MenuAction onSelect={() => onShow("change")}>{t("shelf.change")}</MenuAction>
+          <MenuAction onSelect={() => onShow("count")}>
+            {t("shelf.countAndWhatHasMoved")}
+          </MenuAction>
+          {flat && (
+            <MenuAction onSelect={() => onShow("grain")}>{t("shelf.testItsGrain")}</MenuAction>
+          )}
+          <MenuAction onSelect={onDuplicate}>{t("common.duplicate")}</MenuAction>
+          <MenuAction onSelect={onRemove}>{t("shelf.takeOffTheList")}</MenuAction>
         </Menu>
       </td>
     </tr>
@@ -373,13 +387,8 @@ function Row({
 function Empty() {
   return (
     <section className="rounded border border-rule bg-linen p-8">
-      <h2 className="text-2xl font-semibold">What lies on your shelf?</h2>
-      <p className="mt-2 max-w-prose">
-        Write an item above as it stands on its wrapper: “A2 120 gsm long”, “greyboard 2 mm 700x1000
-        ×12”, “25x38in 70 lb text”. Weald reads size, weight, grain and count out of it. From then
-        on a job says which of your stock will do for each piece, which way round, and how many
-        sheets it takes.
-      </p>
+      <h2 className="text-2xl font-semibold">{t("shelf.whatLiesOnYourShelf")}</h2>
+      <p className="mt-2 max-w-prose">{t("shelf.writeAnItemAboveAsIt")}</p>
     </section>
   );
 }

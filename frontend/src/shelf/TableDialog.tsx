@@ -1,4 +1,5 @@
 /** A table of stock: what it would do to the shelf, then done. */
+import { t } from "../app/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { bring } from "../api/bring";
@@ -9,10 +10,10 @@ import { Modal } from "../parts/Modal";
 type Reply = components["schemas"]["TableReply"];
 
 const EFFECTS = {
-  add: "new",
-  change: "changes",
-  same: "as it is",
-  wrong: "cannot be read",
+  add: "shelf.new",
+  change: "shelf.changes",
+  same: "shelf.asItIs",
+  wrong: "shelf.cannotBeRead",
 } as const;
 
 const look = (file: File, query = "") =>
@@ -32,14 +33,10 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
   const good = rows.filter((row) => row.effect === "add" || row.effect === "change").length;
   const error = looked.error ?? take.error;
   return (
-    <Modal open onOpenChange={(open) => !open && onClose()} title="A table in" wide>
-      <p className="mb-3 text-sm">
-        A CSV file with a first row that names its columns, as the one the shelf gives out. Commas,
-        semicolons or tabs; points or commas for decimals. Nothing is changed before you have seen
-        what would be.
-      </p>
+    <Modal open onOpenChange={(open) => !open && onClose()} title={t("shelf.aTableIn")} wide>
+      <p className="mb-3 text-sm">{t("shelf.aCSVFileWithAFirst")}</p>
       <label htmlFor={id} className="block text-sm text-faded">
-        Table
+        {t("shelf.table")}
       </label>
       <input
         id={id}
@@ -64,10 +61,10 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
             <table className="figures w-full text-left text-sm">
               <thead>
                 <tr className="border-b border-rule text-faded">
-                  <th className="py-1 pr-3 font-normal">Line</th>
-                  <th className="pr-3 font-normal">Item</th>
-                  <th className="pr-3 font-normal">Would be</th>
-                  <th className="font-normal">Why not</th>
+                  <th className="py-1 pr-3 font-normal">{t("shelf.line")}</th>
+                  <th className="pr-3 font-normal">{t("shelf.item")}</th>
+                  <th className="pr-3 font-normal">{t("shelf.wouldBe")}</th>
+                  <th className="font-normal">{t("shelf.whyNot")}</th>
                 </tr>
               </thead>
               <tbody>
@@ -76,7 +73,7 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
                     <td className="py-1 pr-3">{row.line}</td>
                     <td className="pr-3">{row.name}</td>
                     <td className={row.effect === "wrong" ? "pr-3 text-madder" : "pr-3"}>
-                      {EFFECTS[row.effect]}
+                      {t(EFFECTS[row.effect])}
                     </td>
                     <td className="text-madder">
                       {Object.entries(row.problems).map(([column, text]) => (
@@ -92,7 +89,9 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
           </div>
           <div className="mt-3 flex items-center gap-3">
             {take.isSuccess ? (
-              <p role="status">Taken: {take.data.taken} items.</p>
+              <p role="status">
+                {t("shelf.taken")} {take.data.taken} {t("shelf.items")}
+              </p>
             ) : (
               <Button
                 kind="main"
@@ -100,8 +99,8 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
                 onClick={() => file && take.mutate(file)}
               >
                 {wrong.length > 0
-                  ? `Take the ${good} good ones, leave out ${wrong.length}`
-                  : `Take all ${good}`}
+                  ? t("shelf.takeTheGoodGoodOnesLeave", { good, length: wrong.length })
+                  : t("shelf.takeAllGood", { good })}
               </Button>
             )}
           </div>

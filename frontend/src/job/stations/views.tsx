@@ -1,4 +1,5 @@
 /** Drawings of a station a few at a time, under tabs, each to be taken at true size. */
+import { t, type WordKey } from "../../app/words";
 import type { ReactNode } from "react";
 import type { Station } from "../../api/client";
 import { Tabbed } from "../../parts/Tabbed";
@@ -7,7 +8,7 @@ import { Drawings } from "../Drawings";
 import type { StationRecord } from "./record";
 
 export interface View {
-  title: string;
+  title: WordKey;
   ids: readonly string[];
   /** Shown in place of drawings. */
   instead?: ReactNode;
@@ -29,10 +30,10 @@ export function viewsOf(station: Station, every: readonly View[]): StationRecord
     if (!plan || views.length === 0) return <Drawings station={station} grain={grain} />;
     return (
       <Tabbed
-        label="Views"
+        label={t("job.views")}
         tabs={views.map((view) => ({
-          id: view.title.replaceAll(" ", "-"),
-          title: view.title,
+          id: view.title,
+          title: t(view.title),
           content: view.instead ?? <Drawings ids={view.ids} grain={grain} beside />,
         }))}
       />

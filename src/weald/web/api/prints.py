@@ -12,6 +12,8 @@ from ninja import Query, Router, Schema, Status
 from pydantic import Field
 
 from weald.core.forme.layout import Face, Flip
+from weald.core.notation import Notation
+from weald.core.planning.telling import label_of
 from weald.core.press.press import Press, press
 from weald.core.press.reading import fold_and_read, verdicts
 from weald.core.press.shift_sheet import draw_shift_sheet
@@ -59,12 +61,12 @@ class PrintReply(Schema):
     changed_since: list[str]
 
 
-def _reply(made: PrintFile, job: Job) -> PrintReply:
+def _reply(made: PrintFile, job: Job, notation: Notation) -> PrintReply:
     return PrintReply.model_validate(
         {
             **{name: getattr(made, name) for name in _SHOWN},
             "author": made.asked_by,
-            "changed_since": services.changed_since(made, job),
+            "changed_since": [label_of(path, notation) for path in services.changed_since(made, job)],
         }
     )
 
@@ -86,8 +88,9 @@ def print_of(job: Job, print_id: uuid.UUID) -> PrintFile:
 def list_prints(request: HttpRequest, job_id: int) -> list[PrintReply]:
     """The imposed files of a job, newest first."""
     job = job_of(request, job_id)
+    notation = notation_of(request)
     prints = job.prints.select_related("author", "change").order_by("-asked")[:50]
-    return [_reply(made, job) for made in prints]
+    return [_reply(made, job, notation) for made in prints]
 
 
 @router.post(
@@ -98,7 +101,9 @@ def list_prints(request: HttpRequest, job_id: int) -> list[PrintReply]:
 def ask_for_print(request: HttpRequest, job_id: int, order: PrintOrder) -> Status:
     """Have a job imposed, as it stands now."""
     job = job_of(request, job_id)
-    return Status(201, _reply(services.ask_for_print(job, person(request), order.part), job))
+    return Status(
+        201, _reply(services.ask_for_print(job, person(request), order.part), job, notation_of(request))
+    )
 
 
 @router.post(
@@ -109,7 +114,7 @@ def ask_for_print(request: HttpRequest, job_id: int, order: PrintOrder) -> Statu
 def cancel_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> PrintReply:
     """Say that a file is not wanted any more."""
     job = job_of(request, job_id)
-    return _reply(work.cancel(print_of(job, print_id)), job)
+    return _reply(work.cancel(print_of(job, print_id)), job, notation_of(request))
 
 
 @router.post(
@@ -120,7 +125,7 @@ def cancel_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> Prin
 def run_again(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> PrintReply:
     """Impose a file once more that failed or was cancelled."""
     job = job_of(request, job_id)
-    return _reply(work.run_again(print_of(job, print_id)), job)
+    return _reply(work.run_again(print_of(job, print_id)), job, notation_of(request))
 
 
 @router.delete(

@@ -1,4 +1,4 @@
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import { Tabbed } from "../../../parts/Tabbed";
 import { useSnapshot } from "../../context";
 import { CheckField, Group, LengthField, NumberField, SelectField } from "../../fields";
@@ -10,26 +10,37 @@ export function BlockInputs() {
   const { facts, asks, backs, shoulders } = useUses();
   const round = asks("back") && valueAt(draft, "back.shape") === "round";
   const tabs = [
-    { id: "parts", title: "Its parts", content: <Parts endpapers={facts?.endpapers ?? true} /> },
+    {
+      id: "parts",
+      title: t("block.itsParts"),
+      content: <Parts endpapers={facts?.endpapers ?? true} />,
+    },
     ...(asks("back")
       ? [
           {
             id: "back",
-            title: "Back",
+            title: t("common.back"),
             content: (
-              <Group title="Back">
-                <SelectField path="back.shape" label="Shape" options={backs} width="w-32" />
+              <Group title={t("common.back")}>
+                <SelectField
+                  path="back.shape"
+                  label={t("block.shape")}
+                  options={backs}
+                  width="w-32"
+                />
                 <SelectField
                   path="back.shoulder"
-                  label="Shoulders"
+                  label={t("block.shoulders")}
                   options={shoulders}
                   width="w-40"
                 />
-                {round && <SelectField path="back.round_rule" label="Round" width="w-36" />}
+                {round && (
+                  <SelectField path="back.round_rule" label={t("block.round")} width="w-36" />
+                )}
                 {round && valueAt(draft, "back.round_rule") !== "swell" && (
                   <NumberField
                     path="back.round"
-                    label="Part of a circle"
+                    label={t("block.partOfACircle")}
                     step={0.01}
                     width="w-28"
                   />
@@ -41,68 +52,72 @@ export function BlockInputs() {
       : []),
     {
       id: "spine",
-      title: "Spine",
+      title: t("common.spine"),
       content: (
-        <Group title="On the spine">
-          <CheckField path="block.mull" label="mull" />
-          <LengthField path="block.mull_overlap" label="on each board" width="w-24" />
-          <NumberField path="block.linings" label="Paper linings" min={0} width="w-24" />
-          {asks("block.hollow") && <CheckField path="block.hollow" label="hollow" />}
-          <SelectField path="block.end_bands" label="End bands" width="w-28" />
+        <Group title={t("common.onTheSpine")}>
+          <CheckField path="block.mull" label={t("block.mull")} />
+          <LengthField path="block.mull_overlap" label={t("block.onEachBoard")} width="w-24" />
+          <NumberField path="block.linings" label={t("block.paperLinings")} min={0} width="w-24" />
+          {asks("block.hollow") && <CheckField path="block.hollow" label={t("block.hollow")} />}
+          <SelectField path="block.end_bands" label={t("block.endBands")} width="w-28" />
           {valueAt(draft, "block.end_bands") !== "none" && (
-            <LengthField path="block.end_band_height" label="Height" width="w-20" />
+            <LengthField path="block.end_band_height" label={t("common.height")} width="w-20" />
           )}
           {valueAt(draft, "block.end_bands") === "stuck_on" && (
-            <SelectField path="block.end_band_ends" label="They reach" width="w-56" />
+            <SelectField path="block.end_band_ends" label={t("block.theyReach")} width="w-56" />
           )}
         </Group>
       ),
     },
     {
       id: "trim",
-      title: "Trimming",
+      title: t("block.trimming"),
       content: (
         <>
-          <Group title="Trimmed">
-            <SelectField path="block.trimming" label="How" width="w-36" />
+          <Group title={t("block.trimmed")}>
+            <SelectField path="block.trimming" label={t("block.how")} width="w-36" />
           </Group>
-          <Group title="Diagonals">
-            <LengthField path="block.diagonal_1" label="One" optional width="w-24" />
-            <LengthField path="block.diagonal_2" label="The other" optional width="w-24" />
+          <Group title={t("block.diagonals")}>
+            <LengthField path="block.diagonal_1" label={t("block.one")} optional width="w-24" />
+            <LengthField
+              path="block.diagonal_2"
+              label={t("block.theOther")}
+              optional
+              width="w-24"
+            />
           </Group>
         </>
       ),
     },
   ];
-  return <Tabbed label="About the block" tabs={tabs} quiet />;
+  return <Tabbed label={t("block.aboutTheBlock")} tabs={tabs} quiet />;
 }
 
 function Parts({ endpapers }: { endpapers: boolean }) {
-  const say = useSay();
   return (
     <>
       {endpapers && (
-        <Group title="Endpapers each end">
-          <SelectField path="endpapers.kind" label="Kind" width="w-56" />
-          <SelectField path="endpapers.leaves" label="Folios" width="w-28" />
-          <NumberField path="endpapers.grammage" label="g/m²" width="w-20" />
-          <NumberField path="endpapers.bulk" label="Bulk, cm³/g" step={0.05} width="w-24" />
+        <Group title={t("block.endpapersEachEnd")}>
+          <SelectField path="endpapers.kind" label={t("common.kind")} width="w-56" />
+          <SelectField path="endpapers.leaves" label={t("block.folios")} width="w-28" />
+          <NumberField path="endpapers.grammage" label={t("common.gM")} width="w-20" />
+          <NumberField path="endpapers.bulk" label={t("common.bulkCmG")} step={0.05} width="w-24" />
           <LengthField
             path="endpapers.margin"
-            label="Margin seen"
-            placeholder="as the squares"
+            label={t("block.marginSeen")}
+            placeholder={t("block.asTheSquares")}
             optional
             width="w-32"
           />
         </Group>
       )}
-      <Group title={say("Glued in, each {signature}")}>
-        <LengthField path="block.inserted" label="Thickness" width="w-24" />
-        <LengthField path="block.guard_width" label="Guards" width="w-20" />
+      <Group title={t("block.gluedInEachSignature")}>
+        <LengthField path="block.inserted" label={t("common.thickness")} width="w-24" />
+        <LengthField path="block.guard_width" label={t("block.guards")} width="w-20" />
       </Group>
-      <Group title="Finished leaf">
-        <LengthField path="leaf.width" label="Width" width="w-20" />
-        <LengthField path="leaf.height" label="Height" width="w-20" />
+      <Group title={t("common.finishedLeaf")}>
+        <LengthField path="leaf.width" label={t("common.width")} width="w-20" />
+        <LengthField path="leaf.height" label={t("common.height")} width="w-20" />
       </Group>
     </>
   );

@@ -5,7 +5,7 @@ import { BlockInputs } from "./BlockInputs";
 export const block: StationRecord = {
   Inputs: BlockInputs,
   Views: viewsOf("block", [
-    { title: "Section and front", ids: ["block.tail", "block.front"] },
-    { title: "Marks on the spine", ids: ["block.spine"] },
+    { title: "block.sectionAndFront", ids: ["block.tail", "block.front"] },
+    { title: "block.marksOnTheSpine", ids: ["block.spine"] },
   ]),
 };

@@ -1,4 +1,5 @@
 /** The closed book in its printed cover, to be turned and looked at from every side. */
+import { t } from "../../../app/words";
 import { type CSSProperties, type ReactNode, useState } from "react";
 import type { CoverArt, Drawing } from "../../../api/client";
 import { Choice } from "../../../parts/controls";
@@ -9,9 +10,9 @@ type Face = Closed["faces"][number];
 type Direction = Face["across"];
 
 const SIDES = [
-  { value: "front", label: "Front", name: "The front", degrees: 32 },
-  { value: "spine", label: "Spine", name: "The spine", degrees: 78 },
-  { value: "back", label: "Back", name: "The back", degrees: 148 },
+  { value: "front", label: "boards.front", name: "boards.theFront", degrees: 32 },
+  { value: "spine", label: "common.spine", name: "common.theSpine", degrees: 78 },
+  { value: "back", label: "common.back", name: "boards.theBack", degrees: 148 },
 ] as const;
 
 /** Part of the stage the book takes, so that it can be turned. */
@@ -45,11 +46,13 @@ export function ClosedBook({ art, closed, drawing, href }: Props) {
     Math.min(size.height / closed.height, size.width / Math.hypot(closed.width, closed.thickness));
   return (
     <figure className="flex flex-col gap-1">
-      <figcaption className="font-serif text-sm font-semibold">On the closed book</figcaption>
+      <figcaption className="font-serif text-sm font-semibold">
+        {t("boards.onTheClosedBook")}
+      </figcaption>
       <div
         ref={holder}
         role="img"
-        aria-label={`The closed book, turned by ${turned}°`}
+        aria-label={t("boards.theClosedBookTurnedByTurned", { turned })}
         className="closed-book h-60 overflow-hidden"
       >
         <div style={{ transform: `scale3d(${scale}, ${scale}, ${scale}) rotateX(-14deg)` }}>
@@ -64,16 +67,20 @@ export function ClosedBook({ art, closed, drawing, href }: Props) {
       </div>
       <div className="flex items-center gap-2">
         <Choice
-          label="Side"
+          label={t("boards.side")}
           value={SIDES.find((side) => side.degrees === turned)?.value ?? ""}
-          options={SIDES}
+          options={SIDES.map(({ value, label, name }) => ({
+            value,
+            label: t(label),
+            name: t(name),
+          }))}
           onChange={(side) =>
             setTurned(SIDES.find((each) => each.value === side)?.degrees ?? turned)
           }
         />
         <input
           type="range"
-          aria-label="Turn the book"
+          aria-label={t("boards.turnTheBook")}
           aria-valuetext={`${turned}°`}
           className="min-w-0 flex-1 accent-hill"
           min={0}

@@ -1,4 +1,5 @@
 /** Two or three ways to bind the book, side by side, their drawings one over another. */
+import { t } from "../../../app/words";
 import { useState } from "react";
 import { api, type Comparison, unwrap, type Way } from "../../../api/client";
 import { usePerson } from "../../../app/person";
@@ -13,9 +14,9 @@ export function CompareWays() {
   return (
     <>
       <Button className="text-sm" onClick={() => setOpen(true)}>
-        Compare schools
+        {t("boards.compareSchools")}
       </Button>
-      <Modal open={open} onOpenChange={setOpen} title="Side by side" wider>
+      <Modal open={open} onOpenChange={setOpen} title={t("boards.sideBySide")} wider>
         {open && <Compare onDone={() => setOpen(false)} />}
       </Modal>
     </>
@@ -28,7 +29,7 @@ function Compare({ onDone }: { onDone: () => void }) {
     async (body) => unwrap(await api.POST("/api/ways", { body })) as Way[],
   );
   if (ways.error) return <p role="alert">{ways.error.message}</p>;
-  if (!ways.data) return <p>Reckoning …</p>;
+  if (!ways.data) return <p>{t("common.reckoning")}</p>;
   return <Chosen ways={ways.data} onDone={onDone} />;
 }
 
@@ -54,7 +55,7 @@ function Chosen({ ways, onDone }: { ways: readonly Way[]; onDone: () => void }) 
         {ids.map((id, index) => (
           <PickWay
             key={index}
-            label={`Way ${index + 1}`}
+            label={t("boards.wayIndex", { index: index + 1 })}
             ways={ways.filter((way) => way.id === id || !ids.includes(way.id))}
             value={id}
             onChange={(next) =>
@@ -63,12 +64,12 @@ function Chosen({ ways, onDone }: { ways: readonly Way[]; onDone: () => void }) 
           />
         ))}
         {count < 3 ? (
-          <Button onClick={() => setCount(3)}>A third</Button>
+          <Button onClick={() => setCount(3)}>{t("boards.aThird")}</Button>
         ) : (
-          <Button onClick={() => setCount(2)}>Only two</Button>
+          <Button onClick={() => setCount(2)}>{t("boards.onlyTwo")}</Button>
         )}
         <Tick checked={all} onChange={setAll}>
-          sizes that agree, too
+          {t("boards.sizesThatAgreeToo")}
         </Tick>
       </div>
       {compared.data && <Side comparison={compared.data} all={all} onDone={onDone} />}
@@ -149,11 +150,11 @@ function Side({
       </div>
       <div className="overflow-x-auto">
         <table className="figures w-full text-left text-sm">
-          <caption className="sr-only">Sizes in every way</caption>
+          <caption className="sr-only">{t("boards.sizesInEveryWay")}</caption>
           <thead>
             <tr className="border-b border-rule align-bottom">
               <th scope="col" className="font-normal text-faded">
-                {all ? "Sizes" : "Where they differ"}
+                {all ? t("boards.sizes") : t("boards.whereTheyDiffer")}
               </th>
               {comparison.columns.map((column, index) => (
                 <th
@@ -175,9 +176,13 @@ function Side({
                   </svg>
                   <span className="block">{column.label}</span>
                   <span className="block font-normal text-faded">{column.words}</span>
-                  {column.stops > 0 && <span className="block text-madder">■ Stop</span>}
+                  {column.stops > 0 && (
+                    <span className="block text-madder">{t("boards.stop")}</span>
+                  )}
                   {column.stops === 0 && column.minds > 0 && (
-                    <span className="block text-amber">▲ {column.minds} to mind</span>
+                    <span className="block text-amber">
+                      {t("boards.mindsToMind", { minds: column.minds })}
+                    </span>
                   )}
                 </th>
               ))}
@@ -206,13 +211,13 @@ function Side({
                   {Object.keys(column.patch).length > 0 && (
                     <Button
                       className="text-sm"
-                      aria-label={`Take “${column.label}”`}
+                      aria-label={t("boards.takeLabel", { label: column.label })}
                       onClick={() => {
                         session.apply(column.patch);
                         onDone();
                       }}
                     >
-                      Take it
+                      {t("common.takeIt")}
                     </Button>
                   )}
                 </td>
@@ -220,7 +225,7 @@ function Side({
             </tr>
           </tbody>
         </table>
-        {rows.length === 0 && <p className="py-2">All of them come to the same sizes.</p>}
+        {rows.length === 0 && <p className="py-2">{t("boards.allOfThemComeToThe")}</p>}
       </div>
     </div>
   );

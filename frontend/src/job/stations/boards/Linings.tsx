@@ -1,4 +1,5 @@
 /** What is glued on the boards: linings, or a second board. */
+import { t } from "../../../app/words";
 import { Layers, X } from "lucide-react";
 import { useId } from "react";
 import { useOptions } from "../../../app/choices";
@@ -9,7 +10,11 @@ import { valueAt, type ValueAt } from "../../paths";
 type Lining = NonNullable<ValueAt<"binding.linings">>[number];
 
 type Side = NonNullable<Lining["side"]>;
-const LINING_PAPER: Lining = { side: "inside", name: "lining paper", grammage: 90 };
+const liningPaper = (): Lining => ({
+  side: "inside",
+  name: t("boards.liningPaper"),
+  grammage: 90,
+});
 
 /** Stands beside the board; with the first layer, the layers get a group of their own. */
 export function GlueOn() {
@@ -19,8 +24,8 @@ export function GlueOn() {
   return (
     <span className="mt-5 flex h-8 items-center">
       <IconButton
-        label="Glue a layer on"
-        onClick={() => session.set("binding.linings", [...linings, LINING_PAPER])}
+        label={t("boards.glueALayerOn")}
+        onClick={() => session.set("binding.linings", [...linings, liningPaper()])}
       >
         <Layers size={18} />
       </IconButton>
@@ -41,14 +46,14 @@ export function Linings() {
       {linings.map((lining, index) => (
         <div key={index} className="flex items-end gap-2">
           <Pick
-            label={`Layer ${index + 1}`}
+            label={t("boards.layerIndex", { index: index + 1 })}
             value={lining.side ?? "inside"}
             options={sides}
             onChange={(side) => change(index, { side })}
           />
           {lining.side === "core" ? (
             <Figure
-              label="Thickness"
+              label={t("common.thickness")}
               value={
                 typeof lining.thickness === "number"
                   ? plan?.inputs[`binding.linings.${index}.thickness`]
@@ -59,14 +64,14 @@ export function Linings() {
             />
           ) : (
             <Figure
-              label="g/m²"
+              label={t("common.gM")}
               value={lining.grammage}
               wrong={errors[`binding.linings.${index}.grammage`]}
               onChange={(grammage) => change(index, { grammage })}
             />
           )}
           <IconButton
-            label={`Take layer ${index + 1} off`}
+            label={t("boards.takeLayerIndexOff", { index: index + 1 })}
             onClick={() => keep(linings.filter((_, at) => at !== index))}
           >
             <X size={16} />

@@ -1,4 +1,5 @@
 /** The case offered up to its block: how much it is off, entered as found, and how to go on. */
+import { t } from "../../../app/words";
 import { Popover } from "radix-ui";
 import { useId, useState } from "react";
 import { api, type Offered, type OfferQuestion, ProblemError, unwrap } from "../../../api/client";
@@ -14,7 +15,7 @@ export function OfferUp() {
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <Button className="text-sm">Offered up …</Button>
+        <Button className="text-sm">{t("boards.offeredUp")}</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -68,21 +69,23 @@ function AsFound({ onDone }: { onDone: () => void }) {
         void ask();
       }}
     >
-      <p>Lay the case round the block before gluing. What did you find?</p>
-      <Pick label="Does not fit" value={found} options={everyFound} onChange={setFound} />
-      {apart && <Pick label="Which" value={board} options={everyBoard} onChange={setBoard} />}
+      <p>{t("boards.layTheCaseRoundTheBlock")}</p>
+      <Pick label={t("boards.doesNotFit")} value={found} options={everyFound} onChange={setFound} />
+      {apart && (
+        <Pick label={t("boards.which")} value={board} options={everyBoard} onChange={setBoard} />
+      )}
       <Choice
-        label="Too large or too small"
+        label={t("boards.tooLargeOrTooSmall")}
         value={way}
         options={[
-          { value: "large", label: "too large" },
-          { value: "small", label: "too small" },
+          { value: "large", label: t("boards.tooLarge") },
+          { value: "small", label: t("common.tooSmall") },
         ]}
         onChange={setWay}
       />
       <div className="flex items-end gap-2">
         <label htmlFor={id} className="text-faded">
-          by
+          {t("common.by")}
           <input
             id={id}
             className="figures block w-24 rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
@@ -93,7 +96,7 @@ function AsFound({ onDone }: { onDone: () => void }) {
           />
         </label>
         <Button type="submit" disabled={!by.trim()}>
-          How do I go on?
+          {t("boards.howDoIGoOn")}
         </Button>
       </div>
       {error && (

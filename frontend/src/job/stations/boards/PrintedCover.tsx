@@ -1,4 +1,5 @@
 /** The printed cover: its document with every zone, and what is seen of it on the closed book. */
+import { t } from "../../../app/words";
 import type { CoverArt } from "../../../api/client";
 import { usePerson } from "../../../app/person";
 import { DrawingView } from "../../../drawing/DrawingView";
@@ -50,7 +51,7 @@ export function PrintedCover() {
             rel="noreferrer"
             onPointerDown={() => void session.save()}
           >
-            Cover to print (PDF with boxes)
+            {t("boards.coverToPrintPDFWithBoxes")}
           </a>
           <a
             className="inline-block py-1 text-hill underline"
@@ -59,9 +60,9 @@ export function PrintedCover() {
             rel="noreferrer"
             onPointerDown={() => void session.save()}
           >
-            Proof with guides (PDF)
+            {t("boards.proofWithGuidesPDF")}
           </a>
-          <h3 className="font-serif font-semibold">What falls where</h3>
+          <h3 className="font-serif font-semibold">{t("boards.whatFallsWhere")}</h3>
           <ul className="list-disc pl-5">
             {fates(art).map(([kind, words]) => (
               <li key={kind}>
@@ -69,7 +70,7 @@ export function PrintedCover() {
               </li>
             ))}
           </ul>
-          <p className="text-faded">Guides as SVG or DXF: the arrow over the drawing.</p>
+          <p className="text-faded">{t("boards.guidesAsSVGOrDXFThe")}</p>
         </div>
       </div>
     </div>

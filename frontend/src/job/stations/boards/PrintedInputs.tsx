@@ -1,4 +1,5 @@
 /** What is printed on the cover: artwork, bleed, barcode, the sheet, and the rules of whoever prints it. */
+import { t } from "../../../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, type Artwork, type CoverProfile, unwrap } from "../../../api/client";
@@ -15,14 +16,14 @@ export function PrintedInputs() {
   return (
     <>
       <ArtworkField />
-      <Group title="Document">
-        <LengthField path="artwork.bleed" label="Bleed" width="w-16" />
-        <LengthField path="artwork.safe" label="Keep clear" width="w-20" />
-        <LengthField path="artwork.spine_safe" label="of the spine's" width="w-24" />
-        <TextField path="artwork.barcode" label="Barcode" width="w-48" />
-        <CheckField path="artwork.lettering" label="Print the spine's lettering" />
+      <Group title={t("boards.document")}>
+        <LengthField path="artwork.bleed" label={t("common.bleed")} width="w-16" />
+        <LengthField path="artwork.safe" label={t("boards.keepClear")} width="w-20" />
+        <LengthField path="artwork.spine_safe" label={t("boards.ofTheSpines")} width="w-24" />
+        <TextField path="artwork.barcode" label={t("boards.barcode")} width="w-48" />
+        <CheckField path="artwork.lettering" label={t("boards.printTheSpinesLettering")} />
       </Group>
-      <Group title="Printed on">
+      <Group title={t("common.printedOn")}>
         <SheetFields given={sheet !== null} />
         <Rules />
       </Group>
@@ -55,22 +56,22 @@ function ArtworkField() {
       take(artwork);
       setSaid(
         artwork.left_out.length > 0
-          ? `Left out of the drawing to make it safe: ${artwork.left_out.join(", ")}.`
+          ? t("boards.leftOutOfTheDrawingTo", { leftout: artwork.left_out.join(", ") })
           : "",
       );
     },
     onError: (error) => setSaid(error.message),
   });
   const options = [
-    ["", "none yet"] as const,
+    ["", t("boards.noneYet")] as const,
     ...(known.data ?? []).map(
       (artwork) => [artwork.digest, `${artwork.name}, ${artwork.shown}`] as const,
     ),
   ];
   return (
-    <Group title="Artwork">
+    <Group title={t("boards.artwork")}>
       <Pick
-        label="File"
+        label={t("boards.file")}
         className="w-64"
         value={typeof file === "string" ? file : ""}
         options={options}
@@ -78,14 +79,14 @@ function ArtworkField() {
       />
       <div className="mt-5">
         <Button disabled={bringing.isPending} onClick={() => input.current?.click()}>
-          {bringing.isPending ? "Bringing it …" : "Bring PDF, PNG, JPEG or SVG"}
+          {bringing.isPending ? t("boards.bringingIt") : t("boards.bringPDFPNGJPEGOrSVG")}
         </Button>
         <input
           ref={input}
           type="file"
           className="sr-only"
           tabIndex={-1}
-          aria-label="Artwork file"
+          aria-label={t("boards.artworkFile")}
           accept=".pdf,.png,.jpg,.jpeg,.svg"
           onChange={(event) => {
             const chosen = event.target.files?.[0];
@@ -95,7 +96,7 @@ function ArtworkField() {
         />
       </div>
       {typeof file === "string" && (
-        <SelectField path="artwork.placing" label="Placed" width="w-44" />
+        <SelectField path="artwork.placing" label={t("boards.placed")} width="w-44" />
       )}
       {said && (
         <p role="alert" className="w-full text-sm text-madder">
@@ -117,15 +118,15 @@ function SheetFields({ given }: { given: boolean }) {
         <Button
           onClick={() => session.set("artwork.sheet", { width: art.width, height: art.height })}
         >
-          A sheet
+          {t("boards.aSheet")}
         </Button>
       </div>
     );
   }
   return (
     <>
-      <LengthField path="artwork.sheet.width" label="Sheet, width" width="w-24" />
-      <LengthField path="artwork.sheet.height" label="height" width="w-20" />
+      <LengthField path="artwork.sheet.width" label={t("boards.sheetWidth")} width="w-24" />
+      <LengthField path="artwork.sheet.height" label={t("boards.height")} width="w-20" />
     </>
   );
 }
@@ -144,13 +145,13 @@ function Rules() {
   return (
     <>
       <Pick
-        label="By the rules of"
+        label={t("boards.byTheRulesOf")}
         className="w-44"
         value={typeof name === "string" ? name : ""}
         options={[
-          ["", "nobody's"] as const,
+          ["", t("boards.nobodys")] as const,
           ...(typeof name === "string" && !profiles.data?.some((each) => each.rules.name === name)
-            ? [[name, name || "this job's own"] as const]
+            ? [[name, name || t("boards.thisJobsOwn")] as const]
             : []),
           ...(profiles.data ?? []).map((each) => [each.rules.name, each.rules.name] as const),
         ]}
@@ -166,10 +167,10 @@ function Rules() {
             setOpen(true);
           }}
         >
-          {rules === null ? "New rules" : "See rules"}
+          {rules === null ? t("boards.newRules") : t("boards.seeRules")}
         </Button>
       </div>
-      <Modal open={open} onOpenChange={setOpen} title="A printer's sheet of rules" wide>
+      <Modal open={open} onOpenChange={setOpen} title={t("boards.aPrintersSheetOfRules")} wide>
         {rules !== null && <RulesFields />}
       </Modal>
     </>
@@ -188,29 +189,36 @@ function RulesFields() {
         }),
       ),
     onSuccess: () => {
-      setSaid("Kept for other jobs.");
+      setSaid(t("boards.keptForOtherJobs"));
       void client.invalidateQueries({ queryKey: ["cover-profiles"] });
     },
     onError: (error) => setSaid(error.message),
   });
   return (
     <div className="space-y-3">
-      <p className="text-sm text-faded">
-        Copy them from the sheet they gave out. What departs from it stands among the findings.
-      </p>
+      <p className="text-sm text-faded">{t("boards.copyThemFromTheSheetThey")}</p>
       <div className="flex flex-wrap gap-3">
-        <TextField path="artwork.rules.name" label="Whose rules" />
-        <NumberField path="artwork.rules.least_pages" label="Pages from" width="w-20" />
-        <NumberField path="artwork.rules.most_pages" label="to" width="w-20" />
-        <LengthField path="artwork.rules.leaf" label="Thickness of a leaf" optional width="w-32" />
-        <LengthField path="artwork.rules.wrap" label="Wrap" optional width="w-20" />
-        <LengthField path="artwork.rules.bleed" label="Bleed" optional width="w-20" />
-        <LengthField path="artwork.rules.least_spine" label="Lettered spine from" width="w-36" />
-        <CheckField path="artwork.rules.barcode" label="barcode asked for" />
+        <TextField path="artwork.rules.name" label={t("boards.whoseRules")} />
+        <NumberField path="artwork.rules.least_pages" label={t("boards.pagesFrom")} width="w-20" />
+        <NumberField path="artwork.rules.most_pages" label={t("boards.to")} width="w-20" />
+        <LengthField
+          path="artwork.rules.leaf"
+          label={t("boards.thicknessOfALeaf")}
+          optional
+          width="w-32"
+        />
+        <LengthField path="artwork.rules.wrap" label={t("boards.wrap")} optional width="w-20" />
+        <LengthField path="artwork.rules.bleed" label={t("common.bleed")} optional width="w-20" />
+        <LengthField
+          path="artwork.rules.least_spine"
+          label={t("boards.letteredSpineFrom")}
+          width="w-36"
+        />
+        <CheckField path="artwork.rules.barcode" label={t("boards.barcodeAskedFor")} />
       </div>
       <div className="flex items-center gap-3">
         <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
-          Keep for other jobs
+          {t("boards.keepForOtherJobs")}
         </Button>
         <span role="status" className="text-sm">
           {said}

@@ -16,10 +16,10 @@ export const boards: StationRecord = {
     </>
   ),
   Views: viewsOf("boards", [
-    { title: "Flat and closed", ids: ["case.flat", "case.flat_back", "case.section"] },
-    { title: "On the block", ids: ["case.closed", "case.closed_back"] },
-    { title: "Corner", ids: ["case.corner"] },
-    { title: "Spacer strip", ids: ["case.spacer"] },
-    { title: "Printed cover", ids: ["cover.art"], instead: <PrintedCover /> },
+    { title: "boards.flatAndClosed", ids: ["case.flat", "case.flat_back", "case.section"] },
+    { title: "boards.onTheBlock", ids: ["case.closed", "case.closed_back"] },
+    { title: "boards.corner", ids: ["case.corner"] },
+    { title: "boards.spacerStrip", ids: ["case.spacer"] },
+    { title: "boards.printedCover", ids: ["cover.art"], instead: <PrintedCover /> },
   ]),
 };

@@ -1,4 +1,5 @@
 /** The pieces of a job: which grain each needs and has, what it is cut from; then laid out. */
+import { t } from "../../../app/words";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Piece } from "../../../api/client";
@@ -20,15 +21,15 @@ export function CuttingStation() {
     <>
       <div className="max-h-[48%] overflow-y-auto">
         <table className="figures w-full text-left text-sm">
-          <caption className="sr-only">Pieces and their stock</caption>
+          <caption className="sr-only">{t("cutting.piecesAndTheirStock")}</caption>
           <thead>
             <tr className="border-b border-rule text-faded">
-              <th className="py-1 pr-3 font-normal">Piece</th>
-              <th className="pr-3 font-normal">Count</th>
-              <th className="pr-3 font-normal">Width × height</th>
-              <th className="pr-3 font-normal">Grain: needs</th>
-              <th className="pr-3 font-normal">has</th>
-              <th className="font-normal">Cut from</th>
+              <th className="py-1 pr-3 font-normal">{t("common.piece")}</th>
+              <th className="pr-3 font-normal">{t("common.count")}</th>
+              <th className="pr-3 font-normal">{t("common.widthHeight")}</th>
+              <th className="pr-3 font-normal">{t("cutting.grainNeeds")}</th>
+              <th className="pr-3 font-normal">{t("cutting.has")}</th>
+              <th className="font-normal">{t("common.cutFrom")}</th>
             </tr>
           </thead>
           <tbody>
@@ -44,12 +45,12 @@ export function CuttingStation() {
           disabled={chosen === 0 || layOut.isPending}
           onClick={() => void session.save().then(() => layOut.mutate(asUsual([job.id])))}
         >
-          Lay out the pieces
+          {t("cutting.layOutThePieces")}
         </Button>
         <span className="text-sm text-faded">
           {chosen === pieces.length
-            ? "Every piece has its stock."
-            : `${chosen} of ${pieces.length} pieces have their stock.`}
+            ? t("cutting.everyPieceHasItsStock")
+            : t("cutting.chosenOfLengthPiecesHaveTheir", { chosen, length: pieces.length })}
         </span>
         {layOut.error && (
           <p role="alert" className="text-madder">
@@ -68,16 +69,27 @@ function Layouts({ job }: { job: number }) {
   const cuttings = useCuttings(job);
   if (!cuttings.data?.length) return null;
   return (
-    <ul aria-label="Layouts of this job" className="text-sm">
+    <ul aria-label={t("cutting.layoutsOfThisJob")} className="text-sm">
       {cuttings.data.slice(0, 3).map((cutting) => (
         <li key={cutting.id}>
           <Link className="text-hill underline" to={`/cutting/${cutting.id}`}>
             {cutting.booked
-              ? `Cut and booked ${new Date(cutting.booked).toLocaleDateString([], { dateStyle: "medium" })}`
-              : `Laid out ${new Date(cutting.asked).toLocaleDateString([], { dateStyle: "medium" })}, not cut yet`}
+              ? t("cutting.cutAndBookedToLocaleDateString", {
+                  toLocaleDateString: new Date(cutting.booked).toLocaleDateString([], {
+                    dateStyle: "medium",
+                  }),
+                })
+              : t("cutting.laidOutToLocaleDateStringNot", {
+                  toLocaleDateString: new Date(cutting.asked).toLocaleDateString([], {
+                    dateStyle: "medium",
+                  }),
+                })}
           </Link>
           {cutting.jobs.length > 1 && (
-            <span className="text-faded"> with {cutting.jobs.length - 1} other jobs</span>
+            <span className="text-faded">
+              {" "}
+              {t("cutting.withLengthOtherJobs", { length: cutting.jobs.length - 1 })}
+            </span>
           )}
         </li>
       ))}
@@ -104,10 +116,13 @@ function PieceRow({ piece, onChoose }: { piece: Piece; onChoose: () => void }) {
       </td>
       <td className="py-1">
         <button type="button" className="text-left text-hill hover:underline" onClick={onChoose}>
-          {[piece.stock, piece.item === null && "choose …"].filter(Boolean).join("; ")}
+          {[piece.stock, piece.item === null && t("cutting.choose2")].filter(Boolean).join("; ")}
         </button>
         {piece.per_sheet !== null && piece.item !== null && (
-          <span className="text-faded"> ({piece.per_sheet} a sheet)</span>
+          <span className="text-faded">
+            {" "}
+            ({piece.per_sheet} {t("cutting.aSheet")}
+          </span>
         )}
       </td>
     </tr>
@@ -119,7 +134,7 @@ function GrainFound({ piece }: { piece: Piece }) {
   if (piece.grain_right === false)
     return (
       <strong className="text-amber">
-        {piece.across ? `≠ ${piece.has}, meant so` : `▲ ${piece.has}`}
+        {piece.across ? t("cutting.hasMeantSo", { has: piece.has }) : `▲ ${piece.has}`}
       </strong>
     );
   if (piece.grain_right === null) return <span className="text-amber">▲ {piece.has}</span>;

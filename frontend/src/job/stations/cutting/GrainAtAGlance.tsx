@@ -1,3 +1,4 @@
+import { t } from "../../../app/words";
 import type { Plan } from "../../../api/client";
 import { Findings } from "../../Findings";
 
@@ -8,16 +9,13 @@ export function GrainAtAGlance({ plan }: { plan: Plan }) {
   const bow = plan.findings.filter((finding) => finding.code.startsWith("bow."));
   return (
     <>
-      <h2 className="mb-1 text-lg font-semibold">Grain</h2>
+      <h2 className="mb-1 text-lg font-semibold">{t("common.grain")}</h2>
       <p className="text-sm">
         {known.length === 0
-          ? "No stock is chosen yet, so nobody can say how the grain comes out."
-          : `Right in ${right} of ${known.length} pieces whose stock is chosen.`}
+          ? t("cutting.noStockIsChosenYetSo")
+          : t("cutting.rightInRightOfLengthPieces", { right, length: known.length })}
       </p>
-      <p className="mt-2 mb-2 text-sm text-faded">
-        Every piece has its grain from head to tail, along the spine: leaves open flat, boards stay
-        flat, and folds do not crack.
-      </p>
+      <p className="mt-2 mb-2 text-sm text-faded">{t("cutting.everyPieceHasItsGrainFrom")}</p>
       <Findings findings={bow} />
     </>
   );

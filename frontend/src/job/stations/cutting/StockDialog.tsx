@@ -1,4 +1,5 @@
 /** The shelf as it looks for one piece: what fits, which way round, how many, what it takes. */
+import { t } from "../../../app/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, type Candidate, type Piece, type StockChoice, unwrap } from "../../../api/client";
@@ -31,18 +32,21 @@ export function StockDialog({ piece, onClose }: { piece: Piece; onClose: () => v
     <Modal
       open
       onOpenChange={(open) => !open && onClose()}
-      title={`Stock for ${piece.label.toLowerCase()}`}
+      title={t("cutting.stockForLabel", { label: piece.label.toLowerCase() })}
       wider
     >
       {choice.error && <p role="alert">{choice.error.message}</p>}
       {choice.data && (
         <>
           <p className="mb-2">
-            Needs {choice.data.needs}; {piece.count + piece.spare} of them.
+            {t("cutting.needsNeedsCountOfThem", {
+              needs: choice.data.needs,
+              count: piece.count + piece.spare,
+            })}
           </p>
           {choice.data.to_buy && (
             <p className="mb-3 rounded border border-rule bg-sheet p-2">
-              <strong>Nothing on the shelf will do as it is.</strong> {choice.data.to_buy}
+              <strong>{t("cutting.nothingOnTheShelfWillDo")}</strong> {choice.data.to_buy}
             </p>
           )}
           <Candidates candidates={choice.data.candidates} onTake={take} />
@@ -50,13 +54,15 @@ export function StockDialog({ piece, onClose }: { piece: Piece; onClose: () => v
       )}
       <div className="mt-4 flex flex-wrap items-center gap-4">
         <Tick checked={others} onChange={setOthers}>
-          Other kinds of stock too
+          {t("cutting.otherKindsOfStockToo")}
         </Tick>
         {piece.item !== null && (
-          <Button onClick={() => take({ [`stock.${piece.id}`]: null })}>Take its stock out</Button>
+          <Button onClick={() => take({ [`stock.${piece.id}`]: null })}>
+            {t("cutting.takeItsStockOut")}
+          </Button>
         )}
         <Link to="/shelf" className="text-hill underline">
-          The shelf
+          {t("common.theShelf")}
         </Link>
       </div>
     </Modal>
@@ -70,20 +76,20 @@ function Candidates({
   candidates: readonly Candidate[];
   onTake: (patch: Record<string, unknown>) => void;
 }) {
-  if (candidates.length === 0) return <p>There is nothing of that kind on the shelf.</p>;
+  if (candidates.length === 0) return <p>{t("cutting.thereIsNothingOfThatKind")}</p>;
   return (
     <table className="figures w-full text-left text-sm">
       <thead>
         <tr className="border-b border-rule text-faded">
-          <th className="py-1 pr-3 font-normal">Stock</th>
-          <th className="pr-3 font-normal">Grain comes out</th>
-          <th className="pr-3 font-normal">Laid</th>
-          <th className="pr-3 font-normal">Gives</th>
-          <th className="pr-3 font-normal">Takes</th>
-          <th className="pr-3 font-normal">Left over</th>
-          <th className="pr-3 font-normal">Costs</th>
+          <th className="py-1 pr-3 font-normal">{t("cutting.stock")}</th>
+          <th className="pr-3 font-normal">{t("cutting.grainComesOut")}</th>
+          <th className="pr-3 font-normal">{t("cutting.laid")}</th>
+          <th className="pr-3 font-normal">{t("cutting.gives")}</th>
+          <th className="pr-3 font-normal">{t("cutting.takes")}</th>
+          <th className="pr-3 font-normal">{t("cutting.leftOver")}</th>
+          <th className="pr-3 font-normal">{t("cutting.costs")}</th>
           <th>
-            <span className="sr-only">Choose</span>
+            <span className="sr-only">{t("cutting.choose")}</span>
           </th>
         </tr>
       </thead>
@@ -92,7 +98,7 @@ function Candidates({
           <tr key={each.number} className="border-b border-rule align-top">
             <th scope="row" className="py-1.5 pr-3 font-semibold">
               {each.name}
-              {each.offcut && <span className="font-normal text-faded"> offcut</span>}
+              {each.offcut && <span className="font-normal text-faded"> {t("common.offcut")}</span>}
               <span className="block font-normal text-faded">{each.size}</span>
               {[...each.notes, each.torn].filter(Boolean).map((note) => (
                 <span key={note} className="block max-w-96 font-normal text-faded">
@@ -111,7 +117,9 @@ function Candidates({
                 <span
                   className={each.enough ? "block text-faded" : "block font-semibold text-madder"}
                 >
-                  {each.enough ? `${each.has_words} there` : `■ only ${each.has_words}`}
+                  {each.enough
+                    ? t("cutting.haswordsThere", { haswords: each.has_words })
+                    : t("cutting.onlyHaswords", { haswords: each.has_words })}
                 </span>
               )}
             </td>
@@ -119,14 +127,17 @@ function Candidates({
             <td className="py-1.5 pr-3">{each.price === null ? "" : each.price.toFixed(2)}</td>
             <td className="py-1 text-right">
               {each.chosen ? (
-                <span className="font-semibold">chosen</span>
+                <span className="font-semibold">{t("cutting.chosen")}</span>
               ) : (
                 <Button
                   disabled={!each.fits}
-                  aria-label={`Take ${each.name}${each.offcut ? ", offcut" : ""}`}
+                  aria-label={t("cutting.takeName", {
+                    name: each.name,
+                    offcut: each.offcut ? t("cutting.offcut") : "",
+                  })}
                   onClick={() => onTake(each.patch)}
                 >
-                  Take it
+                  {t("common.takeIt")}
                 </Button>
               )}
             </td>
@@ -138,10 +149,14 @@ function Candidates({
 }
 
 function GrainWord({ candidate }: { candidate: Candidate }) {
-  if (!candidate.fits) return <span className="text-faded">too small</span>;
+  if (!candidate.fits) return <span className="text-faded">{t("common.tooSmall")}</span>;
   if (candidate.grain_right === null)
     return <strong className="text-amber">▲ {candidate.grain}</strong>;
   if (!candidate.grain_right)
-    return <strong className="text-amber">▲ {candidate.grain}: the wrong way</strong>;
+    return (
+      <strong className="text-amber">
+        {t("cutting.grainTheWrongWay", { grain: candidate.grain })}
+      </strong>
+    );
   return <>✓ {candidate.grain}</>;
 }

@@ -1,3 +1,4 @@
+import { t } from "../../../app/words";
 import { useSnapshot } from "../../context";
 import { Group, LengthField, NumberField, SelectField, TextField } from "../../fields";
 import { valueAt } from "../../paths";
@@ -7,19 +8,19 @@ export function FinishInputs() {
   const capital = plan?.quantities.find((each) => each.id === "title.capital")?.shown ?? "";
   return (
     <>
-      <Group title="On the spine">
-        <TextField path="finish.title" label="Title, if not the job's" width="w-56" />
-        <TextField path="finish.author" label="Author" width="w-36" />
-        <TextField path="finish.volume" label="Volume" width="w-16" />
+      <Group title={t("common.onTheSpine")}>
+        <TextField path="finish.title" label={t("finish.titleIfNotTheJobs")} width="w-56" />
+        <TextField path="finish.author" label={t("finish.author")} width="w-36" />
+        <TextField path="finish.volume" label={t("finish.volume")} width="w-16" />
       </Group>
-      <Group title="Lettering">
-        <SelectField path="finish.placed" label="Where" width="w-32" />
+      <Group title={t("finish.lettering")}>
+        <SelectField path="finish.placed" label={t("finish.where")} width="w-32" />
         {valueAt(draft, "finish.placed") !== "none" && (
           <>
-            <SelectField path="finish.direction" label="Direction" width="w-36" />
+            <SelectField path="finish.direction" label={t("finish.direction")} width="w-36" />
             <LengthField
               path="finish.capital"
-              label="Capitals"
+              label={t("finish.capitals")}
               placeholder={capital}
               optional
               width="w-24"
@@ -27,9 +28,9 @@ export function FinishInputs() {
           </>
         )}
       </Group>
-      <Group title="Ribbon and edges">
-        <NumberField path="finish.ribbons" label="Ribbons" min={0} width="w-20" />
-        <TextField path="finish.edges" label="Edges" width="w-44" />
+      <Group title={t("finish.ribbonAndEdges")}>
+        <NumberField path="finish.ribbons" label={t("finish.ribbons")} min={0} width="w-20" />
+        <TextField path="finish.edges" label={t("finish.edges")} width="w-44" />
       </Group>
     </>
   );

@@ -5,7 +5,7 @@ import { FinishInputs } from "./FinishInputs";
 export const finish: StationRecord = {
   Inputs: FinishInputs,
   Views: viewsOf("finish", [
-    { title: "The spine", ids: ["finish.spine"] },
-    { title: "Lettering proof", ids: ["finish.proof"] },
+    { title: "common.theSpine", ids: ["finish.spine"] },
+    { title: "finish.letteringProof", ids: ["finish.proof"] },
   ]),
 };

@@ -1,5 +1,5 @@
 /** Every way to fold the text, as small pictures; the heavy line is the spine. */
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import { useId, useState } from "react";
 import { api, type FoldChoice, ProblemError, unwrap } from "../../../api/client";
 import { Sketch } from "../../../drawing/Sketch";
@@ -20,17 +20,17 @@ export function ChooseFold() {
   const programme = String(valueAt(draft, "folding.programme") ?? "");
   return (
     <div>
-      <span className="block text-sm text-faded">Fold</span>
+      <span className="block text-sm text-faded">{t("folding.fold")}</span>
       <button
         type="button"
         className="flex h-[2.1rem] items-center gap-2 rounded border border-hill bg-sheet px-2 text-hill hover:bg-linen"
-        aria-label={`Choose a fold; now ${chosen?.name ?? programme}`}
+        aria-label={t("folding.chooseAFoldNowName", { name: chosen?.name ?? programme })}
         onClick={() => setOpen(true)}
       >
         {chosen && <Sketch drawing={chosen.picture} width={54} height={30} />}
         <span className="font-medium">{chosen?.name ?? programme}</span>
       </button>
-      <Modal open={open} onOpenChange={setOpen} title="Choose a fold" wide>
+      <Modal open={open} onOpenChange={setOpen} title={t("folding.chooseAFold")} wide>
         {folds.error && <p role="alert">{folds.error.message}</p>}
         <OwnProgramme onDone={() => setOpen(false)} />
         <ul className="grid gap-2 sm:grid-cols-2">
@@ -46,7 +46,6 @@ export function ChooseFold() {
 }
 
 function Card({ fold, onDone }: { fold: FoldChoice; onDone: () => void }) {
-  const say = useSay();
   const session = useSession();
   return (
     <button
@@ -65,26 +64,31 @@ function Card({ fold, onDone }: { fold: FoldChoice; onDone: () => void }) {
           <span className="text-faded">{fold.programme}</span>
         </span>
         <span className="figures block">
-          {fold.pages_a_sheet} pages a sheet
-          {fold.kind === "section" &&
-            say(
-              `, ${String(fold.sheets_a_section)} ${fold.sheets_a_section === 1 ? "sheet" : "sheets"} a {signature}`,
-            )}
+          {t("folding.pagesasheetPagesASheet", { pagesasheet: fold.pages_a_sheet })}
+          {fold.kind === "section" && t("folding.sheetsASection", { count: fold.sheets_a_section })}
         </span>
-        <span className="figures block">Sheet {fold.sheet}</span>
+        <span className="figures block">{t("folding.sheetSheet", { sheet: fold.sheet })}</span>
         {fold.printed && (
-          <span className="figures block text-faded">printed on at least {fold.printed}</span>
+          <span className="figures block text-faded">
+            {t("folding.printedOnAtLeastPrinted", { printed: fold.printed })}
+          </span>
         )}
-        <span className="block">Grain {fold.grain}</span>
+        <span className="block">{t("folding.grainGrain", { grain: fold.grain })}</span>
         {fold.bolts.length > 0 && (
-          <span className="block text-faded">Bolts: {fold.bolts.join("; ")}</span>
+          <span className="block text-faded">
+            {t("folding.boltsBolts", { bolts: fold.bolts.join("; ") })}
+          </span>
         )}
         {fold.slits && <span className="block text-faded">{fold.slits}</span>}
         {fold.kind === "section" && (
-          <span className="figures block text-faded">Creep {fold.creep}</span>
+          <span className="figures block text-faded">
+            {t("folding.creepCreep", { creep: fold.creep })}
+          </span>
         )}
         {fold.impossible && (
-          <strong className="block text-amber">▲ Not with this: {fold.impossible}</strong>
+          <strong className="block text-amber">
+            {t("folding.notWithThisImpossible", { impossible: fold.impossible })}
+          </strong>
         )}
       </span>
     </button>
@@ -117,12 +121,12 @@ function OwnProgramme({ onDone }: { onDone: () => void }) {
       }}
     >
       <label htmlFor={id} className="w-full text-sm text-faded">
-        One of your own, in words: v upright, h level, v3 thirds, z4 zig-zag; the last is the spine
+        {t("folding.oneOfYourOwnInWords")}
       </label>
       <input
         id={id}
         className="w-60 rounded border border-faded bg-sheet px-2 py-1"
-        placeholder="h v v"
+        placeholder={t("folding.hVV")}
         value={text}
         aria-invalid={error ? true : undefined}
         aria-describedby={error ? `${id}-error` : undefined}
@@ -132,7 +136,7 @@ function OwnProgramme({ onDone }: { onDone: () => void }) {
         }}
       />
       <Button type="submit" disabled={!text.trim()}>
-        Fold so
+        {t("folding.foldSo")}
       </Button>
       {error && (
         <p id={`${id}-error`} role="alert" className="w-full text-sm text-madder">

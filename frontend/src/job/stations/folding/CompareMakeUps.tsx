@@ -1,5 +1,5 @@
 /** Ways to make the text up into signatures, side by side. */
-import { useSay } from "../../../app/say";
+import { t, type WordKey } from "../../../app/words";
 import { useState } from "react";
 import { api, type MakeUpChoice, unwrap } from "../../../api/client";
 import { Button } from "../../../parts/controls";
@@ -9,13 +9,13 @@ import { useDraftQuery } from "../../useDraftQuery";
 
 type Key = "best" | "sections" | "blanks" | "printed" | "creep" | "swell" | "stitches";
 
-const COLUMNS: readonly (readonly [Key, string])[] = [
-  ["sections", "{Signatures}"],
-  ["blanks", "Blanks"],
-  ["printed", "Sheets printed"],
-  ["creep", "Creep"],
-  ["swell", "Swell"],
-  ["stitches", "Stitches"],
+const COLUMNS: readonly (readonly [Key, WordKey])[] = [
+  ["sections", "folding.signatures"],
+  ["blanks", "common.blanks"],
+  ["printed", "folding.sheetsPrinted"],
+  ["creep", "folding.creep"],
+  ["swell", "folding.swell"],
+  ["stitches", "folding.stitches"],
 ];
 
 export function CompareMakeUps() {
@@ -23,9 +23,9 @@ export function CompareMakeUps() {
   return (
     <>
       <div className="pt-[1.3rem]">
-        <Button onClick={() => setOpen(true)}>Compare make-ups</Button>
+        <Button onClick={() => setOpen(true)}>{t("folding.compareMakeUps")}</Button>
       </div>
-      <Modal open={open} onOpenChange={setOpen} title="Make-ups, side by side" wider>
+      <Modal open={open} onOpenChange={setOpen} title={t("folding.makeUpsSideBySide")} wider>
         <Table onDone={() => setOpen(false)} />
       </Modal>
     </>
@@ -33,38 +33,30 @@ export function CompareMakeUps() {
 }
 
 function Table({ onDone }: { onDone: () => void }) {
-  const say = useSay();
   const session = useSession();
   const [sort, setSort] = useState<Key>("best");
   const { data, error } = useDraftQuery("make-ups", async (body) =>
     unwrap(await api.POST("/api/make-ups", { body })),
   );
   if (error) return <p role="alert">{error.message}</p>;
-  if (!data) return <p>Reckoning …</p>;
+  if (!data) return <p>{t("common.reckoning")}</p>;
   if (data.length === 0) {
-    return (
-      <p>
-        {say("Single leaves and strips are not sewn in {signatures}; choose a fold with a spine.")}
-      </p>
-    );
+    return <p>{t("folding.singleLeavesAndStripsAreNot")}</p>;
   }
   const rows = sort === "best" ? data : [...data].sort((one, two) => one[sort] - two[sort]);
   return (
     <div className="overflow-x-auto">
-      <p className="mb-2 text-sm text-faded">
-        The first is recommended: folios that suit the paper, swell a flat back takes, few blanks.
-        Choose a heading to sort by it.
-      </p>
+      <p className="mb-2 text-sm text-faded">{t("folding.theFirstIsRecommendedFolios")}</p>
       <table className="figures w-full text-left text-sm">
-        <caption className="sr-only">Make-ups</caption>
+        <caption className="sr-only">{t("folding.makeUps")}</caption>
         <thead>
           <tr className="border-b border-rule">
-            <Heading id="best" title={say("{Signatures} of")} sort={sort} onSort={setSort} />
+            <Heading id="best" title={t("folding.signaturesOf")} sort={sort} onSort={setSort} />
             {COLUMNS.map(([id, title]) => (
-              <Heading key={id} id={id} title={say(title)} sort={sort} onSort={setSort} />
+              <Heading key={id} id={id} title={t(title)} sort={sort} onSort={setSort} />
             ))}
             <th scope="col" className="font-normal text-faded">
-              Why, or why not
+              {t("folding.whyOrWhyNot")}
             </th>
             <td />
           </tr>
@@ -122,7 +114,10 @@ function Row({ choice, onChoose }: { choice: MakeUpChoice; onChoose: () => void 
       <td className="py-1.5 pr-3">{choice.sections}</td>
       <td className="py-1.5 pr-3">{choice.blanks}</td>
       <td className="py-1.5 pr-3 whitespace-nowrap">
-        {choice.printed} <span className="text-faded">({choice.reams.toFixed(2)} reams)</span>
+        {choice.printed}{" "}
+        <span className="text-faded">
+          {t("folding.reamsReams", { reams: choice.reams.toFixed(2) })}
+        </span>
       </td>
       <td className="py-1.5 pr-3 whitespace-nowrap">{choice.creep_shown}</td>
       <td className="py-1.5 pr-3 whitespace-nowrap">
@@ -131,15 +126,15 @@ function Row({ choice, onChoose }: { choice: MakeUpChoice; onChoose: () => void 
       </td>
       <td className="py-1.5 pr-3">{choice.stitches}</td>
       <td className="py-1.5 pr-3 font-normal">
-        {choice.recommended && <strong>Recommended: </strong>}
+        {choice.recommended && <strong>{t("folding.recommended")} </strong>}
         {choice.reason}
       </td>
       <td className="py-1">
         {choice.chosen ? (
-          <span className="whitespace-nowrap text-faded">● chosen</span>
+          <span className="whitespace-nowrap text-faded">{t("folding.chosen")}</span>
         ) : (
           <Button className="text-sm whitespace-nowrap" onClick={onChoose}>
-            Take it
+            {t("common.takeIt")}
           </Button>
         )}
       </td>

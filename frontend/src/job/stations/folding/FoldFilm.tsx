@@ -1,4 +1,5 @@
 /** One sheet folded step by step, as paper turning. */
+import { t } from "../../../app/words";
 import { animate } from "motion";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
 import { type CSSProperties, type ReactNode, useEffect, useRef, useState } from "react";
@@ -25,7 +26,7 @@ export default function FoldFilm({ section, sheet }: { section: number; sheet: n
     sheet,
   );
   if (error) return <p role="alert">{error.message}</p>;
-  if (!film) return <p>Fetching a sheet …</p>;
+  if (!film) return <p>{t("folding.fetchingASheet")}</p>;
   return <Folding film={film} />;
 }
 
@@ -65,20 +66,20 @@ function Folding({ film }: { film: Film }) {
       <Stage film={film} at={place} />
       <div className="flex items-center gap-2">
         <IconButton
-          label="One fold back"
+          label={t("folding.oneFoldBack")}
           disabled={place <= 0}
           onClick={() => run(place, Math.ceil(place) - 1)}
         >
           <ChevronLeft size={18} />
         </IconButton>
         <IconButton
-          label={playing ? "Pause" : "Fold it"}
+          label={playing ? t("folding.pause") : t("folding.foldIt")}
           onClick={() => (playing ? stop() : run(place >= last ? 0 : place, last))}
         >
           {playing ? <Pause size={18} /> : <Play size={18} />}
         </IconButton>
         <IconButton
-          label="One fold on"
+          label={t("folding.oneFoldOn")}
           disabled={place >= last}
           onClick={() => run(place, Math.floor(place) + 1)}
         >
@@ -87,7 +88,7 @@ function Folding({ film }: { film: Film }) {
         <input
           type="range"
           className="flex-1 accent-hill"
-          aria-label="How far it is folded"
+          aria-label={t("folding.howFarItIsFolded")}
           min={0}
           max={last}
           step={0.02}
@@ -101,11 +102,12 @@ function Folding({ film }: { film: Film }) {
       <p role="status" className="min-h-12 text-sm">
         {place >= last || !step ? (
           <>
-            <strong>Folded.</strong> {film.afterwards}
+            <strong>{t("folding.folded")}</strong> {film.afterwards}
           </>
         ) : (
           <>
-            <strong>Fold {step.fold}.</strong> {step.slit_words} {step.words}
+            <strong>{t("folding.foldFold", { fold: step.fold })}</strong> {step.slit_words}{" "}
+            {step.words}
           </>
         )}
       </p>
@@ -178,8 +180,8 @@ function Stage({ film, at }: { film: Film; at: number }) {
 function describe(film: Film, at: number): string {
   const done = Math.floor(at);
   return done === 0
-    ? `The flat sheet, ${film.columns} by ${film.rows} leaves, inner side up`
-    : `The sheet after ${String(done)} of ${String(film.steps.length)} turns`;
+    ? t("folding.theFlatSheetColumnsByRows", { columns: film.columns, rows: film.rows })
+    : t("folding.theSheetAfterDoneOfLength", { done, length: film.steps.length });
 }
 
 /** The part being carried over, so far round its crease. */

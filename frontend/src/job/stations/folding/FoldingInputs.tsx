@@ -1,4 +1,4 @@
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { IconButton } from "../../../parts/controls";
 import { useSnapshot } from "../../context";
@@ -14,31 +14,30 @@ export function FoldingInputs({
   section: number;
   onSection: (section: number) => void;
 }) {
-  const say = useSay();
   const { plan, draft } = useSnapshot();
   const makeUp = valueAt(draft, "folding.make_up");
   const sewn = plan?.quantities.some((each) => each.id === "sections.sheets") ?? true;
   const count = plan?.sections.length ?? 1;
   return (
     <>
-      <Group title="Sheet">
+      <Group title={t("common.sheet")}>
         <ChooseFold />
-        <SelectField path="folding.fold_to" label="Folded to" width="w-36" />
+        <SelectField path="folding.fold_to" label={t("folding.foldedTo")} width="w-36" />
       </Group>
-      <Group title="Shown">
+      <Group title={t("folding.shown")}>
         <div className="flex items-center gap-1 pt-[1.1rem]">
           <IconButton
-            label={say("Previous {signature}")}
+            label={t("folding.previousSignature")}
             disabled={section <= 1}
             onClick={() => onSection(section - 1)}
           >
             <ChevronLeft size={18} />
           </IconButton>
           <span className="figures">
-            {Math.min(section, count)} of {count}
+            {t("folding.minOfCount", { min: Math.min(section, count), count })}
           </span>
           <IconButton
-            label={say("Next {signature}")}
+            label={t("folding.nextSignature")}
             disabled={section >= count}
             onClick={() => onSection(section + 1)}
           >
@@ -48,21 +47,26 @@ export function FoldingInputs({
       </Group>
       {sewn && <CompareMakeUps />}
       {sewn && (
-        <Group title={say("{Signatures}")}>
-          <SelectField path="folding.make_up" label="Make-up" width="w-40" />
+        <Group title={t("folding.signatures")}>
+          <SelectField path="folding.make_up" label={t("folding.makeUp")} width="w-40" />
           {makeUp === "mix" && (
-            <TextField path="folding.mix" label="Sheets, as 5+4+4" width="w-32" />
+            <TextField path="folding.mix" label={t("folding.sheetsAs544")} width="w-32" />
           )}
           {makeUp !== "mix" && makeUp !== "one_section" && (
             <NumberField
               path="folding.sheets_per_section"
-              label={say("Sheets a {signature}")}
+              label={t("folding.sheetsASignature")}
               min={1}
               width="w-36"
             />
           )}
-          <SelectField path="folding.gather" label="Sheets lie" width="w-36" />
-          <NumberField path="folding.creep_factor" label="Creep factor" step={0.01} width="w-24" />
+          <SelectField path="folding.gather" label={t("folding.sheetsLie")} width="w-36" />
+          <NumberField
+            path="folding.creep_factor"
+            label={t("folding.creepFactor")}
+            step={0.01}
+            width="w-24"
+          />
         </Group>
       )}
     </>

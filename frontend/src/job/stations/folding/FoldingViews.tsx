@@ -1,5 +1,5 @@
 /** What can be seen of the folding: the sheets, the folding itself, the folded dummy, the spine. */
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import { Tabs } from "radix-ui";
 import { lazy, type ReactNode, Suspense, useState } from "react";
 import { useSnapshot } from "../../context";
@@ -22,7 +22,6 @@ export function FoldingViews({
   sheets: ReactNode;
   spine: ReactNode;
 }) {
-  const say = useSay();
   const { plan } = useSnapshot();
   const [sheet, setSheet] = useState(1);
   const sewn = plan?.drawings.some((drawing) => drawing.id === "folding.collation") ?? false;
@@ -31,18 +30,21 @@ export function FoldingViews({
   const shown = Math.min(sheet, count);
   return (
     <Tabs.Root defaultValue="sheets" className="flex min-h-0 flex-1 flex-col">
-      <Tabs.List aria-label="Views of the folding" className="flex gap-1 border-b border-rule">
+      <Tabs.List
+        aria-label={t("folding.viewsOfTheFolding")}
+        className="flex gap-1 border-b border-rule"
+      >
         <Tabs.Trigger value="sheets" className={TAB}>
-          The sheets
+          {t("folding.theSheets")}
         </Tabs.Trigger>
         <Tabs.Trigger value="fold" className={TAB} disabled={folds === 0}>
-          Fold it
+          {t("folding.foldIt")}
         </Tabs.Trigger>
         <Tabs.Trigger value="page" className={TAB}>
-          Page through
+          {t("folding.pageThrough")}
         </Tabs.Trigger>
         <Tabs.Trigger value="spine" className={TAB} disabled={!sewn}>
-          On the spine
+          {t("common.onTheSpine")}
         </Tabs.Trigger>
       </Tabs.List>
       <Tabs.Content value="sheets" className={BODY}>
@@ -51,7 +53,7 @@ export function FoldingViews({
       <Tabs.Content value="fold" className={BODY}>
         {count > 1 && (
           <label className="flex items-center gap-2 py-1 text-sm">
-            Sheet
+            {t("common.sheet")}
             <select
               className="rounded border border-faded bg-sheet px-2 py-0.5"
               value={shown}
@@ -63,10 +65,10 @@ export function FoldingViews({
                 </option>
               ))}
             </select>
-            {say("of {signature}")} {section}, sheet 1 outermost
+            {t("folding.ofSectionSheet1Outermost", { section })}
           </label>
         )}
-        <Suspense fallback={<p>Fetching a sheet …</p>}>
+        <Suspense fallback={<p>{t("folding.fetchingASheet")}</p>}>
           <FoldFilm section={section} sheet={shown} />
         </Suspense>
       </Tabs.Content>

@@ -1,5 +1,5 @@
 /** The folded dummy as a book to page through: where each page was printed, and which pictures stay whole. */
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import { api, type Dummy, type DummyPage, unwrap } from "../../../api/client";
@@ -18,7 +18,6 @@ export function PageDummy({
   section: number;
   onSection: (section: number) => void;
 }) {
-  const say = useSay();
   const { data, error } = useDraftQuery(
     "dummy",
     async (body) =>
@@ -27,7 +26,7 @@ export function PageDummy({
   );
   const [at, setAt] = useState(0);
   if (error) return <p role="alert">{error.message}</p>;
-  if (!data) return <p>Folding …</p>;
+  if (!data) return <p>{t("folding.folding")}</p>;
   const last = data.openings.length - 1;
   const shown = Math.min(at, last);
   const opening = data.openings[shown];
@@ -56,7 +55,7 @@ export function PageDummy({
       </div>
       <div className="flex items-center gap-2">
         <IconButton
-          label="Page back"
+          label={t("folding.pageBack")}
           disabled={shown === 0 && data.section === 1}
           onClick={() => go(-1)}
         >
@@ -65,25 +64,32 @@ export function PageDummy({
         <input
           type="range"
           className="flex-1 accent-hill"
-          aria-label="Opening"
+          aria-label={t("folding.opening")}
           min={0}
           max={last}
           value={shown}
           onChange={(event) => setAt(Number(event.target.value))}
         />
         <IconButton
-          label="Page on"
+          label={t("folding.pageOn")}
           disabled={shown === last && data.section === data.sections}
           onClick={() => go(1)}
         >
           <ChevronRight size={18} />
         </IconButton>
         <span className="figures text-sm">
-          {say("{signature}")} {data.section} of {data.sections}
+          {t("folding.sectionOfSections", {
+            section: data.section,
+            sections: data.sections,
+          })}
         </span>
       </div>
       <div className="flex flex-wrap items-start gap-3">
-        <TextField path="text.spreads" label="Pictures across pages, as 24, 60" width="w-56" />
+        <TextField
+          path="text.spreads"
+          label={t("folding.picturesAcrossPagesAs2460")}
+          width="w-56"
+        />
         <Spread dummy={data} join={opening?.join ?? "none"} />
       </div>
     </div>
@@ -91,28 +97,24 @@ export function PageDummy({
 }
 
 function Spread({ dummy, join }: { dummy: Dummy; join: string }) {
-  const say = useSay();
   const spreads = dummy.true_spreads;
   return (
     <div className="min-w-0 flex-1 text-sm" role="status">
       <p>
-        {join === "one_piece" && (
-          <strong>A true spread: one piece of paper. Thread or staples lie in its fold.</strong>
-        )}
-        {join === "two_pieces" &&
-          "Two pieces of paper meet here; a picture across both is cut in two and may not line up."}
-        {join === "none" && say("The outside of the {signature}.")}
+        {join === "one_piece" && <strong>{t("folding.aTrueSpreadOnePieceOf")}</strong>}
+        {join === "two_pieces" && t("folding.twoPiecesOfPaperMeetHere")}
+        {join === "none" && t("folding.theOutsideOfTheSignature")}
       </p>
       <p className="text-faded">
-        True spreads in the book:{" "}
+        {t("folding.trueSpreadsInTheBook")}{" "}
         <span className="figures">
           {spreads
             .slice(0, SHOWN_SPREADS)
             .map(([left, right]) => `${left}–${right}`)
-            .join(", ") || "none"}
+            .join(", ") || t("common.none")}
           {spreads.length > SHOWN_SPREADS && " …"}
         </span>
-        . Any other picture across two pages crosses from one piece of paper to another.
+        {t("folding.anyOtherPictureAcrossTwoPages")}
       </p>
     </div>
   );
@@ -137,16 +139,23 @@ function Page({ page, side }: { page: DummyPage | null; side: "left" | "right" }
           <img
             className="size-full object-contain"
             src={`/api/texts/${file}/pages/${String(page.page)}.png?width=480`}
-            alt={`Page ${String(page.page)} of the text`}
+            alt={t("folding.pagePageOfTheText", { page: page.page })}
             loading="lazy"
           />
         ) : (
-          <span className="figures font-serif text-4xl text-faded">{page.page ?? "blank"}</span>
+          <span className="figures font-serif text-4xl text-faded">
+            {page.page ?? t("common.blank")}
+          </span>
         )}
       </div>
       <figcaption className="figures pt-1 text-center text-sm lg:whitespace-nowrap">
-        {page.page === null ? "blank" : `page ${page.page}`}: sheet {page.sheet}, {page.side} side,
-        cell {page.column}, {page.row}
+        {t("folding.pageLiesOn", {
+          page: page.page === null ? t("common.blank") : t("folding.pagePage", { page: page.page }),
+          sheet: page.sheet,
+          side: page.side,
+          column: page.column,
+          row: page.row,
+        })}
       </figcaption>
     </figure>
   );

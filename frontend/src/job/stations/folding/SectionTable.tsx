@@ -1,4 +1,4 @@
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import type { Plan } from "../../../api/client";
 
 /** Every signature: its sheets and the pages it holds. */
@@ -9,15 +9,14 @@ export function SectionTable({
   plan: Plan;
   onSection: (section: number) => void;
 }) {
-  const say = useSay();
   return (
     <table className="figures w-full text-left text-sm">
-      <caption className="sr-only">{say("{Signatures}")}</caption>
+      <caption className="sr-only">{t("folding.signatures")}</caption>
       <thead>
         <tr className="border-b border-rule text-faded">
-          <th className="py-1 font-normal">{say("{Signature}")}</th>
-          <th className="font-normal">Sheets</th>
-          <th className="font-normal">Pages of the text</th>
+          <th className="py-1 font-normal">{t("common.signature")}</th>
+          <th className="font-normal">{t("folding.sheets")}</th>
+          <th className="font-normal">{t("folding.pagesOfTheText")}</th>
         </tr>
       </thead>
       <tbody>
@@ -37,7 +36,7 @@ export function SectionTable({
             <td>{section.sheets}</td>
             <td>
               {section.first_page === null
-                ? "blank"
+                ? t("common.blank")
                 : `${section.first_page}–${section.last_page ?? ""}`}
             </td>
           </tr>

@@ -1,3 +1,4 @@
+import { t, type WordKey } from "../../../app/words";
 import { Choice } from "../../../parts/controls";
 import { useChoices } from "../../../app/choices";
 import { useSession, useSnapshot } from "../../context";
@@ -14,11 +15,11 @@ import { type Draft, valueAt } from "../../paths";
 
 type Known = "grammage" | "basis" | "leaf" | "stack";
 
-const KNOWN: readonly { value: Known; label: string }[] = [
-  { value: "grammage", label: "Grammage" },
-  { value: "basis", label: "Pounds" },
-  { value: "leaf", label: "A leaf" },
-  { value: "stack", label: "A stack" },
+const KNOWN: readonly { value: Known; label: WordKey }[] = [
+  { value: "grammage", label: "paper.grammage" },
+  { value: "basis", label: "paper.pounds" },
+  { value: "leaf", label: "paper.aLeaf" },
+  { value: "stack", label: "paper.aStack" },
 ];
 
 function knownBy(draft: Draft): Known {
@@ -60,62 +61,78 @@ export function PaperInputs() {
   const basis = valueAt(draft, "paper.basis") != null;
   return (
     <>
-      <Group title="Paper">
-        <TextField path="paper.name" label="Name" width="w-40" />
-        <CheckField path="paper.deckle" label="deckle edge" />
+      <Group title={t("paper.paper")}>
+        <TextField path="paper.name" label={t("common.name")} width="w-40" />
+        <CheckField path="paper.deckle" label={t("paper.deckleEdge")} />
         <div className="pt-[1.3rem]">
           <Choice
-            label="Known by"
+            label={t("paper.knownBy")}
             value={known}
-            options={KNOWN}
+            options={KNOWN.map(({ value, label }) => ({ value, label: t(label) }))}
             onChange={(next) => leaf && session.apply(begin(next, String(leaf.value)))}
           />
         </div>
         {basis ? (
           <>
-            <NumberField path="paper.basis.pounds" label="Pounds" step={0.5} width="w-20" />
+            <NumberField
+              path="paper.basis.pounds"
+              label={t("paper.pounds")}
+              step={0.5}
+              width="w-20"
+            />
             <SelectField
               path="paper.basis.grade"
-              label="of the grade"
+              label={t("paper.ofTheGrade")}
               width="w-40"
               options={(choices?.grades ?? []).map((each) => [each.grade, each.label] as const)}
             />
           </>
         ) : (
-          <NumberField path="paper.grammage" label="g/m²" width="w-20" />
+          <NumberField path="paper.grammage" label={t("common.gM")} width="w-20" />
         )}
         {(known === "grammage" || known === "basis") && (
-          <NumberField path="paper.bulk" label="Bulk, cm³/g" step={0.05} width="w-24" />
+          <NumberField path="paper.bulk" label={t("common.bulkCmG")} step={0.05} width="w-24" />
         )}
-        {known === "leaf" && <LengthField path="paper.calliper" label="One leaf" width="w-24" />}
+        {known === "leaf" && (
+          <LengthField path="paper.calliper" label={t("paper.oneLeaf")} width="w-24" />
+        )}
         {known === "stack" && (
           <>
-            <NumberField path="paper.stack.leaves" label="Leaves" min={1} width="w-20" />
-            <LengthField path="paper.stack.thickness" label="Thickness" width="w-24" />
+            <NumberField
+              path="paper.stack.leaves"
+              label={t("common.leaves")}
+              min={1}
+              width="w-20"
+            />
+            <LengthField path="paper.stack.thickness" label={t("common.thickness")} width="w-24" />
           </>
         )}
       </Group>
-      <Group title="Stock sheet">
+      <Group title={t("paper.stockSheet")}>
         <NamedSizeField
-          label="Size"
+          label={t("common.size")}
           sizes={choices?.sheets ?? []}
           widthPath="paper.sheet.width"
           heightPath="paper.sheet.height"
         />
-        <LengthField path="paper.sheet.width" label="Width" />
-        <LengthField path="paper.sheet.height" label="Height" />
+        <LengthField path="paper.sheet.width" label={t("common.width")} />
+        <LengthField path="paper.sheet.height" label={t("common.height")} />
         <div className="pt-[1.3rem]">
           <Choice
-            label="Grain of the sheet"
+            label={t("paper.grainOfTheSheet")}
             value={valueAt(draft, "paper.sheet.grain") === "height" ? "height" : "width"}
             options={[
-              { value: "width", label: <GrainPicture level />, name: "Grain along the width" },
-              { value: "height", label: <GrainPicture />, name: "Grain along the height" },
+              {
+                value: "width",
+                label: <GrainPicture level />,
+                name: t("paper.grainAlongTheWidth"),
+              },
+              { value: "height", label: <GrainPicture />, name: t("paper.grainAlongTheHeight") },
             ]}
             onChange={(grain) => session.set("paper.sheet.grain", grain)}
           />
         </div>
-        <NumberField path="paper.spoilage" label="Spoilage %" min={0} width="w-20" />
+        <NumberField path="paper.spoilage" label={t("paper.spoilage")} min={0} width="w-20" />
       </Group>
     </>
   );

@@ -1,4 +1,5 @@
 /** The printers of the workshop: what each can do, and how far its backs stand off. */
+import { t } from "../../../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type PrinterProfile, ProblemError, unwrap } from "../../../api/client";
@@ -99,7 +100,7 @@ export function Printers({
   };
   const props = { entry, set, fields };
   return (
-    <Modal open={open} onOpenChange={onOpenChange} title="Printers of the workshop" wide>
+    <Modal open={open} onOpenChange={onOpenChange} title={t("printing.printersOfTheWorkshop")} wide>
       <div className="mb-3 flex flex-wrap gap-2">
         {printers.data?.map((profile) => (
           <Button
@@ -111,14 +112,11 @@ export function Printers({
           </Button>
         ))}
         <Button kind={id === null ? "main" : "plain"} onClick={() => choose(null)}>
-          A new one
+          {t("printing.aNewOne")}
         </Button>
       </div>
       {printers.data?.length === 0 && (
-        <p className="mb-3 text-sm text-faded">
-          Say what your printer can do, and Weald says when a sheet does not go through it, places
-          backs to suit the way it turns, and takes back how far they stand off.
-        </p>
+        <p className="mb-3 text-sm text-faded">{t("printing.sayWhatYourPrinterCanDo")}</p>
       )}
       <form
         className="grid gap-3 sm:grid-cols-3"
@@ -127,46 +125,54 @@ export function Printers({
           keep.mutate();
         }}
       >
-        <TextEntry {...props} id="name" label="Name" />
-        <TextEntry {...props} id="width" label="Largest sheet, width" error="largest.width" />
-        <TextEntry {...props} id="height" label="Largest sheet, height" error="largest.height" />
-        <TextEntry {...props} id="unprintable" label="Unprintable edge" />
+        <TextEntry {...props} id="name" label={t("common.name")} />
+        <TextEntry
+          {...props}
+          id="width"
+          label={t("printing.largestSheetWidth")}
+          error="largest.width"
+        />
+        <TextEntry
+          {...props}
+          id="height"
+          label={t("printing.largestSheetHeight")}
+          error="largest.height"
+        />
+        <TextEntry {...props} id="unprintable" label={t("printing.unprintableEdge")} />
         <Pick
           value={entry.flips ?? ""}
-          label="Turns sheets by itself on"
+          label={t("printing.turnsSheetsByItselfOn")}
           options={flips}
           onChange={(value) => set("flips", value)}
         />
         <span />
         <Pick
           value={entry.stacks ?? ""}
-          label="Printed sheets come to lie"
+          label={t("printing.printedSheetsComeToLie")}
           options={stacks}
           onChange={(value) => set("stacks", value)}
         />
         <Pick
           value={entry.feeds ?? ""}
-          label="In its tray it prints the side that lies"
+          label={t("printing.inItsTrayItPrintsThe")}
           options={feeds}
           onChange={(value) => set("feeds", value)}
         />
         <span />
-        <TextEntry {...props} id="back_right" label="Backs stand too far right by" />
-        <TextEntry {...props} id="back_down" label="Backs stand too low by" />
-        <p className="text-sm text-faded">
-          Read both off the back-shift sheet of a job, held against the light.
-        </p>
+        <TextEntry {...props} id="back_right" label={t("printing.backsStandTooFarRightBy")} />
+        <TextEntry {...props} id="back_down" label={t("printing.backsStandTooLowBy")} />
+        <p className="text-sm text-faded">{t("printing.readBothOffTheBackShift")}</p>
         <div className="flex gap-2 sm:col-span-3">
           <Button kind="main" type="submit" disabled={keep.isPending}>
-            {id === null ? "Add this printer" : "Keep the changes"}
+            {id === null ? t("printing.addThisPrinter") : t("common.keepTheChanges")}
           </Button>
           {id !== null && (
             <Button onClick={() => remove.mutate(id)} disabled={remove.isPending}>
-              Remove it
+              {t("printing.removeIt")}
             </Button>
           )}
           <span role="status" className="self-center text-sm">
-            {keep.isSuccess && "Kept. What is new in it is printed by once it is chosen anew."}
+            {keep.isSuccess && t("printing.keptWhatIsNewInIt")}
           </span>
         </div>
       </form>

@@ -1,3 +1,4 @@
+import { t } from "../../../app/words";
 import { Printer } from "lucide-react";
 import { useState } from "react";
 import { Button, Pick } from "../../../parts/controls";
@@ -12,21 +13,32 @@ export function PrintingInputs() {
   const byHand = valueAt(draft, "printing.printer.flips") === "none";
   return (
     <>
-      <Group title="Printer">
+      <Group title={t("printing.printer")}>
         <PrinterField />
-        {!byHand && <SelectField path="printing.flip" label="Turns on the" width="w-32" />}
+        {!byHand && (
+          <SelectField path="printing.flip" label={t("printing.turnsOnThe")} width="w-32" />
+        )}
       </Group>
-      <Group title="Sheet">
+      <Group title={t("common.sheet")}>
         <SheetField />
-        <SelectField path="printing.work" label="Printed" width="w-36" />
-        <NumberField path="printing.repeat.columns" label="Across" min={1} width="w-16" />
-        <NumberField path="printing.repeat.rows" label="Down" min={1} width="w-16" />
+        <SelectField path="printing.work" label={t("common.printed")} width="w-36" />
+        <NumberField
+          path="printing.repeat.columns"
+          label={t("printing.across")}
+          min={1}
+          width="w-16"
+        />
+        <NumberField path="printing.repeat.rows" label={t("printing.down")} min={1} width="w-16" />
       </Group>
-      <Group title="Marks">
-        <LengthField path="printing.bleed" label="Bleed" width="w-20" />
-        <SelectField path="printing.signature_marks" label="Signature marks" width="w-28" />
-        <CheckField path="printing.marks" label="Print marks" />
-        <CheckField path="printing.creep_shift" label="Shift for creep" />
+      <Group title={t("printing.marks")}>
+        <LengthField path="printing.bleed" label={t("common.bleed")} width="w-20" />
+        <SelectField
+          path="printing.signature_marks"
+          label={t("printing.signatureMarks")}
+          width="w-28"
+        />
+        <CheckField path="printing.marks" label={t("printing.printMarks")} />
+        <CheckField path="printing.creep_shift" label={t("printing.shiftForCreep")} />
       </Group>
     </>
   );
@@ -51,10 +63,10 @@ function PrinterField() {
     <>
       <Pick
         className="w-56"
-        label="Printer"
+        label={t("printing.printer")}
         value={name}
         options={[
-          ["", "any, turns either way"],
+          ["", t("printing.anyTurnsEitherWay")],
           ...(name && !known ? [[name, name] as const] : []),
           ...all.map((printer) => [printer.name, printer.name] as const),
         ]}
@@ -62,8 +74,8 @@ function PrinterField() {
       />
       <div className="mt-5">
         <Button
-          aria-label="Printers of the workshop"
-          title="Printers of the workshop"
+          aria-label={t("printing.printersOfTheWorkshop")}
+          title={t("printing.printersOfTheWorkshop")}
           onClick={() => setOpen(true)}
         >
           <Printer size={18} aria-hidden />
@@ -89,20 +101,20 @@ function SheetField() {
   const same = (size: { width: unknown; height: unknown }) =>
     size.width === width && size.height === height;
   const named = (choices?.sheets ?? []).flatMap((size) => [
-    { key: `${size.name}, upright`, width: size.width, height: size.height },
-    { key: `${size.name}, across`, width: size.height, height: size.width },
+    { key: t("printing.nameUpright", { name: size.name }), width: size.width, height: size.height },
+    { key: t("printing.nameAcross", { name: size.name }), width: size.height, height: size.width },
   ]);
   const chosen = !sheet ? "cut" : same(stock) ? "stock" : (named.find(same)?.key ?? "own");
   return (
     <>
       <Pick
         className="w-44"
-        label="In the printer"
+        label={t("printing.inThePrinter")}
         value={chosen}
         options={[
-          ["cut", "sheets cut to size"],
-          ["stock", "the paper, uncut"],
-          ["own", "own size"],
+          ["cut", t("printing.sheetsCutToSize")],
+          ["stock", t("printing.thePaperUncut")],
+          ["own", t("common.ownSize")],
           ...named.map(({ key }) => [key, key] as const),
         ]}
         onChange={(next) => {
@@ -113,8 +125,8 @@ function SheetField() {
       />
       {sheet !== null && sheet !== undefined && (
         <>
-          <LengthField path="printing.sheet.width" label="Width" width="w-20" />
-          <LengthField path="printing.sheet.height" label="Height" width="w-20" />
+          <LengthField path="printing.sheet.width" label={t("common.width")} width="w-20" />
+          <LengthField path="printing.sheet.height" label={t("common.height")} width="w-20" />
         </>
       )}
     </>

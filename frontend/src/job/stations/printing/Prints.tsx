@@ -1,5 +1,5 @@
 /** Files imposed for a job: asked for, watched while they are made, taken, tried. */
-import { useSay } from "../../../app/say";
+import { t, type WordKey } from "../../../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, type PrintFile, type PrintPart, ProblemError, unwrap } from "../../../api/client";
@@ -10,11 +10,11 @@ import { useSession, useSnapshot } from "../../context";
 import { valueAt } from "../../paths";
 import { TryPrinter } from "./TryPrinter";
 
-const WORDS: Record<PrintPart, string> = {
-  whole: "Whole",
-  signatures: "By {signature}",
-  fronts: "Fronts",
-  backs: "Backs",
+const WORDS: Record<PrintPart, WordKey> = {
+  whole: "printing.whole",
+  signatures: "printing.bySignature",
+  fronts: "printing.fronts",
+  backs: "printing.backs",
 };
 
 function usePrints(jobId: number) {
@@ -54,22 +54,23 @@ export function Prints() {
     },
     onSuccess: refresh,
   });
-  const sheets = plan?.quantities.find((each) => each.id === "sheets.count")?.shown ?? "the";
+  const sheets = plan?.quantities.find((each) => each.id === "sheets.count")?.shown ?? "";
   const needsText = !valueAt(draft, "text.blank_book") && !valueAt(draft, "text.file");
   return (
-    <section aria-label="Imposed files" className="mt-4">
-      <h2 className="mb-1 text-lg font-semibold">Impose</h2>
-      {needsText && (
-        <p className="mb-2 text-sm">
-          Bring the text as a PDF at the station Text first. A fold dummy can be printed without
-          one.
-        </p>
-      )}
+    <section aria-label={t("printing.imposedFiles")} className="mt-4">
+      <h2 className="mb-1 text-lg font-semibold">{t("printing.impose")}</h2>
+      {needsText && <p className="mb-2 text-sm">{t("printing.bringTheTextAsAPDF")}</p>}
       <div className="flex flex-wrap items-center gap-2">
         <Button kind="main" disabled={needsText || ask.isPending} onClick={() => ask.mutate()}>
-          Impose {sheets} sheets
+          {t("printing.imposeSheetsSheets", { sheets })}
         </Button>
-        <Pick label="Which part" labelHidden value={part} options={parts} onChange={setPart} />
+        <Pick
+          label={t("printing.whichPart")}
+          labelHidden
+          value={part}
+          options={parts}
+          onChange={setPart}
+        />
       </div>
       {ask.error && (
         <p role="alert" className="mt-1 text-sm text-madder">
@@ -88,20 +89,20 @@ export function Prints() {
           />
         ))}
       </ul>
-      <h3 className="mt-3 font-semibold">To try the printer with</h3>
+      <h3 className="mt-3 font-semibold">{t("printing.toTryThePrinterWith")}</h3>
       <ul
         className="text-sm"
         onPointerDown={() => void session.save()}
         onKeyDown={() => void session.save()}
       >
         <TryLink href={`${base}/test-sheet.pdf`} shown={!needsText}>
-          One-sheet test
+          {t("printing.oneSheetTest")}
         </TryLink>
         <TryLink href={`${base}/fold-dummy.pdf`} shown>
-          Fold dummy, numbers only, true size
+          {t("printing.foldDummyNumbersOnlyTrueSize")}
         </TryLink>
         <TryLink href={`${base}/back-shift.pdf`} shown>
-          Sheet to measure the shift of backs
+          {t("printing.sheetToMeasureTheShiftOf")}
         </TryLink>
       </ul>
       {tried && <TryPrinter jobId={job.id} print={tried} onClose={() => setTried(null)} />}
@@ -118,7 +119,7 @@ function TryLink({ href, shown, children }: { href: string; shown: boolean; chil
         href={href}
         download
       >
-        {children} (PDF)
+        {t("printing.childrenPDF", { children })}
       </a>
     </li>
   );
@@ -126,7 +127,6 @@ function TryLink({ href, shown, children }: { href: string; shown: boolean; chil
 
 /** Says aloud when a file is finished. */
 function Announcement({ prints }: { prints: readonly PrintFile[] | undefined }) {
-  const say = useSay();
   const before = useRef<ReadonlySet<string>>(new Set());
   const [text, setText] = useState("");
   useEffect(() => {
@@ -135,13 +135,16 @@ function Announcement({ prints }: { prints: readonly PrintFile[] | undefined }) 
       if (before.current.has(print.id) && !isBusy(print)) {
         setText(
           print.state === "done"
-            ? `${say(WORDS[print.part])}: ${String(print.total)} sheets imposed.`
-            : `${say(WORDS[print.part])}: ${print.message || "cancelled"}`,
+            ? t("printing.wordsTotalSheetsImposed", {
+                words: t(WORDS[print.part]),
+                total: print.total,
+              })
+            : `${t(WORDS[print.part])}: ${print.message || t("common.cancelled")}`,
         );
       }
     }
     before.current = new Set(prints.filter(isBusy).map((print) => print.id));
-  }, [prints, say]);
+  }, [prints]);
   return (
     <p role="status" className="sr-only">
       {text}
@@ -160,7 +163,6 @@ function PrintLine({
   onChanged: () => Promise<void>;
   onTry: () => void;
 }) {
-  const say = useSay();
   const params = { path: { job_id: jobId, print_id: print.id } };
   const change = useMutation({
     mutationFn: async (verb: "cancel" | "again" | "remove") => {
@@ -174,7 +176,7 @@ function PrintLine({
   return (
     <li className="py-2 text-sm">
       <p className="flex items-baseline justify-between gap-2">
-        <strong>{say(WORDS[print.part])}</strong>
+        <strong>{t(WORDS[print.part])}</strong>
         <span className="figures text-faded">
           {new Date(print.asked).toLocaleString([], { dateStyle: "short", timeStyle: "short" })}
         </span>
@@ -183,15 +185,15 @@ function PrintLine({
         <>
           <progress
             className="mt-1 w-full accent-hill"
-            aria-label={`${say(WORDS[print.part])}, being imposed`}
+            aria-label={t("printing.wordsBeingImposed", { words: t(WORDS[print.part]) })}
             max={print.total}
             value={print.done}
           />
           <p className="figures">
             {print.state === "waiting"
-              ? "Waiting its turn"
-              : `Sheet ${print.done} of ${print.total}`}
-            {" · you may leave this page"}
+              ? t("printing.waitingItsTurn")
+              : t("printing.sheetDoneOfTotal", { done: print.done, total: print.total })}
+            {` ${t("printing.youMayLeaveThisPage")}`}
           </p>
         </>
       )}
@@ -201,16 +203,16 @@ function PrintLine({
           {print.message}
         </p>
       )}
-      {print.state === "cancelled" && <p className="text-faded">Cancelled.</p>}
+      {print.state === "cancelled" && <p className="text-faded">{t("printing.cancelled")}</p>}
       {print.state === "done" && (
         <p className="figures">
-          {print.total} sheets, {megabytes} MB
+          {t("printing.totalSheetsMegabytesMB", { total: print.total, megabytes })}
         </p>
       )}
       {print.state === "done" && print.changed_since.length > 0 && (
         <p className="text-amber">
           <span aria-hidden>▲ </span>
-          Made before you changed {changed(print.changed_since)}.
+          {t("printing.madeBeforeYouChangedChanged", { changed: changed(print.changed_since) })}
         </p>
       )}
       <p className="mt-1 flex flex-wrap items-center gap-x-3">
@@ -220,27 +222,27 @@ function PrintLine({
             href={`/api/jobs/${jobId}/prints/${print.id}/file`}
             download
           >
-            Take the file
+            {t("printing.takeTheFile")}
           </a>
         )}
         {print.state === "done" && print.part === "whole" && (
           <Button kind="quiet" className="!px-0" onClick={onTry}>
-            Try it on the simulated printer
+            {t("printing.tryItOnTheSimulatedPrinter")}
           </Button>
         )}
         {isBusy(print) && (
           <Button kind="quiet" className="!px-0" onClick={() => change.mutate("cancel")}>
-            Cancel
+            {t("common.cancel")}
           </Button>
         )}
         {(print.state === "failed" || print.state === "cancelled") && (
           <Button kind="quiet" className="!px-0" onClick={() => change.mutate("again")}>
-            Run it again
+            {t("printing.runItAgain")}
           </Button>
         )}
         {!isBusy(print) && (
           <Button kind="quiet" className="!px-0" onClick={() => change.mutate("remove")}>
-            Throw away
+            {t("common.throwAway")}
           </Button>
         )}
       </p>
@@ -249,7 +251,7 @@ function PrintLine({
   );
 }
 
-function changed(paths: readonly string[]): string {
-  const words = paths.map((path) => path.replaceAll(".", " › ").replaceAll("_", " "));
-  return words.length > 3 ? `${words.slice(0, 3).join(", ")} and more` : words.join(", ");
+function changed(entries: readonly string[]): string {
+  if (entries.length <= 3) return entries.join(", ");
+  return t("printing.wordsAndMore", { words: entries.slice(0, 3).join(", ") });
 }

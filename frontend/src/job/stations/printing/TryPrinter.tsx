@@ -1,5 +1,5 @@
 /** The simulated printer: set it, let something go wrong, see what a binder would find. */
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import { useMutation } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { api, type PrintFile, type TryOrder, type TryReply, unwrap } from "../../../api/client";
@@ -13,9 +13,9 @@ import { usePrinters } from "./Printers";
 type Mishap = NonNullable<TryOrder["mishap"]>;
 
 const LOOKS = {
-  good: { words: "✓ Reads in order.", border: "border-hill", text: "text-hill" },
-  mind: { words: "▲ Mind.", border: "border-amber", text: "text-amber" },
-  stop: { words: "■ Not a book yet.", border: "border-madder", text: "text-madder" },
+  good: { words: "printing.readsInOrder", border: "border-hill", text: "text-hill" },
+  mind: { words: "printing.mind", border: "border-amber", text: "text-amber" },
+  stop: { words: "printing.notABookYet", border: "border-madder", text: "text-madder" },
 } as const;
 const SHOWN_SHEETS = 8;
 const FIELD = "rounded border border-faded bg-sheet px-2 py-1";
@@ -29,7 +29,6 @@ export function TryPrinter({
   print: PrintFile;
   onClose: () => void;
 }) {
-  const say = useSay();
   const flips = useOptions<TryOrder["flip"]>("printing.flip");
   const mishaps = useOptions<Mishap>("printer.mishap");
   const { draft } = useSnapshot();
@@ -51,11 +50,13 @@ export function TryPrinter({
       ),
   });
   return (
-    <Modal open onOpenChange={(open) => !open && onClose()} title="The simulated printer" wider>
-      <p className="mb-3 max-w-prose text-sm">
-        It prints both sides of every sheet as it is set here, whatever the file was made for. Weald
-        then folds what comes out and reads it, page by page.
-      </p>
+    <Modal
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={t("printing.theSimulatedPrinter")}
+      wider
+    >
+      <p className="mb-3 max-w-prose text-sm">{t("printing.itPrintsBothSidesOfEvery")}</p>
       <form
         className="mb-4 flex flex-wrap items-end gap-3"
         onSubmit={(event) => {
@@ -64,28 +65,33 @@ export function TryPrinter({
         }}
       >
         <Pick
-          label="Printer"
+          label={t("printing.printer")}
           value={printer}
           options={[
-            ["", own || "any, turns either way"],
+            ["", own || t("printing.anyTurnsEitherWay")],
             ...(printers.data ?? []).map((each) => [String(each.id), each.printer.name] as const),
           ]}
           onChange={setPrinter}
         />
-        <Pick label="In its dialog: flip on the" value={flip} options={flips} onChange={setFlip} />
-        <Pick label="And then" value={mishap} options={mishaps} onChange={setMishap} />
+        <Pick
+          label={t("printing.inItsDialogFlipOnThe")}
+          value={flip}
+          options={flips}
+          onChange={setFlip}
+        />
+        <Pick label={t("printing.andThen")} value={mishap} options={mishaps} onChange={setMishap} />
         {["lost_sheet", "swapped_sheets", "turned_section"].includes(mishap) && (
           <Count
-            label={mishap === "turned_section" ? say("{Signature}") : "Sheet"}
+            label={mishap === "turned_section" ? t("common.signature") : t("common.sheet")}
             value={first}
             onChange={setFirst}
           />
         )}
         {mishap === "swapped_sheets" && (
-          <Count label="with sheet" value={second} onChange={setSecond} />
+          <Count label={t("printing.withSheet")} value={second} onChange={setSecond} />
         )}
         <Button kind="main" type="submit" disabled={run.isPending}>
-          Print and fold
+          {t("printing.printAndFold")}
         </Button>
       </form>
       {run.error && (
@@ -126,7 +132,6 @@ function Count({
 }
 
 function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; print: PrintFile }) {
-  const say = useSay();
   const picture = (page: number, turned: boolean) =>
     `/api/jobs/${jobId}/prints/${print.id}/pages/${page}.png?width=360&half_turn=${String(turned)}`;
   return (
@@ -139,7 +144,7 @@ function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; prin
           >
             <p>
               <strong className={LOOKS[verdict.severity].text}>
-                {LOOKS[verdict.severity].words}{" "}
+                {t(LOOKS[verdict.severity].words)}{" "}
               </strong>
               {verdict.message}
             </p>
@@ -147,9 +152,7 @@ function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; prin
           </section>
         ))}
       </div>
-      <h3 className="font-semibold">
-        The pile, each sheet’s front and its back turned over sideways
-      </h3>
+      <h3 className="font-semibold">{t("printing.thePileEachSheetsFrontAnd")}</h3>
       <ul className="mb-4 grid grid-cols-2 gap-3 lg:grid-cols-4">
         {reply.sheets.slice(0, SHOWN_SHEETS).map((sheet, index) => (
           <li key={index} className="figures text-sm">
@@ -157,26 +160,29 @@ function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; prin
               <img
                 className="w-1/2 border border-rule bg-white"
                 src={picture(sheet.front, false)}
-                alt={`Front of sheet ${String(sheet.number)}`}
+                alt={t("printing.frontOfSheetNumber", { number: sheet.number })}
                 loading="lazy"
               />
               <img
                 className="w-1/2 border border-rule bg-white"
                 src={picture(sheet.back, sheet.back_half_turned)}
-                alt={`Back of sheet ${String(sheet.number)}`}
+                alt={t("printing.backOfSheetNumber", { number: sheet.number })}
                 loading="lazy"
               />
             </span>
-            sheet {sheet.number}
+            {t("printing.sheetNumber", { number: sheet.number })}
           </li>
         ))}
       </ul>
       {reply.sheets.length > SHOWN_SHEETS && (
         <p className="mb-4 text-sm text-faded">
-          The first {SHOWN_SHEETS} of {reply.sheets.length} sheets.
+          {t("printing.theFirstSHOWNSHEETSOfLength", {
+            sHOWNSHEETS: SHOWN_SHEETS,
+            length: reply.sheets.length,
+          })}
         </p>
       )}
-      <h3 className="font-semibold">Folded, and read from the front</h3>
+      <h3 className="font-semibold">{t("printing.foldedAndReadFromTheFront")}</h3>
       <ol className="figures flex flex-wrap gap-1 text-sm">
         {reply.pages.map((page, index) => (
           <li
@@ -184,7 +190,10 @@ function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; prin
             className={`min-w-9 rounded border px-1 text-center ${page.right ? "border-rule" : "border-2 border-madder font-semibold text-madder"}`}
             title={
               page.sheet
-                ? say(`sheet ${String(page.sheet)}, {signature} ${String(page.section)}`)
+                ? t("printing.sheetSheetSignatureSection", {
+                    sheet: page.sheet,
+                    section: page.section,
+                  })
                 : ""
             }
           >
@@ -192,7 +201,12 @@ function Outcome({ reply, jobId, print }: { reply: TryReply; jobId: number; prin
               {page.found ?? "–"}
             </span>
             {!page.right && (
-              <span className="sr-only"> where {page.expected ?? "a blank"} belongs</span>
+              <span className="sr-only">
+                {" "}
+                {t("printing.whereExpectedBelongs", {
+                  expected: page.expected ?? t("printing.aBlank"),
+                })}
+              </span>
             )}
           </li>
         ))}

@@ -1,3 +1,4 @@
+import { t } from "../../../app/words";
 import type { StationRecord } from "../record";
 import { drawingsOf } from "../views";
 import { PrintingInputs } from "./PrintingInputs";
@@ -9,7 +10,7 @@ export const printing: StationRecord = {
   Aside: ({ plan, reckoning }) => (
     <>
       <Prints />
-      <h2 className="mt-4 mb-1 text-lg font-semibold">In the print dialog</h2>
+      <h2 className="mt-4 mb-1 text-lg font-semibold">{t("printing.inThePrintDialog")}</h2>
       <ol className="mb-4 list-decimal space-y-0.5 pl-5 text-sm">
         {plan.printing.map((words) => (
           <li key={words}>{words}</li>

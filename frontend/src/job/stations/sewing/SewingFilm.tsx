@@ -1,5 +1,5 @@
 /** The sewing, one movement of the thread at a time: the spine and the inside of the fold side by side. */
-import { useSay } from "../../../app/say";
+import { t } from "../../../app/words";
 import { ChevronLeft, ChevronRight, Pause, Play, RotateCcw } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import {
@@ -35,18 +35,22 @@ export function SewingFilm() {
   }, [playing, shown, last]);
 
   if (error) return <p role="alert">{error.message}</p>;
-  if (!film) return <p>Threading the needle …</p>;
+  if (!film) return <p>{t("sewing.threadingTheNeedle")}</p>;
   const step = film.steps[shown];
-  if (!step) return <p className="p-4">Nothing is sewn in this binding.</p>;
+  if (!step) return <p className="p-4">{t("sewing.nothingIsSewnInThisBinding")}</p>;
   const running = playing && shown < last;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <div className="flex flex-wrap items-center gap-1">
-        <IconButton label="From the beginning" disabled={shown === 0} onClick={() => setAt(0)}>
+        <IconButton
+          label={t("sewing.fromTheBeginning")}
+          disabled={shown === 0}
+          onClick={() => setAt(0)}
+        >
           <RotateCcw size={17} />
         </IconButton>
         <IconButton
-          label="Step back"
+          label={t("sewing.stepBack")}
           disabled={shown === 0}
           onClick={() => {
             setPlaying(false);
@@ -56,14 +60,14 @@ export function SewingFilm() {
           <ChevronLeft size={20} />
         </IconButton>
         <IconButton
-          label={running ? "Stop" : "Sew by itself"}
+          label={running ? t("common.stop") : t("sewing.sewByItself")}
           disabled={shown === last}
           onClick={() => setPlaying(!running)}
         >
           {running ? <Pause size={17} /> : <Play size={17} />}
         </IconButton>
         <IconButton
-          label="Next step"
+          label={t("sewing.nextStep")}
           disabled={shown === last}
           onClick={() => {
             setPlaying(false);
@@ -75,8 +79,11 @@ export function SewingFilm() {
         <Signatures film={film} step={step} onGo={setAt} />
         <input
           type="range"
-          aria-label="Step"
-          aria-valuetext={`step ${step.number} of ${film.steps.length}`}
+          aria-label={t("sewing.step")}
+          aria-valuetext={t("sewing.stepNumberOfLength", {
+            number: step.number,
+            length: film.steps.length,
+          })}
           className="ml-2 w-40 accent-hill"
           min={0}
           max={last}
@@ -87,12 +94,12 @@ export function SewingFilm() {
           }}
         />
         <span className="figures text-sm text-faded">
-          step {step.number} of {film.steps.length}
+          {t("sewing.stepNumberOfLength", { number: step.number, length: film.steps.length })}
         </span>
       </div>
       <p aria-live="polite" className="min-h-12 leading-snug">
         <strong className="font-serif">
-          {step.side === "inside" ? "Inside the fold: " : "On the spine: "}
+          {step.side === "inside" ? `${t("sewing.insideTheFold")} ` : `${t("sewing.onTheSpine")} `}
         </strong>
         {step.words}
       </p>
@@ -118,10 +125,9 @@ function Signatures({
   step: SewingStep;
   onGo: (index: number) => void;
 }) {
-  const say = useSay();
   if (film.insides.length < 2) return null;
   return (
-    <span role="group" aria-label={say("{Signature}")} className="ml-2 flex gap-1">
+    <span role="group" aria-label={t("common.signature")} className="ml-2 flex gap-1">
       {film.sections.map((section, index) => (
         <button
           key={section}

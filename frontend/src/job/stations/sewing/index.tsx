@@ -6,8 +6,8 @@ import { SewingInputs } from "./SewingInputs";
 export const sewing: StationRecord = {
   Inputs: SewingInputs,
   Views: viewsOf("sewing", [
-    { title: "Step by step", ids: ["sewing.strip"], instead: <SewingFilm /> },
-    { title: "Punching strip", ids: ["sewing.strip"] },
-    { title: "Guide for the spine", ids: ["sewing.saw_guide"] },
+    { title: "sewing.stepByStep", ids: ["sewing.strip"], instead: <SewingFilm /> },
+    { title: "sewing.punchingStrip", ids: ["sewing.strip"] },
+    { title: "sewing.guideForTheSpine", ids: ["sewing.saw_guide"] },
   ]),
 };

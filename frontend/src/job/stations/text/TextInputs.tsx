@@ -1,3 +1,4 @@
+import { t } from "../../../app/words";
 import { Popover } from "radix-ui";
 import { Choice } from "../../../parts/controls";
 import { useChoices } from "../../../app/choices";
@@ -13,48 +14,48 @@ export function TextInputs() {
   const ruled = valueAt(draft, "text.filler") !== "plain";
   return (
     <>
-      <Group title="Text">
+      <Group title={t("text.text")}>
         <div className="pt-[1.3rem]">
           <Choice
-            label="Kind of text"
+            label={t("text.kindOfText")}
             value={blankBook ? "blank" : "printed"}
             options={[
-              { value: "printed", label: "Printed" },
-              { value: "blank", label: "Blank book" },
+              { value: "printed", label: t("common.printed") },
+              { value: "blank", label: t("text.blankBook") },
             ]}
             onChange={(kind) => session.set("text.blank_book", kind === "blank")}
           />
         </div>
-        <NumberField path="text.pages" label="Pages" min={1} width="w-20" />
-        {!blankBook && <SelectField path="text.blanks" label="Blanks" width="w-28" />}
+        <NumberField path="text.pages" label={t("common.pages")} min={1} width="w-20" />
+        {!blankBook && <SelectField path="text.blanks" label={t("common.blanks")} width="w-28" />}
         <SelectField
           path="text.filler"
-          label={blankBook ? "On the leaves" : "On the blanks"}
+          label={blankBook ? t("text.onTheLeaves") : t("text.onTheBlanks")}
           width="w-24"
         />
         {ruled && <RulingFields />}
-        <NumberField path="copies" label="Copies" min={1} width="w-16" />
+        <NumberField path="copies" label={t("text.copies")} min={1} width="w-16" />
       </Group>
       {!blankBook && valueAt(draft, "text.file") != null && (
-        <Group title="Its pages">
-          <SelectField path="text.placing" label="Printed" width="w-32" />
-          <SelectField path="text.anchor" label="Lined up on" width="w-36" />
+        <Group title={t("text.itsPages")}>
+          <SelectField path="text.placing" label={t("common.printed")} width="w-32" />
+          <SelectField path="text.anchor" label={t("text.linedUpOn")} width="w-36" />
         </Group>
       )}
-      <Group title="Finished leaf">
+      <Group title={t("common.finishedLeaf")}>
         <NamedSizeField
-          label="Size"
+          label={t("common.size")}
           sizes={choices?.leaves ?? []}
           widthPath="leaf.width"
           heightPath="leaf.height"
         />
-        <LengthField path="leaf.width" label="Width" />
-        <LengthField path="leaf.height" label="Height" />
+        <LengthField path="leaf.width" label={t("common.width")} />
+        <LengthField path="leaf.height" label={t("common.height")} />
       </Group>
-      <Group title="Trimmed off">
-        <LengthField path="leaf.trim.head" label="Head" width="w-16" />
-        <LengthField path="leaf.trim.tail" label="Tail" width="w-16" />
-        <LengthField path="leaf.trim.fore_edge" label="Fore-edge" width="w-20" />
+      <Group title={t("text.trimmedOff")}>
+        <LengthField path="leaf.trim.head" label={t("common.head")} width="w-16" />
+        <LengthField path="leaf.trim.tail" label={t("common.tail")} width="w-16" />
+        <LengthField path="leaf.trim.fore_edge" label={t("common.foreEdge")} width="w-20" />
       </Group>
     </>
   );
@@ -71,25 +72,37 @@ function RulingFields() {
           type="button"
           className="rounded border border-hill px-2.5 py-1 font-medium text-hill hover:bg-linen"
         >
-          Ruling …
+          {t("text.ruling")}
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
             className="z-20 grid w-72 grid-cols-2 gap-2 rounded border border-rule bg-chalk p-3 text-ink shadow-lg"
             sideOffset={4}
           >
-            <LengthField path="text.ruling.pitch" label="From line to line" width="w-full" />
-            <LengthField path="text.ruling.line" label="Line, thick" width="w-full" />
-            <LengthField path="text.ruling.margins.head" label="Free at the head" width="w-full" />
-            <LengthField path="text.ruling.margins.tail" label="At the tail" width="w-full" />
-            <LengthField path="text.ruling.margins.spine" label="At the spine" width="w-full" />
+            <LengthField path="text.ruling.pitch" label={t("text.fromLineToLine")} width="w-full" />
+            <LengthField path="text.ruling.line" label={t("text.lineThick")} width="w-full" />
+            <LengthField
+              path="text.ruling.margins.head"
+              label={t("text.freeAtTheHead")}
+              width="w-full"
+            />
+            <LengthField
+              path="text.ruling.margins.tail"
+              label={t("text.atTheTail")}
+              width="w-full"
+            />
+            <LengthField
+              path="text.ruling.margins.spine"
+              label={t("text.atTheSpine")}
+              width="w-full"
+            />
             <LengthField
               path="text.ruling.margins.fore_edge"
-              label="At the fore-edge"
+              label={t("text.atTheForeEdge")}
               width="w-full"
             />
             <label className="col-span-2 flex items-center gap-2 text-sm text-faded">
-              Colour
+              {t("common.colour")}
               <input
                 type="color"
                 value={String(valueAt(draft, "text.ruling.colour") ?? "#8a8f98")}

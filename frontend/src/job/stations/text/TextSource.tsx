@@ -1,4 +1,5 @@
 /** The text of a job: brought as a PDF, what was found in it, and its pages to look through. */
+import { t } from "../../../app/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { bring, named } from "../../../api/bring";
@@ -72,7 +73,7 @@ export function TextSource() {
 
   return (
     <section
-      aria-label="The text"
+      aria-label={t("text.theText")}
       className="flex flex-wrap items-center gap-x-3 gap-y-1 rounded border border-dashed border-faded px-3 py-1.5 text-sm"
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
@@ -85,7 +86,7 @@ export function TextSource() {
         ref={picker}
         type="file"
         accept="application/pdf,.pdf"
-        aria-label="A PDF to bring"
+        aria-label={t("text.aPDFToBring")}
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => {
@@ -97,42 +98,36 @@ export function TextSource() {
         <>
           <progress
             className="w-56 accent-hill"
-            aria-label="Bringing the text"
+            aria-label={t("text.bringingTheText")}
             value={sent}
             max={1}
           />
           <span className="figures">
-            {sent < 1 ? `${String(Math.round(100 * sent))} %` : "Reading it …"}
+            {sent < 1 ? `${String(Math.round(100 * sent))} %` : t("text.readingIt")}
           </span>
           <Button kind="quiet" onClick={() => stop.current?.abort()}>
-            Stop
+            {t("common.stop")}
           </Button>
         </>
       ) : (
         <>
-          {typeof digest !== "string" && (
-            <span>No text yet: bring it as a PDF, or drop it here.</span>
-          )}
+          {typeof digest !== "string" && <span>{t("text.noTextYetBringItAs")}</span>}
           {text.data && <Found text={text.data} />}
-          {text.error && (
-            <span className="text-amber">
-              ▲ The text of this job is not here; bring the same PDF again, or another.
-            </span>
-          )}
+          {text.error && <span className="text-amber">{t("text.theTextOfThisJobIs")}</span>}
           <span className="ml-auto flex items-center gap-1">
             {text.data && (
               <Button kind="quiet" onClick={() => setDialog("pages")}>
-                Look through
+                {t("text.lookThrough")}
               </Button>
             )}
             <Button kind="quiet" onClick={() => setDialog("texts")}>
-              One brought before
+              {t("text.oneBroughtBefore")}
             </Button>
             <Button
               kind={typeof digest === "string" ? "plain" : "main"}
               onClick={() => picker.current?.click()}
             >
-              {typeof digest === "string" ? "Bring another" : "Bring a text (PDF)"}
+              {typeof digest === "string" ? t("text.bringAnother") : t("text.bringATextPDF")}
             </Button>
           </span>
         </>
@@ -146,7 +141,7 @@ export function TextSource() {
       <Modal
         open={dialog === "pages"}
         onOpenChange={(open) => !open && setDialog(null)}
-        title={text.data?.name ?? "The text"}
+        title={text.data?.name ?? t("text.theText")}
         wider
       >
         {text.data && <Pages text={text.data} />}
@@ -154,7 +149,7 @@ export function TextSource() {
       <Modal
         open={dialog === "texts"}
         onOpenChange={(open) => !open && setDialog(null)}
-        title="Texts brought before"
+        title={t("text.textsBroughtBefore")}
         wide
       >
         <Texts onTake={take} />
@@ -172,12 +167,10 @@ function Found({ text }: { text: SourceText }) {
         {text.name}
       </strong>
       <span className="figures">
-        {text.pages} pages{size && `, ${size.shown}`} ({text.boxes.join(" and ")} box)
-        <Hint about="this box">
-          A PDF says how large its pages are in several boxes. The media box is the whole sheet the
-          file was made for; the crop box what is shown of it; the trim box the page as it will be
-          cut. The trim box is taken where there is one, else the crop box, else the media box.
-        </Hint>
+        {t("text.pagesPages", { pages: text.pages })}
+        {size && `, ${size.shown}`}{" "}
+        {t("text.boxesBox", { boxes: text.boxes.join(` ${t("text.and")} `) })}
+        <Hint about={t("text.thisBox")}>{t("text.aPDFSaysHowLargeIts")}</Hint>
       </span>
       {text.odd.map((each) => (
         <span key={each} className="text-amber">
@@ -198,11 +191,10 @@ function Pages({ text }: { text: SourceText }) {
       <ul className="mb-3 text-sm">
         {text.sizes.map((size) => (
           <li key={size.shown} className="figures">
-            {size.shown}: {size.pages} {size.pages === 1 ? "page" : "pages"}, the first is page{" "}
-            {size.first}
+            {t("text.pagesOfSize", { shown: size.shown, count: size.pages, first: size.first })}
           </li>
         ))}
-        {text.turned > 0 && <li>{text.turned} pages are turned in the file.</li>}
+        {text.turned > 0 && <li>{t("text.turnedPagesAreTurnedInThe", { turned: text.turned })}</li>}
         {text.odd.map((each) => (
           <li key={each} className="text-amber">
             ▲ {each}
@@ -211,13 +203,13 @@ function Pages({ text }: { text: SourceText }) {
       </ul>
       <p className="mb-2 flex items-center gap-2 text-sm">
         <Button disabled={first === 1} onClick={() => setFirst(Math.max(1, first - PAGES_SHOWN))}>
-          Earlier
+          {t("text.earlier")}
         </Button>
         <span className="figures">
-          pages {first}–{last} of {text.pages}
+          {t("text.pagesFirstLastOfPages", { first, last, pages: text.pages })}
         </span>
         <Button disabled={last === text.pages} onClick={() => setFirst(first + PAGES_SHOWN)}>
-          Later
+          {t("text.later")}
         </Button>
       </p>
       <ol className="grid grid-cols-4 gap-3 sm:grid-cols-6 lg:grid-cols-8">
@@ -226,7 +218,7 @@ function Pages({ text }: { text: SourceText }) {
             <img
               className="mx-auto max-h-44 border border-rule bg-white"
               src={`/api/texts/${text.digest}/pages/${String(number)}.png?width=200`}
-              alt={`Page ${String(number)}`}
+              alt={t("text.pageNumber", { number })}
               loading="lazy"
             />
             {number}
@@ -256,8 +248,8 @@ function Texts({ onTake }: { onTake: (text: SourceText) => void }) {
     <>
       <input
         type="search"
-        aria-label="Search texts"
-        placeholder="Search"
+        aria-label={t("text.searchTexts")}
+        placeholder={t("text.search")}
         className="mb-2 w-full rounded border border-faded bg-sheet px-2 py-1"
         value={search}
         onChange={(event) => setSearch(event.target.value)}
@@ -267,24 +259,24 @@ function Texts({ onTake }: { onTake: (text: SourceText) => void }) {
           {error}
         </p>
       )}
-      {shelf.data?.texts.length === 0 && <p>Nothing here yet; bring a PDF first.</p>}
+      {shelf.data?.texts.length === 0 && <p>{t("text.nothingHereYetBringAPDF")}</p>}
       <ul className="divide-y divide-rule">
         {shelf.data?.texts.map((text) => (
           <li key={text.digest} className="flex flex-wrap items-center gap-3 py-2 text-sm">
             <strong className="min-w-0 flex-1 truncate">{text.name}</strong>
             <span className="figures">
-              {text.pages} pages, {text.sizes[0]?.shown}
+              {t("text.pagesPages2", { pages: text.pages })} {text.sizes[0]?.shown}
             </span>
-            <Button onClick={() => onTake(text)}>Take it</Button>
+            <Button onClick={() => onTake(text)}>{t("common.takeIt")}</Button>
             <Button kind="quiet" onClick={() => void throwAway(text)}>
-              Throw away
+              {t("common.throwAway")}
             </Button>
           </li>
         ))}
       </ul>
       {shelf.data && (
         <p className="figures mt-3 text-sm text-faded">
-          Room for {(shelf.data.room_left / 1e6).toFixed(0)} MB more.
+          {t("text.roomForRoomleftMBMore", { roomleft: (shelf.data.room_left / 1e6).toFixed(0) })}
         </p>
       )}
     </>
