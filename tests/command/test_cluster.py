@@ -187,7 +187,7 @@ def test_the_demo_opens_says_where_and_closes_all_it_started(var: Path) -> None:
     with running_demo(var, port) as process:
         wait_until_open(port)
         wait_until(lambda: "manage.py work" in " ".join(children_of(var)))
-        assert "gunicorn" in " ".join(children_of(var))
+        assert "weald.web.server" in " ".join(children_of(var))
         with running_demo(var, free_port()) as second:
             refused, _ = second.communicate(timeout=40)
         assert second.returncode == 1

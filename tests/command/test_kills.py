@@ -46,7 +46,7 @@ class Place:
         if victim == "worker":
             return _pids(self.var, "manage.py work")
         if victim == "web":
-            return _pids(self.var, "gunicorn")
+            return _pids(self.var, "weald.web.server")
         try:
             postmaster = int((self.database / "postmaster.pid").read_text().splitlines()[0])
         except (OSError, ValueError, IndexError):

@@ -89,7 +89,7 @@ def test_web_worker_and_database_come_back_and_a_killed_demo_leaves_nothing(tmp_
         wait_until(lambda: bool(_pids(var, "manage.py work")))
         database = cluster_folder(var / "demo" / "database")
         postmaster = int((database / "postmaster.pid").read_text().splitlines()[0])
-        for victim in (_pids(var, "manage.py work")[0], _pids(var, "gunicorn")[0], postmaster):
+        for victim in (_pids(var, "manage.py work")[0], _pids(var, "weald.web.server")[0], postmaster):
             os.kill(victim, signal.SIGKILL)
             time.sleep(1.0)
             wait_until(lambda: running_url(database) is not None)

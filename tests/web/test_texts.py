@@ -1,9 +1,11 @@
 """Texts brought, looked at and thrown away."""
 
 import io
+import os
 from pathlib import Path
 from typing import Any
 
+import pikepdf
 import pytest
 from django.contrib.auth.models import User
 from django.test import Client
@@ -55,6 +57,15 @@ def test_what_cannot_be_bound_is_refused_and_not_kept(
     assert words in answer.json()["message"]
     assert kept(tmp_path) == []
     assert not SourceText.objects.exists()
+
+
+def test_a_text_of_many_megabytes_is_brought(client: Client) -> None:
+    pdf = pikepdf.new()
+    pdf.add_blank_page(page_size=(400, 600))
+    pdf.Root.Scan = pdf.make_stream(os.urandom(5_000_000))
+    pdf.save(content := io.BytesIO())
+    answer = client.post("/api/texts?name=scans.pdf", content.getvalue(), content_type="application/pdf")
+    assert (answer.status_code, answer.json()["pages"]) == (201, 1)
 
 
 def test_a_text_larger_than_there_is_room_for_is_cut_off(

@@ -18,7 +18,7 @@ from weald.command.paths import PROJECT, VAR
 from weald.command.supervising import Kept, Program, keep_alive, kept
 
 DEMO_NAME, DEMO_PASSWORD = "binder", "linen-thread"
-_THREADS = "8"
+_WEB_SERVERS, _THREADS = 3, "4"
 
 
 def _secret_key(folder: Path) -> str:
@@ -56,13 +56,9 @@ def _on_signal(number: int, frame: object) -> None:
     raise _StopError
 
 
-def _web_command(bind: str) -> list[str]:
-    command = [sys.executable, "-m", "gunicorn", "weald.web.wsgi", "--bind", bind]
-    command += ["--workers", "2", "--threads", _THREADS, "--log-level", "warning"]
-    certificate, key = os.environ.get("WEALD_TLS_CERT"), os.environ.get("WEALD_TLS_KEY")
-    if certificate and key:
-        command += ["--certfile", certificate, "--keyfile", key]
-    return command
+def _web_server(bind: str, environment: dict[str, str]) -> Program:
+    command = [sys.executable, "-m", "weald.web.server", "--bind", bind, "--threads", _THREADS]
+    return Program(command, environment, PROJECT)
 
 
 def _say(words: str) -> None:
@@ -73,7 +69,7 @@ def _run(environment: dict[str, str], bind: str, cluster: Cluster | None, lines:
     """Keep database, web server and worker alive until we are asked to stop."""
     worker = [sys.executable, str(PROJECT / "manage.py"), "work", "--concurrency", "2"]
     parts = [
-        kept("The web server", Program(_web_command(bind), environment, PROJECT)),
+        *(kept("The web server", _web_server(bind, environment)) for _ in range(_WEB_SERVERS)),
         kept("The worker", Program(worker, environment, PROJECT)),
     ]
     if cluster is not None:

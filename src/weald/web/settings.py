@@ -78,6 +78,9 @@ TEMPLATES = [
 ]
 
 DATABASES = {"default": dj_database_url.parse(_required("WEALD_DATABASE_URL"), conn_max_age=600)}
+CACHES = {
+    "default": {"BACKEND": "django.core.cache.backends.db.DatabaseCache", "LOCATION": "kept_for_a_while"}
+}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTHENTICATION_BACKENDS = [

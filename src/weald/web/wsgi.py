@@ -1,4 +1,4 @@
-"""Where gunicorn comes in."""
+"""Where the web server comes in."""
 
 import gc
 import os

@@ -16,6 +16,7 @@ from weald.core.planning.plan import film_of_sewing
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, workshop_of
+from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import JobInput
 
@@ -23,7 +24,10 @@ router = Router(tags=["binding"])
 
 
 @router.post(
-    "/structures", response={200: list[StructureChoice], 422: Problem}, operation_id="compareStructures"
+    "/structures",
+    response={200: list[StructureChoice], 422: Problem},
+    operation_id="compareStructures",
+    throttle=HEAVY,
 )
 def compare_structures(request: HttpRequest, job: JobInput = Body(...)) -> list[StructureChoice]:
     """Every way to bind a job's text, the simplest first."""
@@ -45,14 +49,14 @@ class CompareOrder(Schema):
     ways: Annotated[list[str], Field(min_length=1, max_length=3)]
 
 
-@router.post("/ways", response={200: list[Way], 422: Problem}, operation_id="listWays")
+@router.post("/ways", response={200: list[Way], 422: Problem}, operation_id="listWays", throttle=HEAVY)
 def list_ways(request: HttpRequest, job: JobInput = Body(...)) -> list[Way]:
     """What a job's binding can be compared with: other structures, other schools."""
     notation = notation_of(request)
     return list(ways(read_spec(job, notation), notation))
 
 
-@router.post("/compare", response={200: Comparison, 422: Problem}, operation_id="compareWays")
+@router.post("/compare", response={200: Comparison, 422: Problem}, operation_id="compareWays", throttle=HEAVY)
 def compare_ways(request: HttpRequest, order: CompareOrder) -> Comparison:
     """Two or three ways to bind a job, side by side."""
     notation = notation_of(request)
@@ -75,7 +79,9 @@ class OfferQuestion(Schema):
     board: Board = "both"
 
 
-@router.post("/offered-up", response={200: list[Offered], 422: Problem}, operation_id="offerUp")
+@router.post(
+    "/offered-up", response={200: list[Offered], 422: Problem}, operation_id="offerUp", throttle=HEAVY
+)
 def offer_up(request: HttpRequest, question: OfferQuestion) -> list[Offered]:
     """How to go on from a case offered up to its block and found not to fit."""
     notation = notation_of(request)

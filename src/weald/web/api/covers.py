@@ -16,6 +16,7 @@ from weald.exchange.reports import WIDEST, Kind
 from weald.web.api.downloads import file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, workshop_of
+from weald.web.api.rates import BRINGING, HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import CoverRulesInput
 from weald.web.printing import services
@@ -75,6 +76,7 @@ def list_artworks(request: HttpRequest) -> list[ArtworkReply]:
     "/artworks",
     response={201: ArtworkReply, 413: Problem, 422: Problem},
     operation_id="bringArtwork",
+    throttle=BRINGING,
     openapi_extra=_BODY,
 )
 def bring_artwork(request: HttpRequest, name: str = Query("cover", max_length=200)) -> Status:
@@ -83,7 +85,9 @@ def bring_artwork(request: HttpRequest, name: str = Query("cover", max_length=20
     return Status(201, _reply(artwork, request))
 
 
-@router.get("/artworks/{digest}/picture.png", response={404: Problem}, operation_id="artworkPicture")
+@router.get(
+    "/artworks/{digest}/picture.png", response={404: Problem}, operation_id="artworkPicture", throttle=HEAVY
+)
 def artwork_picture(
     request: HttpRequest, digest: str, width: int = Query(1000, ge=16, le=WIDEST)
 ) -> HttpResponse:
@@ -97,7 +101,7 @@ def artwork_picture(
     return response
 
 
-@router.get("/jobs/{int:job_id}/cover.pdf", response={404: Problem}, operation_id="coverPdf")
+@router.get("/jobs/{int:job_id}/cover.pdf", response={404: Problem}, operation_id="coverPdf", throttle=HEAVY)
 def take_cover(request: HttpRequest, job_id: int, guides: bool = Query(False)) -> HttpResponse:
     """The printed cover with its boxes; with ``guides`` a proof that shows what falls where."""
     job = job_of(request, job_id)

@@ -37,6 +37,7 @@ from weald.web.api.cutting_replies import (
 from weald.web.api.downloads import file_response
 from weald.web.api.jobs import jobs_of
 from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.shelf import items_of
 from weald.web.api.typed import JobInput
@@ -47,7 +48,9 @@ from weald.web.shelf.services import on_shelf
 router = Router(tags=["cutting"])
 
 
-@router.post("/stock-for", response={200: Choice, 404: Problem, 422: Problem}, operation_id="stockFor")
+@router.post(
+    "/stock-for", response={200: Choice, 404: Problem, 422: Problem}, operation_id="stockFor", throttle=HEAVY
+)
 def stock_for(
     request: HttpRequest,
     job: JobInput = Body(...),
@@ -109,7 +112,10 @@ def list_cuttings(request: HttpRequest, job: int | None = Query(None, ge=1)) -> 
 
 
 @router.post(
-    "/cuttings", response={201: CuttingRow, 404: Problem, 422: Problem}, operation_id="askForCutting"
+    "/cuttings",
+    response={201: CuttingRow, 404: Problem, 422: Problem},
+    operation_id="askForCutting",
+    throttle=HEAVY,
 )
 def ask_for_cutting(request: HttpRequest, order: CuttingRequest) -> Status:
     """Have the pieces of jobs laid out on the stock chosen for them."""
@@ -211,6 +217,7 @@ def take_cuts(request: HttpRequest, cutting_id: uuid.UUID) -> HttpResponse:
     "/cuttings/{uuid:cutting_id}/sheets.pdf",
     response={404: Problem, 422: Problem},
     operation_id="takeCuttingSheets",
+    throttle=HEAVY,
 )
 def take_sheets(
     request: HttpRequest, cutting_id: uuid.UUID, paper: Literal["a4", "letter"] | None = Query(None)
@@ -231,6 +238,7 @@ def take_sheets(
     "/cuttings/{uuid:cutting_id}/sheet-{int:number}.pdf",
     response={404: Problem, 422: Problem},
     operation_id="takeSheetTrueSize",
+    throttle=HEAVY,
 )
 def take_true_size(
     request: HttpRequest,
@@ -279,6 +287,7 @@ def _one_sheet(request: HttpRequest, cutting_id: uuid.UUID, number: int) -> tupl
     "/cuttings/{uuid:cutting_id}/guillotine",
     response={200: GuillotineReply, 404: Problem, 422: Problem},
     operation_id="tryGuillotine",
+    throttle=HEAVY,
 )
 def try_guillotine(request: HttpRequest, cutting_id: uuid.UUID) -> GuillotineReply:
     """Cut by the table of cuts on the simulated guillotine, and look at what falls."""

@@ -22,6 +22,7 @@ from weald.exchange.true_size import true_size_pdf
 from weald.web.accounts.services import preferences_of
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person
+from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import Problem
 
 router = Router(tags=["downloads"])
@@ -68,7 +69,9 @@ def _ending(drawing: Drawing) -> str:
     return "-" + drawing.id.replace(".", "-").replace("_", "-")
 
 
-@router.get("/jobs/{int:job_id}/job-sheet.pdf", response={404: Problem}, operation_id="jobSheet")
+@router.get(
+    "/jobs/{int:job_id}/job-sheet.pdf", response={404: Problem}, operation_id="jobSheet", throttle=HEAVY
+)
 def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Query(None)) -> HttpResponse:
     """The job sheet as a PDF."""
     spec, notation = _spec(request, job_id), notation_of(request)
@@ -80,7 +83,7 @@ def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Que
 DRAWING = "/jobs/{int:job_id}/drawings/{drawing_id}"
 
 
-@router.get(DRAWING + ".pdf", response={404: Problem}, operation_id="drawingTrueSize")
+@router.get(DRAWING + ".pdf", response={404: Problem}, operation_id="drawingTrueSize", throttle=HEAVY)
 def drawing_true_size(
     request: HttpRequest, job_id: int, drawing_id: str, paper: PaperChoice | None = Query(None)
 ) -> HttpResponse:

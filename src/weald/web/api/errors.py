@@ -7,7 +7,7 @@ from typing import Any
 
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
-from ninja.errors import AuthenticationError, AuthorizationError, HttpError, ValidationError
+from ninja.errors import AuthenticationError, AuthorizationError, HttpError, Throttled, ValidationError
 
 from weald.core.errors import SpecError, WealdError
 from weald.exchange.reports import NoRoomError
@@ -53,6 +53,7 @@ def _request(error: ValidationError) -> Answer:
     return _problem(422, "invalid", f"The request is not understood: {_listed(fields)}", fields)
 
 
+_TOO_OFTEN = "That was asked for very often just now. Wait a minute, then ask again."
 _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
     StaleHouseError: lambda error: _problem(409, "stale_house", str(error)),
@@ -67,6 +68,7 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     Http404: lambda error: _problem(404, "not_found", "There is no such thing in your workshop."),
     AuthenticationError: lambda error: _problem(401, "signed_out", "Sign in first."),
     AuthorizationError: lambda error: _problem(403, "forbidden", "You belong to no workshop yet."),
+    Throttled: lambda error: _problem(429, "too_often", _TOO_OFTEN),
     HttpError: lambda error: _problem(error.status_code, "refused", str(error)),
 }
 

@@ -9,6 +9,7 @@ from weald.core.planning.choices import FoldChoice, MakeUpChoice, fold_choices, 
 from weald.core.press.dummy import Film, Opening, fold_film, openings, true_spreads
 from weald.core.press.press import press
 from weald.web.api.people import notation_of
+from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import JobInput
 
@@ -25,14 +26,21 @@ class Dummy:
     true_spreads: tuple[tuple[int, int], ...]
 
 
-@router.post("/folds", response={200: list[FoldChoice], 422: Problem}, operation_id="compareFolds")
+@router.post(
+    "/folds", response={200: list[FoldChoice], 422: Problem}, operation_id="compareFolds", throttle=HEAVY
+)
 def compare_folds(request: HttpRequest, job: JobInput = Body(...)) -> tuple[FoldChoice, ...]:
     """Every way to fold a job's text."""
     notation = notation_of(request)
     return fold_choices(read_spec(job, notation), notation)
 
 
-@router.post("/make-ups", response={200: list[MakeUpChoice], 422: Problem}, operation_id="compareMakeUps")
+@router.post(
+    "/make-ups",
+    response={200: list[MakeUpChoice], 422: Problem},
+    operation_id="compareMakeUps",
+    throttle=HEAVY,
+)
 def compare_make_ups(request: HttpRequest, job: JobInput = Body(...)) -> tuple[MakeUpChoice, ...]:
     """Ways to make a job's text up into signatures, best first."""
     notation = notation_of(request)

@@ -18,6 +18,7 @@ from weald.core.planning.telling import changed
 from weald.exchange.job_file import read_job_file
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.rates import BRINGING
 from weald.web.api.schemas import (
     HistoryState,
     HistoryStep,
@@ -127,7 +128,9 @@ def begin_job(request: HttpRequest, beginning: JobBeginning) -> Status:
     return Status(201, job_reply(request, services.create_job(workshop, person(request), spec)))
 
 
-@router.post("/jobs/import", response={201: JobReply, 422: Problem}, operation_id="importJob")
+@router.post(
+    "/jobs/import", response={201: JobReply, 422: Problem}, operation_id="importJob", throttle=BRINGING
+)
 def import_job(request: HttpRequest, file: UploadedFile = File(...)) -> Status:
     """Begin a job from a job file on disk."""
     data = read_job_file(file.read()).model_dump(mode="json", exclude_unset=True)

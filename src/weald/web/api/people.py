@@ -19,6 +19,7 @@ from weald.web.accounts.services import (
     notation_for,
     preferences_of,
 )
+from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import PaperName, PasswordChange, Person, PreferencesChange, Problem, ThemeName
 
 router = Router(tags=["people"])
@@ -67,7 +68,9 @@ def me(request: HttpRequest) -> Person:
     return _reply(request)
 
 
-@router.post("/me/password", response={204: None, 422: Problem}, operation_id="changePassword")
+@router.post(
+    "/me/password", response={204: None, 422: Problem}, operation_id="changePassword", throttle=HEAVY
+)
 def write_password(request: HttpRequest, change: PasswordChange) -> Status:
     """Take another password, or the same anew; everywhere else one is signed out by it."""
     user = person(request)

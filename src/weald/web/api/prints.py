@@ -26,6 +26,7 @@ from weald.web.api.downloads import file_response, name_file
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person
 from weald.web.api.printers import printer_of
+from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.texts import picture_response
 from weald.web.jobs.models import Job
@@ -97,6 +98,7 @@ def list_prints(request: HttpRequest, job_id: int) -> list[PrintReply]:
     "/jobs/{int:job_id}/prints",
     response={201: PrintReply, 404: Problem, 422: Problem},
     operation_id="askForPrint",
+    throttle=HEAVY,
 )
 def ask_for_print(request: HttpRequest, job_id: int, order: PrintOrder) -> Status:
     """Have a job imposed, as it stands now."""
@@ -121,6 +123,7 @@ def cancel_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> Prin
     "/jobs/{int:job_id}/prints/{uuid:print_id}/again",
     response={200: PrintReply, 404: Problem},
     operation_id="runPrintAgain",
+    throttle=HEAVY,
 )
 def run_again(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> PrintReply:
     """Impose a file once more that failed or was cancelled."""
@@ -163,7 +166,10 @@ def _imposed(ready: Press, text: Path | None, order: Order) -> bytes:
 
 
 @router.get(
-    "/jobs/{int:job_id}/test-sheet.pdf", response={404: Problem, 422: Problem}, operation_id="testSheet"
+    "/jobs/{int:job_id}/test-sheet.pdf",
+    response={404: Problem, 422: Problem},
+    operation_id="testSheet",
+    throttle=HEAVY,
 )
 def test_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
     """The first sheet of a job, both sides, to try the printer with."""
@@ -174,7 +180,10 @@ def test_sheet(request: HttpRequest, job_id: int) -> HttpResponse:
 
 
 @router.get(
-    "/jobs/{int:job_id}/fold-dummy.pdf", response={404: Problem, 422: Problem}, operation_id="foldDummy"
+    "/jobs/{int:job_id}/fold-dummy.pdf",
+    response={404: Problem, 422: Problem},
+    operation_id="foldDummy",
+    throttle=HEAVY,
 )
 def fold_dummy(request: HttpRequest, job_id: int, section: int = Query(1, ge=1)) -> HttpResponse:
     """One signature at true size with nothing on it but page numbers, to fold."""
@@ -185,7 +194,9 @@ def fold_dummy(request: HttpRequest, job_id: int, section: int = Query(1, ge=1))
     return file_response(_imposed(ready, None, order), job.title, "-fold-dummy.pdf", "application/pdf")
 
 
-@router.get("/jobs/{int:job_id}/back-shift.pdf", response={404: Problem}, operation_id="backShift")
+@router.get(
+    "/jobs/{int:job_id}/back-shift.pdf", response={404: Problem}, operation_id="backShift", throttle=HEAVY
+)
 def back_shift(request: HttpRequest, job_id: int) -> HttpResponse:
     """A sheet to measure how far the printer's backs stand off."""
     job = job_of(request, job_id)
@@ -252,6 +263,7 @@ class TryReply(Schema):
     "/jobs/{int:job_id}/prints/{uuid:print_id}/try",
     response={200: TryReply, 404: Problem, 422: Problem},
     operation_id="tryPrint",
+    throttle=HEAVY,
 )
 def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: TryOrder) -> TryReply:
     """Print a file on the simulated printer, fold what comes out, and read it."""
@@ -295,6 +307,7 @@ def whole_print_of(job: Job, print_id: uuid.UUID) -> PrintFile:
     "/jobs/{int:job_id}/prints/{uuid:print_id}/pages/{int:number}.png",
     response={404: Problem, 422: Problem},
     operation_id="printPage",
+    throttle=HEAVY,
 )
 def print_page(
     request: HttpRequest,

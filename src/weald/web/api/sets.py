@@ -20,6 +20,7 @@ from weald.web.accounts.services import preferences_of
 from weald.web.api.downloads import PaperChoice, file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import SetInput
 from weald.web.jobs.models import BookSet, Job
@@ -174,7 +175,9 @@ def _spines(request: HttpRequest, set_id: int) -> tuple[str, Drawing]:
     return book_set.title, drawing
 
 
-@router.get("/sets/{int:set_id}/spines.pdf", response={404: Problem}, operation_id="setSpines")
+@router.get(
+    "/sets/{int:set_id}/spines.pdf", response={404: Problem}, operation_id="setSpines", throttle=HEAVY
+)
 def spines_pdf(request: HttpRequest, set_id: int, paper: PaperChoice | None = Query(None)) -> HttpResponse:
     """All spines at true size as a PDF."""
     title, drawing = _spines(request, set_id)

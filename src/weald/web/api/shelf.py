@@ -37,6 +37,7 @@ from weald.core.shelf.words import read_stock_words
 from weald.exchange.stock_csv import read_stock_csv, stock_csv
 from weald.web.api.downloads import file_response
 from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.rates import BRINGING
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import StockInput
 from weald.web.shelf import services
@@ -316,7 +317,9 @@ def take_shelf(request: HttpRequest) -> HttpResponse:
     return file_response(table, workshop_of(request).name, "-shelf.csv", "text/csv; charset=utf-8")
 
 
-@router.post("/shelf/table", response={200: TableReply, 422: Problem}, operation_id="bringShelf")
+@router.post(
+    "/shelf/table", response={200: TableReply, 422: Problem}, operation_id="bringShelf", throttle=BRINGING
+)
 def bring_shelf(
     request: HttpRequest,
     file: UploadedFile = File(...),

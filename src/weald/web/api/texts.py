@@ -11,6 +11,7 @@ from weald.core.notation import Notation
 from weald.exchange.foreign import page_png
 from weald.exchange.reports import WIDEST
 from weald.web.api.people import notation_of, workshop_of
+from weald.web.api.rates import BRINGING, HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.printing import services
 from weald.web.printing.files import room_left, text_path
@@ -94,6 +95,7 @@ def list_texts(request: HttpRequest, search: str = Query("", max_length=200)) ->
     "/texts",
     response={201: TextReply, 413: Problem, 422: Problem},
     operation_id="bringText",
+    throttle=BRINGING,
     openapi_extra=_BODY,
 )
 def bring_text(request: HttpRequest, name: str = Query("text.pdf", max_length=200)) -> Status:
@@ -117,7 +119,9 @@ def throw_text_away(request: HttpRequest, digest: str) -> Status:
     return Status(204, None)
 
 
-@router.get("/texts/{digest}/pages/{int:number}.png", response={404: Problem}, operation_id="textPage")
+@router.get(
+    "/texts/{digest}/pages/{int:number}.png", response={404: Problem}, operation_id="textPage", throttle=HEAVY
+)
 def text_page(
     request: HttpRequest, digest: str, number: int, width: int = Query(240, ge=40, le=WIDEST)
 ) -> HttpResponse:
