@@ -125,6 +125,11 @@ export function Shell({ children }: { children: ReactNode }) {
           </form>
         </div>
       </header>
+      {person.role === "reader" && (
+        <p className="border-b border-rule bg-linen px-4 py-1 text-sm text-faded">
+          {t("app.youLookOnly")}
+        </p>
+      )}
       {children}
       {showPassword && <PasswordDialog onClose={() => setShowPassword(false)} />}
       <Modal open={showKeys} onOpenChange={setShowKeys} title={t("app.keyboard")}>

@@ -8,6 +8,7 @@ import { DraftStore, inBrowser, type Port, type SaveState, WALL_CLOCK } from "..
 import { useDraft } from "../app/drafts/useDraft";
 import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
+import { People } from "./People";
 import { asText } from "../job/paths";
 import { Button, IconButton, Pick } from "../parts/controls";
 
@@ -191,6 +192,9 @@ function Rules({ opened }: { opened: HouseReply }) {
               options={inchMarks}
               onChange={(mark) => change({ inch_division: Number(mark) as 16 | 32 | 64 })}
             />
+          </Part>
+          <Part title={t("house.people")}>
+            <People />
           </Part>
         </div>
       </div>

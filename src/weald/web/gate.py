@@ -80,6 +80,16 @@ def failed(request: HttpRequest) -> HttpResponse:
     )
 
 
+def not_from_here(request: HttpRequest, reason: str = "") -> HttpResponse:
+    """What is sent without the mark of a page of ours: a page left open for long, or somebody else's."""
+    words = (
+        "This page was open for too long, or the request came from elsewhere. Reload the page and try again."
+    )
+    if request.path_info.startswith("/api/"):
+        return _problem(403, "not_from_here", words)
+    return HttpResponse(words, status=403, content_type="text/plain; charset=utf-8")
+
+
 def _problem(status: int, code: str, message: str, path: str = "", words: str = "") -> HttpResponse:
     fields = {path: words} if path else {}
     return JsonResponse({"code": code, "message": message, "fields": fields}, status=status)

@@ -3,7 +3,7 @@
 from django.contrib.auth.views import LogoutView
 from django.urls import path, re_path
 
-from weald.web.accounts.views import SignInView
+from weald.web.accounts.views import SignInView, come_in
 from weald.web.api.api import api
 from weald.web.gate import failed
 from weald.web.health import alive, ready
@@ -12,6 +12,7 @@ from weald.web.shell import shell
 handler500 = failed
 urlpatterns = [
     path("sign-in", SignInView.as_view(), name="sign-in"),
+    path("come-in/<str:token>", come_in, name="come-in"),
     path("sign-out", LogoutView.as_view(), name="sign-out"),
     path("healthz", alive),
     path("readyz", ready),

@@ -24,13 +24,45 @@ class Workshop(models.Model):
 
 
 class Membership(models.Model):
-    """A person's place in a workshop."""
+    """A person's place in a workshop.
+
+    It outlasts the person's being there: who was removed cannot sign in, and what they did keeps their name.
+    """
+
+    class Role(models.TextChoices):
+        OWNER = "owner", "Owner"
+        BINDER = "binder", "Binder"
+        READER = "reader", "Reader"
 
     user = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="membership")
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="memberships")
+    role = models.CharField(max_length=6, default=Role.BINDER, choices=Role.choices)
 
     def __str__(self) -> str:
         return f"{self.user} in {self.workshop}"
+
+
+class Invitation(models.Model):
+    """A link that lets somebody in once: to join a workshop, or with a new password.
+
+    Only a digest of what stands in the link is kept; who reads the database cannot come in by it.
+    """
+
+    digest = models.CharField(max_length=64, unique=True)
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="invitations")
+    role = models.CharField(max_length=6, choices=Membership.Role.choices)
+    person = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, null=True, related_name="+"
+    )
+    """Who gets a new password by it; nobody where it is for somebody new."""
+    author = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True, related_name="+"
+    )
+    expires = models.DateTimeField()
+    used = models.DateTimeField(null=True)
+
+    def __str__(self) -> str:
+        return f"link into {self.workshop}"
 
 
 class Preferences(models.Model):

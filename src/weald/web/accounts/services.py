@@ -14,18 +14,32 @@ from weald.web.accounts.models import Membership, Preferences, Workshop
 
 
 @transaction.atomic
-def add_person(name: str, password: str, workshop_name: str, *, check: bool = True) -> User:
+def add_person(
+    name: str, password: str, workshop_name: str, *, role: Membership.Role | None = None, check: bool = True
+) -> User:
     """Add a person to a workshop, opening the workshop if it is new.
 
+    :param role: unless said, whoever opens a workshop owns it, and whoever comes later binds.
     :raises django.core.exceptions.ValidationError: when the password is too weak.
+    """
+    workshop, opened = Workshop.objects.get_or_create(name=workshop_name)
+    usual = Membership.Role.OWNER if opened else Membership.Role.BINDER
+    return join(name, password, workshop, role or usual, check=check)
+
+
+@transaction.atomic
+def join(name: str, password: str, workshop: Workshop, role: Membership.Role, *, check: bool = True) -> User:
+    """Add a person to a workshop that is there.
+
+    :raises django.core.exceptions.ValidationError: when the password is too weak, or the name is none.
     """
     user = User(username=name)
     if check:
+        user.clean_fields(exclude={"password"})
         validate_password(password, user)
     user.set_password(password)
     user.save()
-    workshop, _ = Workshop.objects.get_or_create(name=workshop_name)
-    Membership.objects.create(user=user, workshop=workshop)
+    Membership.objects.create(user=user, workshop=workshop, role=role)
     Preferences.objects.create(user=user, **_house_preferences(user))
     return user
 

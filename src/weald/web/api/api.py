@@ -6,7 +6,6 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import NinjaAPI
 from ninja.responses import NinjaJSONEncoder
-from ninja.security import django_auth
 
 from weald.web.api import (
     binding,
@@ -17,6 +16,7 @@ from weald.web.api import (
     folding,
     house,
     jobs,
+    members,
     people,
     planning,
     printers,
@@ -25,6 +25,7 @@ from weald.web.api import (
     shelf,
     texts,
 )
+from weald.web.api.signed_in import SignedIn
 from weald.web.api.typed import with_inputs
 
 api = NinjaAPI(
@@ -32,10 +33,11 @@ api = NinjaAPI(
     version="1",
     docs_url=None,
     openapi_url=None,
-    auth=django_auth,
+    auth=SignedIn(),
     urls_namespace="api",
 )
 api.add_router("", people.router)
+api.add_router("", members.router)
 api.add_router("", planning.router)
 api.add_router("", jobs.router)
 api.add_router("", downloads.router)

@@ -11,9 +11,11 @@ from ninja.errors import AuthenticationError, AuthorizationError, HttpError, Thr
 
 from weald.core.errors import SpecError, WealdError
 from weald.exchange.reports import NoRoomError
+from weald.web.accounts.people import LastOwnerError, NotOwnerError
 from weald.web.accounts.services import StaleHouseError
 from weald.web.api.jobs import job_reply
 from weald.web.api.people import notation_of
+from weald.web.api.signed_in import ReaderError
 from weald.web.gate import MOST_NAMED, failed
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
 from weald.web.jobs.sets import StaleSetError
@@ -63,6 +65,9 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     NoRoomError: lambda error: _problem(507, "no_room", str(error)),
     ShortError: lambda error: _problem(409, "short", str(error)),
     InUseError: lambda error: _problem(409, "in_use", str(error)),
+    ReaderError: lambda error: _problem(403, "reader", str(error)),
+    NotOwnerError: lambda error: _problem(403, "not_owner", str(error)),
+    LastOwnerError: lambda error: _problem(409, "last_owner", str(error)),
     WealdError: lambda error: _problem(422, "invalid", str(error)),
     ValidationError: _request,
     Http404: lambda error: _problem(404, "not_found", "There is no such thing in your workshop."),

@@ -20,7 +20,15 @@ from weald.web.accounts.services import (
     preferences_of,
 )
 from weald.web.api.rates import HEAVY
-from weald.web.api.schemas import PaperName, PasswordChange, Person, PreferencesChange, Problem, ThemeName
+from weald.web.api.schemas import (
+    PaperName,
+    PasswordChange,
+    Person,
+    PreferencesChange,
+    Problem,
+    Role,
+    ThemeName,
+)
 
 router = Router(tags=["people"])
 
@@ -53,6 +61,7 @@ def _reply(request: HttpRequest) -> Person:
     return Person(
         name=user.get_username(),
         workshop=workshop_of(request).name,
+        role=cast(Role, user.membership.role),
         units=preferences.notation.units,
         mm_division=preferences.mm_division,
         inch_division=preferences.inch_division,

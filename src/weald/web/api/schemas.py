@@ -19,6 +19,7 @@ from weald.core.units import Units
 
 State = Literal["planned", "at_bench", "finished"]
 PaperName = Literal["a4", "letter"]
+Role = Literal["owner", "binder", "reader"]
 ThemeName = Literal["day", "lamp"]
 Verb = Literal["begun", "changed", "undone", "redone", "returned"]
 
@@ -138,6 +139,7 @@ class Person(Schema):
 
     name: str
     workshop: str
+    role: Role
     units: Units
     mm_division: float
     inch_division: int
