@@ -32,7 +32,13 @@ def quick_passwords(settings: Any) -> None:
 @pytest.fixture(autouse=True)
 def files_of_our_own(settings: Any, tmp_path: Path) -> None:
     """Texts and imposed files of one test are no other's."""
-    settings.FILES_FOLDER = tmp_path / "files"
+    folder = tmp_path / "files"
+    kept = settings.STORAGES["kept"]
+    settings.FILES_FOLDER = folder
+    settings.STORAGES = {
+        **settings.STORAGES,
+        "kept": {**kept, "OPTIONS": {**kept["OPTIONS"], "location": folder}},
+    }
 
 
 @pytest.fixture

@@ -16,6 +16,12 @@ class GoneError(Exception):
     """Nobody answered for too long."""
 
 
+def _encoded(body: Any) -> bytes:
+    if body is None:
+        return b""
+    return body.encode() if isinstance(body, str) else json.dumps(body).encode()
+
+
 @dataclass
 class Person:
     """One browser: its cookies, and one connection that is opened anew when it breaks."""
@@ -28,7 +34,7 @@ class Person:
         self, method: str, path: str, body: Any = None, kind: str = "application/json"
     ) -> tuple[int, bytes]:
         """One request; raises OSError or HTTPException when the line breaks."""
-        data = body.encode() if isinstance(body, str) else b"" if body is None else json.dumps(body).encode()
+        data = body if isinstance(body, bytes) else _encoded(body)
         here = f"http://127.0.0.1:{self.port}"
         headers = {
             "Cookie": "; ".join(f"{name}={value}" for name, value in self.cookies.items()),

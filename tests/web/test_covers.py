@@ -10,7 +10,7 @@ from django.test import Client
 from PIL import Image
 
 from tests.web.conftest import make_job, send
-from weald.web.printing.files import artwork_path
+from weald.web.printing.files import artwork_name, forget
 from weald.web.printing.models import Artwork
 
 PRINTED = {"binding": {"structure": "printed_case", "material": "paper"}}
@@ -75,7 +75,7 @@ def test_artwork_is_the_workshops_own(client: Client, stranger: User) -> None:
 
 def test_artwork_that_is_lost_is_not_an_error(client: Client) -> None:
     digest = bring(client, png()).json()["digest"]
-    artwork_path(Artwork.objects.get()).unlink()
+    forget(artwork_name(Artwork.objects.get()))
     assert client.get(f"/api/artworks/{digest}/picture.png").status_code == 404
 
 

@@ -19,7 +19,7 @@ from weald.web import work
 from weald.web.jobs import services as job_services
 from weald.web.jobs.models import Job
 from weald.web.printing import services
-from weald.web.printing.files import print_path, sweep
+from weald.web.printing.files import at_hand, print_name, sweep
 from weald.web.printing.models import PrintFile
 
 
@@ -184,7 +184,7 @@ def test_a_worker_that_died_half_way_leaves_nothing_to_take(client: Client, prin
 def test_a_file_is_thrown_away(client: Client, printed: Job, django_capture_on_commit_callbacks: Any) -> None:
     made = ask(client, printed)
     services.carry_out(made["id"])
-    path = print_path(PrintFile.objects.get(pk=made["id"]))
+    path = at_hand(print_name(PrintFile.objects.get(pk=made["id"])))
     assert path.exists()
     with django_capture_on_commit_callbacks(execute=True):
         assert client.delete(f"/api/jobs/{printed.pk}/prints/{made['id']}").status_code == 204

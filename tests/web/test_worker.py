@@ -23,7 +23,7 @@ from tests.web.conftest import make_job
 from tests.web.test_prints import ask
 from tests.web.test_texts import bring
 from weald.web.jobs.models import Job
-from weald.web.printing.files import print_path
+from weald.web.printing.files import at_hand, is_kept, print_name
 from weald.web.printing.models import PrintFile
 from weald.web.printing.tasks import take_up_stalled
 
@@ -76,12 +76,12 @@ def test_work_survives_a_worker_that_is_killed(client: Client, binder: User, tmp
         first.wait()
     assert PrintFile.objects.get(pk=made["id"]).state == "working"
     assert client.get(f"/api/jobs/{job.pk}/prints/{made['id']}/file").status_code == 404
-    assert not print_path(PrintFile.objects.get(pk=made["id"])).exists()
+    assert not is_kept(print_name(PrintFile.objects.get(pk=made["id"])))
     # the browser tests keep an event loop in the main thread
     with ThreadPoolExecutor(1) as apart:
         assert apart.submit(lambda: asyncio.run(take_up())).result() >= 1
     with worker(tmp_path / "files"):
         done = wait_for(made["id"], "done", "failed")
     assert done.state == "done"
-    sides, _ = read_sides(print_path(done))
+    sides, _ = read_sides(at_hand(print_name(done)))
     assert sum(len(side) for side in sides) == PAGES

@@ -22,7 +22,8 @@ def _parser() -> argparse.ArgumentParser:
     words = parser.add_subparsers(dest="word", required=True, metavar="WORD")
     demo = words.add_parser("demo", help="start with the demo bindery")
     demo.add_argument("--fresh", action="store_true", help="throw the demo's data away first")
-    words.add_parser("serve", help="start for real use; settings from the environment")
+    serve = words.add_parser("serve", help="start for real use; settings from the environment")
+    serve.add_argument("--only", choices=("web", "worker"), help="where several machines share the work")
     person = words.add_parser("add-person", help="add a person to the data of serve")
     person.add_argument("name")
     person.add_argument("--workshop", required=True)
@@ -89,7 +90,7 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
     if arguments.word == "demo":
         serving.demo(arguments.fresh)
     elif arguments.word == "serve":
-        serving.serve()
+        serving.serve(arguments.only)
     else:
         serving.with_serve_database("add_person", arguments.name, "--workshop", arguments.workshop)
     return 0

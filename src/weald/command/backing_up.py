@@ -65,7 +65,7 @@ def restore(source: Path, place: Path = VAR / "serve") -> int:
                 dump = str(Path(folder) / _DUMP)
                 as_ours = ("--no-owner", "--no-privileges", "--no-comments", "--exit-on-error")
                 _postgres("pg_restore", url, *as_ours, dump)
-            manage(environment, "migrate", "--verbosity", "0")
+            manage(environment, "make_ready")
     return count
 
 

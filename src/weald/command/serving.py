@@ -10,6 +10,7 @@ import subprocess
 import sys
 from collections.abc import Callable, Iterator
 from pathlib import Path
+from typing import Literal
 
 from weald.command import frontend
 from weald.command.cluster import Cluster, cluster_folder, free_port, running_url, stop_left_over
@@ -18,6 +19,7 @@ from weald.command.paths import PROJECT, VAR
 from weald.command.supervising import Kept, Program, keep_alive, kept
 
 DEMO_NAME, DEMO_PASSWORD = "binder", "linen-thread"
+Role = Literal["web", "worker"]
 _WEB_SERVERS, _THREADS = 3, "4"
 
 
@@ -65,13 +67,21 @@ def _say(words: str) -> None:
     print(f"  {words}", flush=True)
 
 
-def _run(environment: dict[str, str], bind: str, cluster: Cluster | None, lines: list[str]) -> None:
-    """Keep database, web server and worker alive until we are asked to stop."""
-    worker = [sys.executable, str(PROJECT / "manage.py"), "work", "--concurrency", "2"]
-    parts = [
-        *(kept("The web server", _web_server(bind, environment)) for _ in range(_WEB_SERVERS)),
-        kept("The worker", Program(worker, environment, PROJECT)),
-    ]
+def _run(
+    environment: dict[str, str],
+    bind: str,
+    cluster: Cluster | None,
+    lines: list[str],
+    only: Role | None = None,
+) -> None:
+    """Keep database, web server and worker alive, or one of them alone, until we are asked to stop."""
+    parts = []
+    if only in (None, "web"):
+        servers = int(os.environ.get("WEALD_WEB_SERVERS", _WEB_SERVERS))
+        parts += [kept("The web server", _web_server(bind, environment)) for _ in range(servers)]
+    if only in (None, "worker"):
+        worker = [sys.executable, str(PROJECT / "manage.py"), "work", "--concurrency", "2"]
+        parts.append(kept("The worker", Program(worker, environment, PROJECT)))
     if cluster is not None:
         # it runs already; what looks after it here is what begins it again
         parts.insert(0, Kept("The database", _begin_anew(cluster), lambda: cluster.alive, lambda: None))
@@ -169,21 +179,40 @@ def demo(fresh: bool) -> None:
         print("\nClosed.", flush=True)
 
 
-def serve() -> None:
-    """Start the application for real use, set up from the environment."""
+def serve(only: Role | None = None) -> None:
+    """Start the application for real use, set up from the environment.
+
+    :param only: the web server or the worker alone, where several machines share a database and a store.
+    :raises NotReadyError: when what several machines have to share is not named.
+    """
     folder = VAR / "serve"
     bind = os.environ.get("WEALD_BIND", "127.0.0.1:8000")
     _stop_when_asked()
     try:
-        with one_at_a_time(folder):
+        # who has a database elsewhere shares it, with as many others as there are
+        shared = "WEALD_DATABASE_URL" in os.environ
+        if only is not None:
+            _must_be_named("WEALD_DATABASE_URL", "WEALD_SECRET_KEY")
+        with contextlib.nullcontext() if shared else one_at_a_time(folder):
             environment = environment_of(folder)
-            environment["WEALD_FRONTEND"] = str(frontend.build())
+            if only != "worker":
+                environment["WEALD_FRONTEND"] = str(frontend.build())
             with opened_database(environment, folder / "database") as (environment, cluster):
                 manage(environment, "check", "--deploy", "--fail-level", "ERROR")
-                manage(environment, "migrate", "--verbosity", "0")
-                _run(environment, bind, cluster, [f"Weald is open at {bind}. Ctrl-C closes it."])
+                manage(environment, "make_ready")
+                what = "The worker is ready" if only == "worker" else f"Weald is open at {bind}"
+                _run(environment, bind, cluster, [f"{what}. Ctrl-C closes it."], only)
     except _StopError:
         print("\nClosed.", flush=True)
+
+
+def _must_be_named(*names: str) -> None:
+    missing = [name for name in names if not os.environ.get(name)]
+    if missing:
+        raise NotReadyError(
+            f"{' and '.join(missing)} must be set: web servers and workers that are started by themselves "
+            "share one database and one key."
+        )
 
 
 def _stop_when_asked() -> None:
@@ -199,5 +228,5 @@ def with_serve_database(*arguments: str) -> None:
         manage(environment | {"WEALD_DATABASE_URL": running}, *arguments)
         return
     with opened_database(environment, VAR / "serve" / "database") as (environment, _):
-        manage(environment, "migrate", "--verbosity", "0")
+        manage(environment, "make_ready")
         manage(environment, *arguments)

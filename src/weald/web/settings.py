@@ -114,6 +114,25 @@ USE_TZ = True
 
 FILES_FOLDER = Path(os.environ.get("WEALD_FILES", PROJECT / "var" / "files"))
 """Texts and imposed files; never served from here."""
+S3_BUCKET = os.environ.get("WEALD_S3_BUCKET", "")
+"""A store of files elsewhere, for more than one machine; its keys come from the usual AWS_… names."""
+_FOLDER_STORE = {
+    "BACKEND": "django.core.files.storage.FileSystemStorage",
+    "OPTIONS": {"location": FILES_FOLDER, "allow_overwrite": True, "directory_permissions_mode": 0o700},
+}
+_S3_STORE = {
+    "BACKEND": "storages.backends.s3.S3Storage",
+    "OPTIONS": {
+        "bucket_name": S3_BUCKET,
+        "endpoint_url": os.environ.get("WEALD_S3_ENDPOINT") or None,
+        "region_name": os.environ.get("AWS_DEFAULT_REGION") or None,
+        "file_overwrite": True,
+    },
+}
+STORAGES = {
+    "kept": _S3_STORE if S3_BUCKET else _FOLDER_STORE,
+    "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
+}
 _MB = 1_000_000
 LARGEST_ARTWORK = 100_000_000
 LARGEST_TEXT = int(os.environ.get("WEALD_LARGEST_TEXT_MB", "300")) * _MB

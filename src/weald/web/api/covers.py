@@ -20,7 +20,7 @@ from weald.web.api.rates import BRINGING, HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import CoverRulesInput
 from weald.web.printing import services
-from weald.web.printing.files import artwork_path
+from weald.web.printing.files import artwork_name, at_hand, is_kept
 from weald.web.printing.models import Artwork, CoverProfile
 
 router = Router(tags=["covers"])
@@ -93,9 +93,9 @@ def artwork_picture(
 ) -> HttpResponse:
     """Artwork as it is shown on screen."""
     artwork = get_object_or_404(Artwork, workshop=workshop_of(request), digest=digest)
-    path = artwork_path(artwork)
-    if not path.exists():
+    if not is_kept(artwork_name(artwork)):
         raise Http404
+    path = at_hand(artwork_name(artwork))
     response = HttpResponse(artwork_png(path, artwork.report["kind"], width), content_type="image/png")
     response["Cache-Control"] = "private, max-age=86400"
     return response

@@ -31,7 +31,7 @@ from weald.web.api.schemas import Problem
 from weald.web.api.texts import picture_response
 from weald.web.jobs.models import Job
 from weald.web.printing import services
-from weald.web.printing.files import print_path
+from weald.web.printing.files import at_hand, print_name, stream
 from weald.web.printing.models import PrintFile
 
 router = Router(tags=["prints"])
@@ -151,7 +151,7 @@ def take_print(request: HttpRequest, job_id: int, print_id: uuid.UUID) -> HttpRe
     """An imposed file, whole."""
     job = job_of(request, job_id)
     made = get_object_or_404(PrintFile, job=job, pk=print_id, state=PrintFile.State.DONE)
-    content = print_path(made).open("rb")
+    content = stream(print_name(made))
     kind = "application/zip" if made.ending == ".zip" else "application/pdf"
     response = FileResponse(content, content_type=kind)
     name_file(response, job.title, f"-{made.part}{made.ending}")
@@ -274,7 +274,7 @@ def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: Try
     if order.printer_id is not None:
         printer = printer_of(request, order.printer_id)
     run = Run(printer, order.flip, order.mishap, order.first, order.second)
-    pile = print_pile(read_imposed(print_path(made)), size, run)
+    pile = print_pile(read_imposed(at_hand(print_name(made))), size, run)
     read = fold_and_read(ready, pile, turned_sections(run))
     turned = back_half_turned(*size, run)
     return TryReply(
@@ -319,4 +319,4 @@ def print_page(
 ) -> HttpResponse:
     """A side of an imposed file as a picture, half turned where the printer turned it."""
     made = whole_print_of(job_of(request, job_id), print_id)
-    return picture_response(page_png(print_path(made), number, width, half_turn))
+    return picture_response(page_png(at_hand(print_name(made)), number, width, half_turn))

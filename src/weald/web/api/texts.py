@@ -14,7 +14,7 @@ from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.rates import BRINGING, HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.printing import services
-from weald.web.printing.files import room_left, text_path
+from weald.web.printing.files import at_hand, room_left, text_name
 from weald.web.printing.models import SourceText
 
 router = Router(tags=["texts"])
@@ -126,7 +126,7 @@ def text_page(
     request: HttpRequest, digest: str, number: int, width: int = Query(240, ge=40, le=WIDEST)
 ) -> HttpResponse:
     """A page of a text as a picture."""
-    picture = page_png(text_path(text_of(request, digest)), number, width)
+    picture = page_png(at_hand(text_name(text_of(request, digest))), number, width)
     return picture_response(picture)
 
 

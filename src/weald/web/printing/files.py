@@ -1,9 +1,13 @@
-"""Where texts and imposed files lie: outside everything that is served, under names of our own."""
+"""Where texts, artwork and imposed files are kept: a folder or a store elsewhere, under names of our own.
+
+Outside everything that is served. What is being written lies in a folder of this machine until it is whole.
+"""
 
 import contextlib
 import errno
 import hashlib
 import os
+import shutil
 import tempfile
 import time
 from collections.abc import Iterator
@@ -11,6 +15,8 @@ from pathlib import Path
 from typing import Protocol
 
 from django.conf import settings
+from django.core.files import File
+from django.core.files.storage import Storage, storages
 
 from weald.core.errors import WealdError
 from weald.exchange.reports import NoRoomError
@@ -19,6 +25,7 @@ from weald.web.printing.models import Artwork, PrintFile, SourceText
 
 _CHUNK = 1 << 20
 _MB = 1_000_000
+_COPIED_SECONDS = 86_400
 
 
 class TooLargeError(WealdError):
@@ -37,19 +44,75 @@ def _folder(*names: str) -> Path:
     return folder
 
 
-def text_path(text: SourceText) -> Path:
-    """Where a text lies."""
-    return _folder("texts", str(text.workshop_id)) / f"{text.digest}.pdf"
+def text_name(text: SourceText) -> str:
+    """What a text is called in the store."""
+    return f"texts/{text.workshop_id}/{text.digest}.pdf"
 
 
-def artwork_path(artwork: Artwork) -> Path:
-    """Where artwork lies, made safe."""
-    return _folder("artworks", str(artwork.workshop_id)) / artwork.digest
+def artwork_name(artwork: Artwork) -> str:
+    """What artwork, made safe, is called in the store."""
+    return f"artworks/{artwork.workshop_id}/{artwork.digest}"
 
 
-def print_path(made: PrintFile) -> Path:
-    """Where an imposed file lies once it is whole."""
-    return _folder("prints") / f"{made.pk}{made.ending}"
+def print_name(made: PrintFile) -> str:
+    """What an imposed file is called in the store once it is whole."""
+    return f"prints/{made.pk}{made.ending}"
+
+
+def _store() -> Storage:
+    return storages["kept"]
+
+
+class _Finished(File):
+    """A file that is written and may be moved to where it is kept."""
+
+    def temporary_file_path(self) -> str:
+        """Where it lies; a folder takes it from there without copying."""
+        return str(self.name)
+
+
+def keep(path: Path, name: str) -> None:
+    """Put a finished file into the store under a name; whole, or not at all."""
+    with path.open("rb") as content:
+        _store().save(name, _Finished(content, str(path)))
+
+
+def is_kept(name: str) -> bool:
+    """Whether the store has a file of this name."""
+    return _store().exists(name)
+
+
+def forget(name: str) -> None:
+    """Take a file out of the store, if it is there."""
+    _store().delete(name)
+    _copy_of(name).unlink(missing_ok=True)
+
+
+def stream(name: str) -> File:
+    """A file of the store, to be read piece by piece."""
+    return _store().open(name, "rb")
+
+
+def at_hand(name: str) -> Path:
+    """A file of the store as one on this machine, to be read and left alone.
+
+    A store elsewhere is asked once; what came from it lies here until nobody has asked for it for a day. That
+    is safe, since nothing in the store is ever written twice under one name.
+    """
+    with contextlib.suppress(NotImplementedError):
+        return Path(_store().path(name))
+    copy = _copy_of(name)
+    try:
+        os.utime(copy)
+    except FileNotFoundError:
+        with unfinished() as path, stream(name) as content, path.open("wb") as file:
+            shutil.copyfileobj(content, file, _CHUNK)
+            path.replace(copy)
+    return copy
+
+
+def _copy_of(name: str) -> Path:
+    return _folder("copies") / name.replace("/", "_")
 
 
 @contextlib.contextmanager
@@ -68,6 +131,7 @@ def sweep(older_than: float = 86_400) -> int:
     """Remove unfinished files nobody has written to for so many seconds; gives how many."""
     now = time.time()
     old = [path for path in _folder("unfinished").iterdir() if now - path.stat().st_mtime > older_than]
+    old += [path for path in _folder("copies").iterdir() if now - path.stat().st_mtime > _COPIED_SECONDS]
     for path in old:
         path.unlink(missing_ok=True)
     return len(old)

@@ -23,11 +23,15 @@ from weald.web.jobs.models import Job
 from weald.web.jobs.services import plain
 from weald.web.printing.files import (
     Readable,
-    artwork_path,
-    print_path,
+    artwork_name,
+    at_hand,
+    forget,
+    is_kept,
+    keep,
+    print_name,
     receive,
     room_left,
-    text_path,
+    text_name,
     unfinished,
 )
 from weald.web.printing.models import Artwork, PrintFile, SourceText
@@ -61,7 +65,7 @@ def bring_text(workshop: Workshop, name: str, stream: Readable) -> SourceText:
                 digest=digest,
                 defaults={"name": name[:200], "size": size, "report": asdict(report)},
             )
-            path.replace(text_path(text))
+            keep(path, text_name(text))
     return text
 
 
@@ -87,16 +91,16 @@ def bring_artwork(workshop: Workshop, name: str, stream: Readable) -> Artwork:
                 digest=digest,
                 defaults={"name": name[:200], "size": path.stat().st_size, "report": asdict(report)},
             )
-            path.replace(artwork_path(artwork))
+            keep(path, artwork_name(artwork))
     return artwork
 
 
 def artwork_of(job: Job, spec: JobSpec) -> tuple[Path, Kind] | None:
     """The artwork of a job's cover and what it is; none where none was brought, or it is not here."""
     artwork = Artwork.objects.filter(workshop=job.workshop_id, digest=spec.artwork.file or "").first()
-    if artwork is None or not artwork_path(artwork).exists():
+    if artwork is None or not is_kept(artwork_name(artwork)):
         return None
-    return artwork_path(artwork), artwork.report["kind"]
+    return at_hand(artwork_name(artwork)), artwork.report["kind"]
 
 
 @transaction.atomic
@@ -108,9 +112,9 @@ def throw_text_away(text: SourceText) -> None:
     jobs = Job.objects.filter(changes__spec__text__file=text.digest, workshop=text.workshop_id).distinct()
     if names := [job.title for job in jobs[:3]]:
         raise InUseError(f"The text is kept: “{'”, “'.join(names)}” needs it, or did and may be undone.")
-    path = text_path(text)
+    name = text_name(text)
     text.delete()
-    transaction.on_commit(lambda: path.unlink(missing_ok=True))
+    transaction.on_commit(lambda: forget(name))
 
 
 def text_of(job: Job, spec: JobSpec) -> Path | None:
@@ -121,9 +125,9 @@ def text_of(job: Job, spec: JobSpec) -> Path | None:
     if spec.text.blank_book:
         return None
     text = SourceText.objects.filter(workshop=job.workshop_id, digest=spec.text.file or "").first()
-    if text is None or not text_path(text).exists():
+    if text is None or not is_kept(text_name(text)):
         raise TextError("Bring the text as a PDF first, at the station Text.")
-    return text_path(text)
+    return at_hand(text_name(text))
 
 
 @transaction.atomic
@@ -163,9 +167,9 @@ def ready_to_print(job: Job, spec: JobSpec, notation: Notation) -> Press:
 @transaction.atomic
 def throw_print_away(made: PrintFile) -> None:
     """Forget an imposed file."""
-    path = print_path(made)
+    name = print_name(made)
     made.delete()
-    transaction.on_commit(lambda: path.unlink(missing_ok=True))
+    transaction.on_commit(lambda: forget(name))
 
 
 def changed_since(made: PrintFile, job: Job) -> list[str]:
@@ -189,12 +193,12 @@ def _impose(made: PrintFile, tell: Tell) -> dict[str, object]:
     with unfinished() as path:
         _write(made, path, tell)
         size = path.stat().st_size
-        path.replace(print_path(made))
+        keep(path, print_name(made))
     return {"size": size}
 
 
 def _drop(made: PrintFile) -> None:
-    print_path(made).unlink(missing_ok=True)
+    forget(print_name(made))
 
 
 def _write(made: PrintFile, path: Path, tell: Tell) -> None:
