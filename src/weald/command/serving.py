@@ -201,9 +201,20 @@ def serve(only: Role | None = None) -> None:
                 manage(environment, "check", "--deploy", "--fail-level", "ERROR")
                 manage(environment, "make_ready")
                 what = "The worker is ready" if only == "worker" else f"Weald is open at {bind}"
+                environment |= {"WEALD_LOG_JSON": os.environ.get("WEALD_LOG_JSON", "1")}
+                environment |= {"PROMETHEUS_MULTIPROC_DIR": str(_emptied(folder / f"metrics-{os.getpid()}"))}
                 _run(environment, bind, cluster, [f"{what}. Ctrl-C closes it."], only)
     except _StopError:
         print("\nClosed.", flush=True)
+
+
+def _emptied(folder: Path) -> Path:
+    """A folder for what this start counts; those of starts before are gone."""
+    for old in folder.parent.glob(f"{folder.name.partition('-')[0]}-*"):
+        if not Path("/proc", old.name.rpartition("-")[2]).exists():
+            shutil.rmtree(old, ignore_errors=True)
+    folder.mkdir(exist_ok=True)
+    return folder
 
 
 def _must_be_named(*names: str) -> None:

@@ -47,6 +47,7 @@ INSTALLED_APPS = [
 ]
 
 MIDDLEWARE = [
+    "weald.web.watching.WatchMiddleware",
     "django.middleware.security.SecurityMiddleware",
     "weald.web.gate.GateMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
@@ -168,7 +169,7 @@ CONTENT_SECURITY_POLICY = {
     }
 }
 
-SECURE_REDIRECT_EXEMPT = [r"^healthz$", r"^readyz$"]
+SECURE_REDIRECT_EXEMPT = [r"^healthz$", r"^readyz$", r"^metrics$"]
 SESSION_ENGINE = "weald.web.accounts.sessions"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 14
 SESSION_COOKIE_SAMESITE = "Lax"
@@ -186,9 +187,25 @@ if not PLAIN_HTTP:
 
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2_000_000
 
+METRICS_TOKEN = os.environ.get("WEALD_METRICS_TOKEN", "")
+"""Who shows it may read /metrics; without one, nobody."""
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "filters": {"number": {"()": "weald.web.watching.WithNumber"}},
+    "formatters": {
+        "json": {
+            "()": "pythonjsonlogger.json.JsonFormatter",
+            "fmt": "%(asctime)s %(levelname)s %(name)s %(request_number)s %(message)s",
+        },
+        "plain": {"format": "%(levelname)s %(request_number)s %(message)s"},
+    },
+    "handlers": {
+        "console": {
+            "class": "logging.StreamHandler",
+            "filters": ["number"],
+            "formatter": "json" if _flag("WEALD_LOG_JSON") else "plain",
+        }
+    },
     "root": {"handlers": ["console"], "level": os.environ.get("WEALD_LOG", "WARNING")},
 }

@@ -8,6 +8,7 @@ from weald.web.api.api import api
 from weald.web.gate import failed
 from weald.web.health import alive, ready
 from weald.web.shell import shell
+from weald.web.watching import metrics
 
 handler500 = failed
 urlpatterns = [
@@ -16,6 +17,7 @@ urlpatterns = [
     path("sign-out", LogoutView.as_view(), name="sign-out"),
     path("healthz", alive),
     path("readyz", ready),
+    path("metrics", metrics),
     path("api/", api.urls),
     re_path(r"^(?!api/|static/).*$", shell, name="shell"),
 ]
