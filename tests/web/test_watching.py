@@ -12,7 +12,7 @@ from prometheus_client.parser import text_string_to_metric_families
 from pythonjsonlogger.json import JsonFormatter
 
 from tests.web.conftest import send
-from weald.web import watching
+from weald.web import numbering, watching
 from weald.web.jobs.models import Job
 from weald.web.printing.models import PrintFile
 
@@ -64,7 +64,7 @@ def test_a_request_has_one_number_everywhere(
         raise RuntimeError("nobody expected this")
 
     monkeypatch.setattr("weald.web.api.planning.read_spec", breaks)
-    caplog.handler.addFilter(watching.WithNumber())
+    caplog.handler.addFilter(numbering.WithNumber())
     spec = client.get(f"/api/jobs/{job.pk}").json()["spec"]
     caplog.clear()
     answer = send(client, "POST", "/api/plan", spec)

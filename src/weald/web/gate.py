@@ -9,7 +9,6 @@ import json
 import logging
 import re
 import sys
-import uuid
 from collections.abc import Callable
 from typing import Any
 
@@ -18,7 +17,7 @@ from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
 
 from weald.core.job.text import LONGEST, unkeepable
-from weald.web.watching import number_of_request
+from weald.web.numbering import new_number, number_of_request
 
 log = logging.getLogger("weald")
 
@@ -71,7 +70,7 @@ def failed(request: HttpRequest) -> HttpResponse:
         answer = _problem(503, "away", words)
         answer["Retry-After"] = "3"
         return answer
-    number = number_of_request() or uuid.uuid4().hex[:10]
+    number = number_of_request() or new_number()
     log.exception("failure %s at %s %s", number, request.method, request.path)
     return _problem(
         500,

@@ -192,7 +192,7 @@ METRICS_TOKEN = os.environ.get("WEALD_METRICS_TOKEN", "")
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "filters": {"number": {"()": "weald.web.watching.WithNumber"}},
+    "filters": {"number": {"()": "weald.web.numbering.WithNumber"}},
     "formatters": {
         "json": {
             "()": "pythonjsonlogger.json.JsonFormatter",

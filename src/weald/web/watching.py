@@ -8,9 +8,7 @@ import hmac
 import logging
 import os
 import time
-import uuid
 from collections.abc import Callable, Iterator
-from contextvars import ContextVar
 from typing import Any
 
 from django.apps import apps
@@ -31,10 +29,10 @@ from prometheus_client import (
 from prometheus_client.core import GaugeMetricFamily
 from prometheus_client.multiprocess import MultiProcessCollector
 
+from weald.web.numbering import numbered
 from weald.web.work import Work
 
 log = logging.getLogger("weald.requests")
-_number: ContextVar[str] = ContextVar("request_number", default="")
 
 SLOW_SECONDS, SLOW_QUERY_SECONDS = 1.0, 0.2
 REQUESTS = Counter("weald_requests", "Requests answered", ["method", "route", "status"])
@@ -49,20 +47,6 @@ QUERIES = Histogram(
 )
 
 Run = Callable[[str, Any, bool, dict[str, Any]], Any]
-
-
-def number_of_request() -> str:
-    """The number of the request that is being answered here; none elsewhere."""
-    return _number.get()
-
-
-class WithNumber(logging.Filter):
-    """Gives every line of the log the number of the request it was written for."""
-
-    def filter(self, record: logging.LogRecord) -> bool:
-        """Let the line pass, with its number."""
-        record.request_number = number_of_request()
-        return True
 
 
 class _Queries:
@@ -90,16 +74,12 @@ class WatchMiddleware:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Have a request answered, and note how that went."""
-        mark = _number.set(uuid.uuid4().hex[:10])
         began, queries = time.perf_counter(), _Queries()
-        try:
-            with connection.execute_wrapper(queries):
-                response = self._respond(request)
-            response["X-Request-ID"] = number_of_request()
+        with numbered() as number, connection.execute_wrapper(queries):
+            response = self._respond(request)
+            response["X-Request-ID"] = number
             _note(request, response.status_code, time.perf_counter() - began, queries.count)
-            return response
-        finally:
-            _number.reset(mark)
+        return response
 
 
 def _note(request: HttpRequest, status: int, taken: float, queries: int) -> None:
