@@ -92,3 +92,31 @@ def test_what_is_no_backup_is_refused_and_nothing_is_begun(
         restore(source, tmp_path / "place")
     assert not any((tmp_path / "place").glob("files/*"))
     assert Cluster(cluster_folder(tmp_path / "place" / "database"), lasting=False).alive is False
+
+
+BACKUPS = Path(__file__).parents[1] / "corpus" / "backups"
+
+
+@pytest.mark.parametrize("source", sorted(BACKUPS.glob("*.tar")), ids=lambda path: path.stem)
+def test_what_an_older_weald_backed_up_is_put_back_and_brought_up_to_date(
+    source: Path, tmp_path: Path
+) -> None:
+    place = _reachable(tmp_path) / "now"
+    assert restore(source, place) == 2
+    with running_cluster(cluster_folder(place / "database"), lasting=False) as url:
+        counted = _counted(url)
+        assert counted["jobs_job"] > 5
+        with psycopg.connect(url) as connection:
+            roles = connection.execute(
+                "select role, count(*) from accounts_membership group by role"
+            ).fetchall()
+        assert roles == [("owner", 1)], "whoever was there first owns the workshop"
+        checked = environment_of(place) | {"WEALD_PLAIN_HTTP": "1", "WEALD_DATABASE_URL": url}
+        code = (
+            "from weald.core.planning.plan import plan; from weald.web.jobs.models import Change, Job;"
+            "print([plan(j.spec).structure.title != '' for j in Job.objects.all()].count(True),"
+            "[c.job_spec.title != '' for c in Change.objects.all()].count(True))"
+        )
+        shell = [sys.executable, str(PROJECT / "manage.py"), "shell", "-c", code]
+        done = subprocess.run(shell, env=checked, cwd=PROJECT, capture_output=True, text=True, check=True)
+        assert f"{counted['jobs_job']} {counted['jobs_change']}" in done.stdout
