@@ -80,7 +80,11 @@ TEMPLATES = [
 
 DATABASES = {"default": dj_database_url.parse(_required("WEALD_DATABASE_URL"), conn_max_age=600)}
 CACHES = {
-    "default": {"BACKEND": "django.core.cache.backends.db.DatabaseCache", "LOCATION": "kept_for_a_while"}
+    "default": {
+        "BACKEND": "django.core.cache.backends.db.DatabaseCache",
+        "LOCATION": "kept_for_a_while",
+        "OPTIONS": {"MAX_ENTRIES": 100_000},
+    }
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
