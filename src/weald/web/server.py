@@ -6,6 +6,7 @@ slowly, keeps nobody else waiting.
 
 import argparse
 import socket
+from typing import Any
 
 from django.conf import settings
 from waitress.server import create_server
@@ -25,23 +26,38 @@ def listen(address: str) -> socket.socket:
     return line
 
 
+def options() -> dict[str, Any]:
+    """How requests are taken: what is too long or too slow is refused, and a proxy alone says who asked.
+
+    Behind a proxy the address of whoever asked and whether over TLS are taken from what it says; from anybody
+    else such headings are thrown away.
+    """
+    limits = {
+        "connection_limit": 1000,
+        "cleanup_interval": 10,
+        "channel_timeout": 60,
+        "max_request_header_size": 32_000,
+        "max_request_body_size": settings.LARGEST_TEXT + 1_000_000,
+        "clear_untrusted_proxy_headers": True,
+        "ident": None,
+    }
+    if not settings.PROXIES:
+        return limits
+    return limits | {
+        "trusted_proxy": settings.PROXY_ADDRESS,
+        "trusted_proxy_count": settings.PROXIES,
+        "trusted_proxy_headers": {"x-forwarded-for", "x-forwarded-proto"},
+    }
+
+
 def main() -> None:
     """Serve until told to stop."""
     parser = argparse.ArgumentParser(prog="weald.web.server", description=__doc__)
     parser.add_argument("--bind", required=True, help="host:port")
     parser.add_argument("--threads", type=int, default=4)
     arguments = parser.parse_args()
-    create_server(
-        application,
-        sockets=[listen(arguments.bind)],
-        threads=arguments.threads,
-        connection_limit=1000,
-        cleanup_interval=10,
-        channel_timeout=60,
-        max_request_header_size=32_000,
-        max_request_body_size=settings.LARGEST_TEXT + 1_000_000,
-        ident=None,
-    ).run()
+    line = listen(arguments.bind)
+    create_server(application, sockets=[line], threads=arguments.threads, **options()).run()
 
 
 if __name__ == "__main__":

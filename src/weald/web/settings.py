@@ -25,6 +25,9 @@ SECRET_KEY = _required("WEALD_SECRET_KEY")
 DEBUG = False
 PLAIN_HTTP = _flag("WEALD_PLAIN_HTTP")
 """Served without TLS: for the demo, the tests, and a workshop's own network at its own risk."""
+PROXIES = int(os.environ.get("WEALD_PROXIES", "0")) or int(_flag("WEALD_BEHIND_PROXY"))
+"""So many proxies stand before the web server and say who asked, and whether over TLS."""
+PROXY_ADDRESS = os.environ.get("WEALD_PROXY_ADDRESS", "127.0.0.1")
 ALLOWED_HOSTS = os.environ.get("WEALD_ALLOWED_HOSTS", "127.0.0.1,localhost").split(",")
 CSRF_TRUSTED_ORIGINS = [
     f"https://{host}" for host in ALLOWED_HOSTS if host not in ("127.0.0.1", "localhost", "*")
@@ -111,7 +114,6 @@ AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
 AXES_LOCKOUT_CALLABLE = "weald.web.accounts.views.locked_out"
-AXES_IPWARE_PROXY_COUNT = int(os.environ.get("WEALD_PROXIES", "0")) or None
 
 LANGUAGE_CODE = "en-gb"
 TIME_ZONE = os.environ.get("WEALD_TIME_ZONE", "UTC")
@@ -186,8 +188,6 @@ if not PLAIN_HTTP:
     SECURE_HSTS_SECONDS = 60 * 60 * 24 * 365
     SECURE_HSTS_INCLUDE_SUBDOMAINS = True
     SECURE_HSTS_PRELOAD = True
-    if _flag("WEALD_BEHIND_PROXY"):
-        SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")
 
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2_000_000
 
