@@ -1,6 +1,7 @@
 """The words ./weald understands."""
 
 import argparse
+import os
 import sys
 from pathlib import Path
 from typing import NoReturn
@@ -84,6 +85,8 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
 
         do = {"backup": backing_up.backup, "restore": backing_up.restore}[arguments.word]
         print(f"Done: the database and {do(arguments.file.absolute())} files.")
+        if os.environ.get("WEALD_S3_BUCKET"):
+            print("Files lie in a store elsewhere; keep them by its own means.")
         return 0
     from weald.command import serving
 

@@ -89,7 +89,9 @@ def _note(request: HttpRequest, status: int, taken: float, queries: int) -> None
     SECONDS.labels(method, route).observe(taken)
     QUERIES.labels(route).observe(queries)
     level = logging.WARNING if taken > SLOW_SECONDS else logging.INFO
-    said = {"method": method, "route": route, "status": status, "queries": queries}
+    session = getattr(request, "session", None)
+    who = session.get("_auth_user_id") if session is not None and session.accessed else None
+    said = {"method": method, "route": route, "status": status, "queries": queries, "person": who}
     log.log(level, "request", extra=said | {"seconds": round(taken, 3)})
 
 
