@@ -40,10 +40,12 @@ insert into jobs_job
 insert into jobs_change (job_id, parent_id, spec, summary)
   select j.id, null, '{"version": 2, "title": "A volume"}', 'Board ' || n || ' mm narrower'
   from jobs_job j, generate_series(1, %(changes)s) n;
+analyze jobs_job, jobs_change;
 insert into jobs_move (job_id, version, change_id, verb, at)
   select job_id, row_number() over (partition by job_id order by id), id, 'changed', now() from jobs_change;
 update jobs_job j set head_id = c.id from (select job_id, max(id) as id from jobs_change group by job_id) c
   where c.job_id = j.id;
+analyze jobs_job;
 update jobs_change c set spec = %(spec)s from jobs_job j where j.head_id = c.id;
 insert into django_session (session_key, session_data, expire_date)
   select md5(n::text), 'gone', now() - interval '1 day' from generate_series(1, %(sessions)s) n;

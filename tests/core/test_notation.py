@@ -24,6 +24,9 @@ INCHES = Notation(units="inch", vocabulary="gathering")
 HOUSE_WORD = Notation(vocabulary="section")
 CODES = {
     "id",
+    "quantity",
+    "piece",
+    "after",
     "kind",
     "code",
     "about",

@@ -1,5 +1,6 @@
 """Whatever is sent, the answer is the API's own: a 4xx in words, within a second, and never a failure."""
 
+import copy
 import json
 import os
 import random
@@ -177,7 +178,7 @@ def mutated(seed: int) -> dict[str, Any]:
         for group in groups:
             node = node.get(group) if isinstance(node, dict) else None
         if isinstance(node, dict):
-            node[key] = chance.choice(ODD)
+            node[key] = copy.deepcopy(chance.choice(ODD))
     return job
 
 

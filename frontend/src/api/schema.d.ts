@@ -499,6 +499,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Bench
+         * @description How far a job has come at the bench.
+         */
+        get: operations["openBench"];
+        put?: never;
+        /**
+         * Tell Bench
+         * @description Say what happens at the bench.
+         */
+        post: operations["tellBench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/job-sheet.pdf": {
         parameters: {
             query?: never;
@@ -2104,6 +2128,23 @@ export interface components {
             kind: "area";
         };
         /**
+         * Asked
+         * @description A size that is measured in an operation, with what to expect.
+         */
+        Asked: {
+            /**
+             * Quantity
+             * @enum {string}
+             */
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pull.outside" | "pull.inside" | "pull.lining";
+            /** Label */
+            label: string;
+            /** Expected */
+            expected: string;
+            /** Measured */
+            measured: boolean;
+        };
+        /**
          * Caution
          * @description A caution to be shown where the work is.
          */
@@ -2112,7 +2153,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /** Text */
             text: string;
         };
@@ -2202,7 +2243,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /** Path */
             path: string;
             /** Label */
@@ -2363,7 +2404,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /** Message */
             message: string;
             /** Remedy */
@@ -2426,6 +2467,18 @@ export interface components {
             patch: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * Glued
+         * @description An adhesive, and on which face of which piece it goes.
+         */
+        Glued: {
+            /** Adhesive */
+            adhesive: string;
+            /** Face */
+            face: string;
+            /** Moves */
+            moves: string;
         };
         /**
          * Hatch
@@ -2547,9 +2600,68 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /** Text */
             text: string;
+        };
+        /**
+         * Operation
+         * @description One thing done at the bench for this book.
+         *
+         *     :param why: why it stands here.
+         *     :param minutes: of work for all copies; ``people``: so many at the least.
+         *     :param whole: it must not be interrupted.
+         *     :param after: the operations that have to be done, their waits over, before it.
+         *     :param critical: it lies on the longest way through.
+         *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
+         */
+        Operation: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+            /**
+             * Strand
+             * @enum {string}
+             */
+            strand: "sheets" | "endpapers" | "block" | "cover" | "book";
+            /** Pieces */
+            pieces: components["schemas"]["ToHand"][];
+            /** Tools */
+            tools: string[];
+            /** Glue */
+            glue: components["schemas"]["Glued"][];
+            /** Minutes */
+            minutes: number;
+            /** People */
+            people: number;
+            /** Occupies */
+            occupies: string[];
+            /** Whole */
+            whole: boolean;
+            /** After */
+            after: string[];
+            wait: components["schemas"]["Wait"] | null;
+            /** Looks */
+            looks: string[];
+            /** Measures */
+            measures: components["schemas"]["Asked"][];
+            /** Troubles */
+            troubles: components["schemas"]["Trouble"][];
+            /** Caution */
+            caution: string;
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /**
+             * Critical
+             * @default false
+             */
+            critical: boolean;
         };
         /**
          * Option
@@ -2725,6 +2837,8 @@ export interface components {
             looks: components["schemas"]["Look"][];
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
+            /** Operations */
+            operations: components["schemas"]["Operation"][];
             /** Shown Section */
             shown_section: number;
             /** Inputs */
@@ -2750,7 +2864,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /** Label */
             label: string;
             /** Value */
@@ -2895,6 +3009,63 @@ export interface components {
             about: string;
             /** Exact */
             exact: string;
+        };
+        /**
+         * ToHand
+         * @description A piece an operation takes up, as it was cut.
+         */
+        ToHand: {
+            /** Piece */
+            piece: string;
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * Trouble
+         * @description What goes wrong: how it shows, and how it is put right.
+         */
+        Trouble: {
+            /** Shows */
+            shows: string;
+            /** Remedy */
+            remedy: string;
+        };
+        /**
+         * Wait
+         * @description Time in which glue and paper work, and hands need not.
+         *
+         *     :param least: minutes before which nothing may go on; ``usual``: what most take.
+         *     :param ends: by what touch or look it is over, not only by the clock.
+         *     :param rule: what must not be done meanwhile; empty where nothing is harmed.
+         *     :param harm: whether a longer wait does harm, so that somebody has to be there when it ends.
+         */
+        Wait: {
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "nipped" | "tacky" | "under_weight" | "standing_open" | "left_alone";
+            /** Words */
+            words: string;
+            /** Least */
+            least: number;
+            /** Usual */
+            usual: number;
+            /** Ends */
+            ends: string;
+            /** Rule */
+            rule: string;
+            /** Harm */
+            harm: boolean;
+            /**
+             * Holds
+             * @default []
+             */
+            holds: ("bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears")[];
         };
         /**
          * Window
@@ -3107,7 +3278,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /**
              * Measured
              * @default false
@@ -3118,6 +3289,59 @@ export interface components {
              * @default false
              */
             brings: boolean;
+        };
+        /**
+         * Bench
+         * @description How the book is worked on at the bench.
+         *
+         *     :param season: what times of drying follow.
+         *     :param pressed: folded sections in the nipping press, or overnight under weight.
+         *     :param trimmed: before the spine is glued up, or after.
+         *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
+         *     :param trial: a full-size trial first, of what cannot be replaced.
+         */
+        Bench: {
+            /**
+             * Season
+             * @default usual
+             * @enum {string}
+             */
+            season: "usual" | "warm" | "damp";
+            /**
+             * Pressed
+             * @default nipped
+             * @enum {string}
+             */
+            pressed: "nipped" | "under_weight";
+            /**
+             * Trimmed
+             * @default after
+             * @enum {string}
+             */
+            trimmed: "after" | "before";
+            /**
+             * Opened
+             * @default not
+             * @enum {string}
+             */
+            opened: "not" | "once";
+            /**
+             * Trial
+             * @default false
+             */
+            trial: boolean;
+            /**
+             * @default {
+             *       "spine": null,
+             *       "mull": null,
+             *       "linings": null,
+             *       "tipping": null,
+             *       "boards": null,
+             *       "case": null,
+             *       "paste_down": null
+             *     }
+             */
+            glue: components["schemas"]["Glue"];
         };
         /**
          * Binding
@@ -3592,6 +3816,26 @@ export interface components {
             fold_to: "edges" | "marks";
         };
         /**
+         * Glue
+         * @description What each joint is glued with; the usual one where nothing is said.
+         */
+        Glue: {
+            /** Spine */
+            spine?: ("pva" | "animal_glue" | "paste") | null;
+            /** Mull */
+            mull?: ("pva" | "animal_glue" | "paste") | null;
+            /** Linings */
+            linings?: ("pva" | "mix" | "paste" | "animal_glue") | null;
+            /** Tipping */
+            tipping?: ("pva" | "paste" | "mix") | null;
+            /** Boards */
+            boards?: ("pva" | "paste" | "mix") | null;
+            /** Case */
+            case?: ("paste" | "pva" | "mix" | "methyl_cellulose" | "animal_glue" | "film") | null;
+            /** Paste Down */
+            paste_down?: ("mix" | "paste" | "pva" | "methyl_cellulose") | null;
+        };
+        /**
          * Grade
          * @description The grades whose basic sizes pounds are counted on.
          * @enum {string}
@@ -3850,6 +4094,25 @@ export interface components {
              *     }
              */
             artwork: components["schemas"]["Artwork"];
+            /**
+             * @default {
+             *       "season": "usual",
+             *       "pressed": "nipped",
+             *       "trimmed": "after",
+             *       "opened": "not",
+             *       "trial": false,
+             *       "glue": {
+             *         "boards": null,
+             *         "case": null,
+             *         "linings": null,
+             *         "mull": null,
+             *         "paste_down": null,
+             *         "spine": null,
+             *         "tipping": null
+             *       }
+             *     }
+             */
+            bench: components["schemas"]["Bench"];
             /**
              * Stock
              * @default {}
@@ -4312,7 +4575,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            id: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /** Title */
             title: string;
         };
@@ -4619,6 +4882,115 @@ export interface components {
             spec: components["schemas"]["JobSpec"];
             /** Since */
             since: string[];
+        };
+        /**
+         * BenchReply
+         * @description How far a job has come, by the server's clock.
+         */
+        BenchReply: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Standings */
+            standings: components["schemas"]["Standing"][];
+            /** Log */
+            log: components["schemas"]["Logged"][];
+        };
+        /**
+         * Logged
+         * @description Something that happened, newest first in a log.
+         */
+        Logged: {
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "started" | "paused" | "done" | "undone" | "noted" | "measured" | "looked";
+            /** Operation */
+            operation: string;
+            /** Title */
+            title: string;
+            /** Note */
+            note: string;
+            /** Early */
+            early: boolean;
+            /** Author */
+            author: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * Standing
+         * @description How an operation stands.
+         *
+         *     :param worked: seconds of work so far; ``since``: when the present spell of work began.
+         *     :param wait_least, wait_usual: until when it waits, once it is done.
+         *     :param held_by: the operations it still waits for, or whose waits are not over.
+         */
+        Standing: {
+            /** Operation */
+            operation: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "waits" | "ready" | "working" | "paused" | "done";
+            /** Worked */
+            worked: number;
+            /** Since */
+            since: string | null;
+            /** Finished */
+            finished: string | null;
+            /** Wait Least */
+            wait_least: string | null;
+            /** Wait Usual */
+            wait_usual: string | null;
+            /** Held By */
+            held_by: string[];
+            /** Early */
+            early: boolean;
+        };
+        /**
+         * Entry
+         * @description Something that happens: which operation, and the device's own key for it.
+         *
+         *     ``insist``: it is meant so, although what it waits for is not over.
+         */
+        Entry: {
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "started" | "paused" | "done" | "undone" | "noted";
+            /** Operation */
+            operation: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Insist
+             * @default false
+             */
+            insist: boolean;
+            /** Device At */
+            device_at?: string | null;
         };
         /**
          * TextReply
@@ -5490,7 +5862,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
             /**
              * Undecided
              * @default
@@ -6479,6 +6851,41 @@ export interface components {
             grade: components["schemas"]["GradeInput"];
         };
         /**
+         * Bench
+         * @description How the book is worked on at the bench.
+         *
+         *     :param season: what times of drying follow.
+         *     :param pressed: folded sections in the nipping press, or overnight under weight.
+         *     :param trimmed: before the spine is glued up, or after.
+         *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
+         *     :param trial: a full-size trial first, of what cannot be replaced.
+         */
+        BenchInput: {
+            /**
+             * Season
+             * @enum {string}
+             */
+            season?: "usual" | "warm" | "damp";
+            /**
+             * Pressed
+             * @enum {string}
+             */
+            pressed?: "nipped" | "under_weight";
+            /**
+             * Trimmed
+             * @enum {string}
+             */
+            trimmed?: "after" | "before";
+            /**
+             * Opened
+             * @enum {string}
+             */
+            opened?: "not" | "once";
+            /** Trial */
+            trial?: boolean;
+            glue?: components["schemas"]["GlueInput"];
+        };
+        /**
          * Binding
          * @description The binding. ``groove`` is its depth as a part of the board: 1 well pressed, 0 not at all.
          *
@@ -6728,6 +7135,26 @@ export interface components {
              * @enum {string}
              */
             fold_to?: "edges" | "marks";
+        };
+        /**
+         * Glue
+         * @description What each joint is glued with; the usual one where nothing is said.
+         */
+        GlueInput: {
+            /** Spine */
+            spine?: ("pva" | "animal_glue" | "paste") | null;
+            /** Mull */
+            mull?: ("pva" | "animal_glue" | "paste") | null;
+            /** Linings */
+            linings?: ("pva" | "mix" | "paste" | "animal_glue") | null;
+            /** Tipping */
+            tipping?: ("pva" | "paste" | "mix") | null;
+            /** Boards */
+            boards?: ("pva" | "paste" | "mix") | null;
+            /** Case */
+            case?: ("paste" | "pva" | "mix" | "methyl_cellulose" | "animal_glue" | "film") | null;
+            /** Paste Down */
+            paste_down?: ("mix" | "paste" | "pva" | "methyl_cellulose") | null;
         };
         /**
          * Grade
@@ -7103,6 +7530,7 @@ export interface components {
             binding?: components["schemas"]["BindingInput"];
             finish?: components["schemas"]["FinishInput"];
             artwork?: components["schemas"]["ArtworkInput"];
+            bench?: components["schemas"]["BenchInput"];
             /** Stock */
             stock?: {
                 [key: string]: components["schemas"]["PieceStockInput"];
@@ -7503,7 +7931,7 @@ export interface operations {
     plan: {
         parameters: {
             query?: {
-                station?: ("text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting") | null;
+                station?: ("text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench") | null;
                 section?: number;
             };
             header?: never;
@@ -8209,6 +8637,90 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tellBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Entry"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -90,7 +90,8 @@ def soak(arguments: list[str]) -> None:
     """The long runs: thirty kills, a hundred people, twenty thousand odd calls; their figures are printed."""
     long = {"WEALD_KILLS": "30", "WEALD_PEOPLE": "100", "WEALD_PEOPLE_SECONDS": "60", "WEALD_CALLS": "20000"}
     os.environ.update({name: os.environ.get(name, value) for name, value in long.items()})
-    runs = ("tests/command/test_people.py", "tests/command/test_kills.py", "tests/web/test_any_shape.py")
+    runs = ["tests/command/test_people.py", "tests/command/test_kills.py", "tests/web/test_any_shape.py"]
+    runs.append("tests/web/test_planning.py::test_nothing_that_is_sent_makes_the_server_fail")
     _run_upon_database("soak", _tool("pytest", "-q", "-s", "-p", "no:cacheprovider", *runs, *arguments))
 
 

@@ -7,7 +7,9 @@ on screen is in the folder of its name under ``frontend/src/job/stations/``.
 from dataclasses import dataclass
 from typing import Literal
 
-Station = Literal["text", "paper", "folding", "printing", "sewing", "block", "boards", "finish", "cutting"]
+Station = Literal[
+    "text", "paper", "folding", "printing", "sewing", "block", "boards", "finish", "cutting", "bench"
+]
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,5 +45,6 @@ STATIONS: dict[Station, StationRecord] = {
         "Finish", "Finishing tools and foil burn: a cool spot to lay them, and a wet pad to try them on."
     ),
     "cutting": StationRecord("Cutting"),
+    "bench": StationRecord("Bench"),
 }
 """In the order of work."""

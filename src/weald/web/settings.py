@@ -45,6 +45,7 @@ INSTALLED_APPS = [
     "procrastinate.contrib.django",
     "weald.web.accounts",
     "weald.web.jobs",
+    "weald.web.bench",
     "weald.web.printing",
     "weald.web.shelf",
 ]

@@ -6,6 +6,7 @@
 import i18next, { type ParseKeys } from "i18next";
 import { initReactI18next } from "react-i18next";
 import app from "./en/app.json";
+import bench from "./en/bench.json";
 import block from "./en/block.json";
 import boards from "./en/boards.json";
 import common from "./en/common.json";
@@ -26,6 +27,7 @@ import text from "./en/text.json";
 
 export const en = {
   app,
+  bench,
   block,
   boards,
   common,

@@ -1,4 +1,5 @@
 import type { Station } from "../../api/client";
+import { bench } from "./bench";
 import { block } from "./block";
 import { boards } from "./boards";
 import { cutting } from "./cutting";
@@ -21,6 +22,7 @@ export const STATIONS: Record<Station, StationRecord> = {
   boards,
   finish,
   cutting,
+  bench,
 };
 
 export function isStation(value: string | undefined): value is Station {

@@ -8,6 +8,7 @@ A word in braces stands for the workshop's own word for a folded section.
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from weald.core.adhesives import ADHESIVES, SEASONS, SUITED, Adhesive
 from weald.core.notation import Notation
 
 
@@ -52,7 +53,19 @@ JOINT_RULE_WORDS = {
 }
 _FACE = {"face_down": "face down", "face_up": "face up"}
 
+
+def _adhesives(suited: tuple[Adhesive, ...]) -> dict[str, str]:
+    return {"": "the usual one", **{name: ADHESIVES[name].title for name in suited}}
+
+
+_SEASON_WORDS: dict[str, str] = dict(SEASONS.items())
+
 OPTIONS: Mapping[str, Mapping[str, str]] = {
+    **{f"bench.glue.{joint}": _adhesives(suited) for joint, suited in SUITED.items()},
+    "bench.season": _SEASON_WORDS,
+    "bench.pressed": {"nipped": "in the nipping press", "under_weight": "overnight, under weight"},
+    "bench.trimmed": {"after": "after gluing up", "before": "before gluing up"},
+    "bench.opened": {"not": "not before it is dry", "once": "a crack, once after the nip"},
     "text.blanks": {"end": "at the end", "front": "at the front", "both": "at both ends"},
     "text.filler": {
         "plain": "nothing",

@@ -10,6 +10,15 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from weald.core.adhesives import (
+    BoardGlue,
+    CaseGlue,
+    LiningGlue,
+    PasteDownGlue,
+    Season,
+    SpineGlue,
+    TippingGlue,
+)
 from weald.core.errors import SpecError
 from weald.core.folding.imposition import Gather
 from weald.core.folding.makeup import BlankPlace, MakeUp, MakeUpRule, make_up, read_mix
@@ -487,6 +496,36 @@ class PieceStock(Entries):
     across: bool = False
 
 
+class Glue(Entries):
+    """What each joint is glued with; the usual one where nothing is said."""
+
+    spine: SpineGlue | None = None
+    mull: SpineGlue | None = None
+    linings: LiningGlue | None = None
+    tipping: TippingGlue | None = None
+    boards: BoardGlue | None = None
+    case: CaseGlue | None = None
+    paste_down: PasteDownGlue | None = None
+
+
+class Bench(Entries):
+    """How the book is worked on at the bench.
+
+    :param season: what times of drying follow.
+    :param pressed: folded sections in the nipping press, or overnight under weight.
+    :param trimmed: before the spine is glued up, or after.
+    :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
+    :param trial: a full-size trial first, of what cannot be replaced.
+    """
+
+    season: Season = "usual"
+    pressed: Literal["nipped", "under_weight"] = "nipped"
+    trimmed: Literal["after", "before"] = "after"
+    opened: Literal["not", "once"] = "not"
+    trial: bool = False
+    glue: Glue = Glue()
+
+
 Measured = Annotated[Length, Field(gt=0, le=1_000_000)]
 """Thread runs to hundreds of metres; every other size is at most that of a large sheet."""
 LARGEST_MEASURED: Mm = 3000.0
@@ -513,6 +552,7 @@ class JobSpec(Entries):
     binding: Binding = Binding()
     finish: Finish = Finish()
     artwork: Artwork = Artwork()
+    bench: Bench = Bench()
     stock: Annotated[dict[PieceId, PieceStock], Field(max_length=60)] = {}
     measured: Annotated[dict[str, Measured], Field(max_length=300)] = {}
 

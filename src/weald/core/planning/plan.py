@@ -7,6 +7,10 @@ import math
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, replace
 
+from weald.core.bench.book import Book
+from weald.core.bench.operation import Operation
+from weald.core.bench.order_drawing import draw_order
+from weald.core.bench.order_of_work import order_of_work
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.facts import StructureFacts, facts_of
@@ -75,6 +79,7 @@ class Plan:
     :param grain_needed: which way the grain of the unfolded sheet has to run, in words.
     :param structure: the binding in words, and what it asks for.
     :param looks: what to look at before going on, in the order of work.
+    :param operations: the order of work at the bench; reckoned where that station is wanted.
     :param shown_section: the signature drawn at the folding station, from 1.
     """
 
@@ -92,6 +97,7 @@ class Plan:
     cover_art: CoverArt | None
     looks: tuple[Look, ...]
     cautions: tuple[Caution, ...]
+    operations: tuple[Operation, ...]
     shown_section: int
 
 
@@ -137,7 +143,10 @@ def plan(
     bench = _at_the_stations(spec, notation)
     stocked = stock_pieces(spec, _pieces(bench), notation)
     pieces = tuple(each.piece for each in stocked if min(each.piece.width, each.piece.height) > 0)
-    drawings = _drawings(bench, stocked, pieces, section, drawn)
+    operations = order_of_work(_book(bench, pieces)) if "bench" in drawn else ()
+    drawings = [*_drawings(bench, stocked, pieces, section, drawn)]
+    if operations:
+        drawings.append(draw_order(operations, notation))
     ledger, folded = bench.ledger, bench.folded
     sections = folded.folding.sections
     return Plan(
@@ -163,6 +172,7 @@ def plan(
             for station, record in STATIONS.items()
             if record.caution
         ),
+        operations=operations,
         shown_section=min(section, len(sections)),
     )
 
@@ -232,6 +242,19 @@ def _pieces(bench: _Bench) -> tuple[Piece, ...]:
             hollow=structure.hollow,
         ),
         *finish_station.pieces(spec, bench.finish, ledger),
+    )
+
+
+def _book(bench: _Bench, pieces: tuple[Piece, ...]) -> Book:
+    """What the bench has to know of it."""
+    return Book(
+        spec=bench.spec,
+        structure=bench.structure,
+        treatment=bench.treatment,
+        ledger=bench.ledger,
+        pieces=pieces,
+        signatures=bench.signatures,
+        sheets=len(bench.folded.folding.sheets),
     )
 
 

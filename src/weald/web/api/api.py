@@ -8,6 +8,7 @@ from ninja import NinjaAPI
 from ninja.responses import NinjaJSONEncoder
 
 from weald.web.api import (
+    bench,
     binding,
     covers,
     cuttings,
@@ -40,6 +41,7 @@ api.add_router("", people.router)
 api.add_router("", members.router)
 api.add_router("", planning.router)
 api.add_router("", jobs.router)
+api.add_router("", bench.router)
 api.add_router("", downloads.router)
 api.add_router("", texts.router)
 api.add_router("", folding.router)

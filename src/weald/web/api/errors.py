@@ -9,6 +9,7 @@ from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, AuthorizationError, HttpError, Throttled, ValidationError
 
+from weald.core.bench.progress import OutOfTurnError, TooEarlyError
 from weald.core.errors import SpecError, WealdError
 from weald.exchange.reports import NoRoomError
 from weald.web.accounts.people import LastOwnerError, NotOwnerError
@@ -65,6 +66,8 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     NoRoomError: lambda error: _problem(507, "no_room", str(error)),
     ShortError: lambda error: _problem(409, "short", str(error)),
     InUseError: lambda error: _problem(409, "in_use", str(error)),
+    TooEarlyError: lambda error: _problem(409, "too_early", str(error)),
+    OutOfTurnError: lambda error: _problem(409, "out_of_turn", str(error)),
     ReaderError: lambda error: _problem(403, "reader", str(error)),
     NotOwnerError: lambda error: _problem(403, "not_owner", str(error)),
     LastOwnerError: lambda error: _problem(409, "last_owner", str(error)),

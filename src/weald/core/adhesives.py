@@ -1,0 +1,109 @@
+"""Adhesives by what they do: how long a piece moves, when it is tacky, when it is dry (docs/craft.md)."""
+
+from dataclasses import dataclass
+from typing import Literal, get_args
+
+Adhesive = Literal["paste", "pva", "mix", "methyl_cellulose", "animal_glue", "film"]
+Joint = Literal["spine", "mull", "linings", "tipping", "boards", "case", "paste_down"]
+Season = Literal["usual", "warm", "damp"]
+JOINTS: dict[Joint, str] = {
+    "spine": "Spine glued up",
+    "mull": "Mull",
+    "linings": "Linings",
+    "tipping": "Leaves tipped on",
+    "boards": "Board to board",
+    "case": "Covering",
+    "paste_down": "Paste-downs",
+}
+SEASONS: dict[Season, str] = {
+    "usual": "usual: 20 °C, half humidity",
+    "warm": "warm or dry: faster",
+    "damp": "cold or damp: slower",
+}
+SEASON_FACTORS: dict[Season, float] = {"usual": 1.0, "warm": 0.6, "damp": 1.6}
+"""Times are multiplied by it."""
+
+
+@dataclass(frozen=True, slots=True)
+class AdhesiveFacts:
+    """What an adhesive does, at 20 °C and half humidity.
+
+    :param moves: minutes a piece can be moved, least and most; ``tacky``: minutes to it, where there is such.
+    :param handled: minutes until it may be handled; ``through``: until it is dry, least and usual.
+    :param growth: the part of paper's growth in water that it causes.
+    """
+
+    title: str
+    good_for: str
+    moves: tuple[float, float]
+    tacky: tuple[float, float] | None
+    handled: float
+    through: tuple[float, float]
+    growth: float
+    undone_by: str
+
+
+ADHESIVES: dict[Adhesive, AdhesiveFacts] = {
+    "paste": AdhesiveFacts(
+        "starch paste", "paper, leather, repairs", (10, 20), None, 60, (480, 720), 1.0, "water"
+    ),
+    "pva": AdhesiveFacts(
+        "PVA", "spines, cloth, board to board", (0.5, 1), (8, 12), 30, (120, 720), 0.5, "nothing"
+    ),
+    "mix": AdhesiveFacts(
+        "paste and PVA, mixed",
+        "paste-downs, large covers, paper sides",
+        (3, 6),
+        (15, 15),
+        60,
+        (240, 720),
+        0.75,
+        "hardly anything",
+    ),
+    "methyl_cellulose": AdhesiveFacts(
+        "methyl cellulose with PVA",
+        "the same, slower still",
+        (6, 10),
+        (20, 20),
+        60,
+        (480, 720),
+        1.0,
+        "water, in part",
+    ),
+    "animal_glue": AdhesiveFacts(
+        "animal glue, hot",
+        "spines before rounding, cloth cases",
+        (1, 2),
+        (5, 15),
+        30,
+        (240, 720),
+        0.5,
+        "water and warmth",
+    ),
+    "film": AdhesiveFacts(
+        "self-adhesive film", "printed covers, laminated paper", (0, 0), None, 0, (0, 0), 0.0, "nothing"
+    ),
+}
+SpineGlue = Literal["pva", "animal_glue", "paste"]
+LiningGlue = Literal["pva", "mix", "paste", "animal_glue"]
+TippingGlue = Literal["pva", "paste", "mix"]
+BoardGlue = Literal["pva", "mix", "paste"]
+CaseGlue = Literal["pva", "mix", "paste", "methyl_cellulose", "animal_glue", "film"]
+PasteDownGlue = Literal["mix", "paste", "pva", "methyl_cellulose"]
+SUITED: dict[Joint, tuple[Adhesive, ...]] = {
+    "spine": get_args(SpineGlue),
+    "mull": get_args(SpineGlue),
+    "linings": get_args(LiningGlue),
+    "tipping": get_args(TippingGlue),
+    "boards": get_args(BoardGlue),
+    "case": get_args(CaseGlue),
+    "paste_down": get_args(PasteDownGlue),
+}
+"""Which do for a joint, the usual one first."""
+
+
+def adhesive_for(joint: Joint, chosen: Adhesive | None, leather: bool) -> Adhesive:
+    """What a joint is glued with: as decided, else the usual one; leather is always pasted."""
+    if leather and joint == "case":
+        return "paste"
+    return chosen or SUITED[joint][0]

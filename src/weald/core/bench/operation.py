@@ -1,0 +1,124 @@
+"""What is done in one go at the bench, and the wait after it."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from weald.core.quantities import QuantityId
+
+Minutes = float
+Strand = Literal["sheets", "endpapers", "block", "cover", "book"]
+"""What may be worked on side by side: an operation waits for the one before it in its own strand, and for
+what its record says it needs."""
+Place = Literal["bench", "nipping_press", "lying_press", "weights", "sewing_frame", "plough", "shears"]
+PLACES: dict[Place, str] = {
+    "bench": "bench",
+    "nipping_press": "nipping press",
+    "lying_press": "lying press",
+    "weights": "boards and weights",
+    "sewing_frame": "sewing frame",
+    "plough": "plough",
+    "shears": "shears",
+}
+WaitState = Literal["nipped", "tacky", "under_weight", "standing_open", "left_alone"]
+WAIT_STATES: dict[WaitState, str] = {
+    "nipped": "nipped",
+    "tacky": "until tacky",
+    "under_weight": "closed, under weight",
+    "standing_open": "standing open",
+    "left_alone": "left alone",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Wait:
+    """Time in which glue and paper work, and hands need not.
+
+    :param least: minutes before which nothing may go on; ``usual``: what most take.
+    :param ends: by what touch or look it is over, not only by the clock.
+    :param rule: what must not be done meanwhile; empty where nothing is harmed.
+    :param harm: whether a longer wait does harm, so that somebody has to be there when it ends.
+    """
+
+    state: WaitState
+    words: str
+    least: Minutes
+    usual: Minutes
+    ends: str
+    rule: str
+    harm: bool
+    holds: tuple[Place, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Glued:
+    """An adhesive, and on which face of which piece it goes."""
+
+    adhesive: str
+    face: str
+    moves: str
+
+
+@dataclass(frozen=True, slots=True)
+class Trouble:
+    """What goes wrong: how it shows, and how it is put right."""
+
+    shows: str
+    remedy: str
+
+
+@dataclass(frozen=True, slots=True)
+class ToHand:
+    """A piece an operation takes up, as it was cut."""
+
+    piece: str
+    label: str
+    shown: str
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """A size that is measured in an operation, with what to expect."""
+
+    quantity: QuantityId
+    label: str
+    expected: str
+    measured: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Operation:
+    """One thing done at the bench for this book.
+
+    :param why: why it stands here.
+    :param minutes: of work for all copies; ``people``: so many at the least.
+    :param whole: it must not be interrupted.
+    :param after: the operations that have to be done, their waits over, before it.
+    :param critical: it lies on the longest way through.
+    :param start: minutes from the beginning at the earliest, with as many hands as it takes.
+    """
+
+    id: str
+    title: str
+    why: str
+    strand: Strand
+    pieces: tuple[ToHand, ...]
+    tools: tuple[str, ...]
+    glue: tuple[Glued, ...]
+    minutes: Minutes
+    people: int
+    occupies: tuple[str, ...]
+    whole: bool
+    after: tuple[str, ...]
+    wait: Wait | None
+    looks: tuple[str, ...]
+    measures: tuple[Asked, ...]
+    troubles: tuple[Trouble, ...]
+    caution: str
+    start: Minutes = 0.0
+    critical: bool = False
+
+    @property
+    def takes(self) -> Minutes:
+        """Minutes from its beginning until what comes after it may begin."""
+        return self.minutes + (self.wait.usual if self.wait else 0.0)

@@ -1,0 +1,76 @@
+"""What an operation is before it is known for which book: the record every step of the catalogue fills in."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from weald.core.adhesives import Joint
+from weald.core.bench.book import Book
+from weald.core.bench.operation import Minutes, Place, Strand, Trouble, WaitState
+from weald.core.quantities import QuantityId
+
+Danger = Literal["blade", "needle", "press", "hammer", "heat", "paring"]
+CAUTIONS: dict[Danger, str] = {
+    "blade": "Several light cuts along a steel rule with a raised edge, the hand behind the blade, a "
+    "cut-resistant glove on the holding hand; the blade covered when laid down. At a guillotine guard and "
+    "two-hand control stay on, and one person operates it.",
+    "needle": "Needles and awls: pierce into a block, never towards the hand.",
+    "press": "Mind fingers in the press; what is above 15 kg is lifted by two.",
+    "hammer": "Mind fingers under the hammer and between backing boards.",
+    "heat": "Hot glue and finishing tools burn: a cool spot to lay them, and a wet pad to try them on.",
+    "paring": "Paring: the skin lies on stone, the free hand behind the knife.",
+}
+CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules."
+
+
+def always(book: Book) -> bool:
+    """In every book that has the step in its order."""
+    return True
+
+
+@dataclass(frozen=True, slots=True)
+class Pause:
+    """A wait as the catalogue has it: in minutes of its own, or as the adhesive of a joint has it.
+
+    :param joint: what it waits for; ``until`` which of its times.
+    """
+
+    state: WaitState
+    ends: str
+    rule: str = ""
+    harm: bool = False
+    minutes: tuple[Minutes, Minutes] | None = None
+    joint: Joint | None = None
+    until: Literal["tacky", "handled", "through"] = "through"
+    holds: tuple[Place, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One operation of the catalogue. Sentences may hold ``{signature}`` and sizes as ``{board.width}``.
+
+    :param when: whether a book has it; ``fixed`` minutes and ``each`` minutes a copy.
+    :param glue: joints, each with the face it is glued on.
+    :param needs: steps of other strands that have to be done before it.
+    :param measures: sizes that are measured in it, where the book has them.
+    """
+
+    id: str
+    title: str
+    why: str
+    strand: Strand
+    when: Callable[[Book], bool] = always
+    pieces: tuple[str, ...] = ()
+    tools: tuple[str, ...] = ()
+    glue: tuple[tuple[Joint, str], ...] = ()
+    fixed: Minutes = 5.0
+    each: Callable[[Book], Minutes] = lambda book: 0.0
+    two: Callable[[Book], bool] = lambda book: False
+    places: tuple[Place, ...] = ("bench",)
+    whole: bool = False
+    needs: tuple[str, ...] = ()
+    wait: Callable[[Book], Pause | None] = lambda book: None
+    looks: tuple[str, ...] = ()
+    measures: tuple[QuantityId, ...] = ()
+    troubles: tuple[Trouble, ...] = ()
+    danger: Danger | None = None

@@ -1,0 +1,303 @@
+"""From sections to a block: pierced, sewn, glued up, trimmed, rounded, lined."""
+
+from weald.core.bench.book import Book
+from weald.core.bench.operation import Trouble
+from weald.core.bench.step import Pause, Step
+
+_LININGS = (
+    "mull",
+    "mull_head",
+    "mull_between",
+    "mull_tail",
+    "spine_lining",
+    "spine_lining_head",
+    "spine_lining_between",
+    "spine_lining_tail",
+)
+
+_TACKY = Pause(
+    "tacky",
+    "A finger on the glue pulls a little and comes away clean.",
+    "Round it now: set, it cracks; wet, it falls back.",
+    harm=True,
+    joint="spine",
+    until="tacky",
+)
+
+
+def _glued_up(book: Book) -> Pause:
+    if book.treatment.rounded:
+        return _TACKY
+    return Pause(
+        "standing_open", "The spine is dry and no longer cool to the touch.", joint="spine", until="handled"
+    )
+
+
+def _trimmed(book: Book) -> bool:
+    return book.spec.block.trimming == "out_of_boards" and not book.structure.flush
+
+
+def _square_before(book: Book) -> bool:
+    return _trimmed(book) and book.spec.bench.trimmed == "before"
+
+
+def _square_after(book: Book) -> bool:
+    return _trimmed(book) and book.spec.bench.trimmed == "after" and not book.treatment.rounded
+
+
+_TRIM = Step(
+    "trim",
+    "Trim the block",
+    "Squared before anything is measured on it: boards follow the block.",
+    "block",
+    when=_square_after,
+    tools=("plough or guillotine", "square", "waste boards"),
+    each=lambda book: 8.0,
+    places=("plough",),
+    looks=("Both diagonals {block.diagonal}, alike to half a millimetre.",),
+    measures=("block.width", "block.height", "block.diagonal"),
+    danger="blade",
+    troubles=(Trouble("Out of square", "Take a shaving more off the edge that is out; the leaf loses it."),),
+)
+
+
+BLOCK = (
+    Step(
+        "pierce",
+        "Pierce the stations",
+        "One template for all of them, so that the thread runs straight.",
+        "block",
+        when=lambda book: book.sewn or book.treatment.method == "staples",
+        tools=("template", "awl", "piercing cradle"),
+        each=lambda book: 0.5 * max(1, book.signatures),
+        looks=("Every hole in the fold itself, not beside it.",),
+        measures=("sewing.first", "sewing.kettle", "sewing.interval"),
+        danger="needle",
+    ),
+    Step(
+        "sew",
+        "Sew",
+        "What holds the book for generations.",
+        "block",
+        when=lambda book: book.sewn,
+        pieces=("support",),
+        tools=("needle", "thread", "sewing frame"),
+        fixed=8,
+        each=lambda book: 4.0 * book.signatures,
+        places=("sewing_frame",),
+        needs=("make_endpapers",),
+        looks=("The thread equally tight from the first {signature} to the last.",),
+        measures=("thread.section", "thread.length", "sewing.support_length", "slip.length", "slit.step"),
+        danger="needle",
+        troubles=(
+            Trouble(
+                "Loose {signatures} in the middle", "Draw the thread along the fold, never away from it."
+            ),
+            Trouble("The thread cuts the fold", "Mend the fold with a strip of thin paper before going on."),
+        ),
+    ),
+    Step(
+        "staple",
+        "Staple through the fold",
+        "Two staples hold a booklet as long as its paper.",
+        "block",
+        when=lambda book: book.treatment.method == "staples",
+        tools=("long-arm stapler",),
+        each=lambda book: 1.0,
+        looks=("Every staple in the fold, not beside it, and its legs flat.",),
+        danger="needle",
+    ),
+    Step(
+        "tip_endpapers",
+        "Fasten the endpapers",
+        "A narrow strip of glue, so that the first leaf opens.",
+        "block",
+        when=lambda book: book.has("endpaper"),
+        tools=("brush", "waste paper"),
+        glue=(("tipping", "a strip of {mm:3} along the fold of each endpaper"),),
+        each=lambda book: 4.0,
+        needs=("make_endpapers",),
+        wait=lambda book: Pause(
+            "under_weight", "It does not shift under a finger.", joint="tipping", until="handled"
+        ),
+        looks=("The fold of the endpaper a hair behind the spine.",),
+    ),
+    Step(
+        "weigh_down",
+        "Press the sewn block",
+        "Its thickness is measured pressed: everything that goes round it follows.",
+        "block",
+        when=lambda book: book.several or book.structure.sections == "leaves",
+        tools=("pressing boards", "calliper"),
+        places=("nipping_press",),
+        wait=lambda book: Pause("nipped", "It stays as thin when it comes out.", minutes=(10, 20)),
+        looks=("Pressed, the block {block.thickness} thick.",),
+        measures=("block.thickness", "spine.thickness", "spine.swell"),
+        danger="press",
+    ),
+    Step(
+        "trim_first",
+        "Trim the block",
+        "Before the glue, by your school: the folds are cut while they lie open.",
+        "block",
+        when=_square_before,
+        tools=_TRIM.tools,
+        each=_TRIM.each,
+        places=_TRIM.places,
+        looks=_TRIM.looks,
+        measures=_TRIM.measures,
+        danger="blade",
+        troubles=_TRIM.troubles,
+    ),
+    Step(
+        "glue_up",
+        "Glue up the spine",
+        "Worked well in between the {signatures}, none of it on top.",
+        "block",
+        when=lambda book: (book.several or book.structure.sections == "leaves") and book.structure.lined,
+        tools=("brush", "knocking-up boards"),
+        glue=(("spine", "the spine, between the {signatures}"),),
+        each=lambda book: 6.0,
+        places=("lying_press",),
+        wait=_glued_up,
+        looks=("The spine square to the sides, all heads in one line.",),
+        troubles=(
+            Trouble("Glue runs down the leaves", "Wipe at once with a damp cloth, and open those leaves."),
+        ),
+    ),
+    Step(
+        "round",
+        "Round the spine",
+        "The swell of the thread is taken up by the round.",
+        "block",
+        when=lambda book: book.treatment.rounded,
+        tools=("hammer",),
+        each=lambda book: 15.0,
+        whole=True,
+        looks=("The round even from head to tail, standing out {spine.rise} in the middle.",),
+        measures=("spine.rise", "spine.chord", "spine.arc"),
+        danger="hammer",
+        troubles=(
+            Trouble("It falls back", "The glue was too wet: hold it in the press, and round again at tacky."),
+        ),
+    ),
+    Step(
+        "back",
+        "Back it: hammer the shoulders",
+        "The boards will lie in them. From the middle outwards, in several rounds, between the cords.",
+        "block",
+        when=lambda book: book.treatment.shoulder > 0,
+        tools=("backing boards", "hammer", "lying press"),
+        each=lambda book: 25.0,
+        places=("lying_press",),
+        whole=True,
+        wait=lambda book: Pause(
+            "nipped",
+            "The spine is dry and keeps its shape when the press is opened.",
+            "Taken out wet it loses its shoulders.",
+            joint="spine",
+            until="through",
+            holds=("lying_press",),
+        ),
+        looks=("Each shoulder {shoulder.height} high, alike along its whole length.",),
+        measures=("shoulder.height", "shoulder.line", "shoulder.width"),
+        danger="hammer",
+        troubles=(
+            Trouble("{Signatures} crushed inside", "Less blow and more fan; the spine only leans outwards."),
+        ),
+    ),
+    Step(
+        "trim_rounded",
+        "Trim head, tail and fore-edge",
+        "Fore-edge cut flat before the round is put back; swell tilts head and tail: use wedge boards.",
+        "block",
+        when=lambda book: _trimmed(book) and book.treatment.rounded and book.spec.bench.trimmed == "after",
+        tools=("plough", "wedge boards", "square"),
+        each=lambda book: 15.0,
+        places=("plough",),
+        looks=_TRIM.looks,
+        measures=_TRIM.measures,
+        danger="blade",
+        troubles=_TRIM.troubles,
+    ),
+    Step(
+        "end_bands",
+        "Make the end bands",
+        "They steady head and tail where the book is pulled from the shelf.",
+        "block",
+        pieces=("end_band",),
+        when=lambda book: book.has("end_band"),
+        tools=("needle", "silk"),
+        each=lambda book: 60.0 if book.spec.block.end_bands == "sewn" else 8.0,
+        looks=("The band no higher than the board will be.",),
+        measures=("end_band.length",),
+        danger="needle",
+    ),
+    Step(
+        "ribbon",
+        "Glue the ribbon in",
+        "Under the lining, where nothing can pull it out.",
+        "block",
+        when=lambda book: book.has("ribbon"),
+        pieces=("ribbon",),
+        glue=(("linings", "a hand's breadth at the head of the spine"),),
+        each=lambda book: 3.0,
+        measures=("ribbon.length",),
+    ),
+    Step(
+        "line_spine",
+        "Line the spine",
+        "Mull carries the book in its case; paper over it keeps the spine from breaking.",
+        "block",
+        when=lambda book: book.has(*_LININGS),
+        pieces=(
+            "mull",
+            "mull_head",
+            "mull_between",
+            "mull_tail",
+            "spine_lining",
+            "spine_lining_head",
+            "spine_lining_between",
+            "spine_lining_tail",
+        ),
+        tools=("brush", "bone folder", "shears"),
+        glue=(("mull", "the spine"), ("linings", "each lining")),
+        each=lambda book: 10.0,
+        wait=lambda book: Pause(
+            "standing_open", "Dry, and no longer cool to the touch.", joint="linings", until="handled"
+        ),
+        looks=("Mull ending short of the end bands, and alike on both sides.",),
+        measures=(
+            "mull.width",
+            "mull.height",
+            "mull.head",
+            "mull.between",
+            "mull.tail",
+            "lining.head",
+            "lining.between",
+            "lining.tail",
+        ),
+        danger="blade",
+    ),
+    Step(
+        "measure_block",
+        "Measure the block",
+        "The last size taken before boards are cut; from here on all follows from it.",
+        "block",
+        tools=("calliper", "steel rule", "square"),
+        fixed=4,
+        measures=(
+            "text.thickness",
+            "block.thickness",
+            "block.width",
+            "block.height",
+            "spine.thickness",
+            "spine.swell",
+            "spine.arc",
+            "block.diagonal",
+        ),
+        looks=("Thickness at head, middle and tail alike.",),
+        troubles=(Trouble("Other than reckoned", "Enter what you measured: boards and cover follow."),),
+    ),
+    _TRIM,
+)

@@ -1,0 +1,141 @@
+"""From stock to folded and pressed sections, and the endpapers beside them."""
+
+from weald.core.bench.book import Book
+from weald.core.bench.operation import Trouble
+from weald.core.bench.step import Pause, Step
+
+
+def _printed(book: Book) -> bool:
+    return not book.spec.text.blank_book or book.spec.text.filler != "plain"
+
+
+def _folded(book: Book) -> bool:
+    return book.structure.sections != "leaves" and book.signatures > 0
+
+
+def _pressed(book: Book) -> Pause:
+    if book.spec.bench.pressed == "nipped":
+        return Pause(
+            "nipped", "The folds stay down by themselves.", minutes=(30, 30), holds=("nipping_press",)
+        )
+    return Pause("under_weight", "The folds stay down by themselves.", minutes=(480, 720), holds=("weights",))
+
+
+SHEETS = (
+    Step(
+        "stock_out",
+        "Lay the stock out and find its grain",
+        "Grain that runs the wrong way shows only when the book warps, and then nothing helps.",
+        "sheets",
+        tools=("pencil",),
+        fixed=10,
+        looks=("The grain of every piece, on the piece itself, before it is cut.",),
+        troubles=(Trouble("Grain across the spine", "Turn the layout, or take other stock; do not cut on."),),
+    ),
+    Step(
+        "cut_sheets",
+        "Cut or tear the sheets for the text",
+        "All sheets of one size fold to one size.",
+        "sheets",
+        pieces=("text_sheet",),
+        tools=("knife", "steel rule", "cutting mat"),
+        each=lambda book: 0.3 * book.sheets,
+        places=("shears",),
+        looks=("The first and the last sheet of the pile alike, corner on corner.",),
+        measures=("paper.calliper", "leaf.untrimmed_width", "leaf.untrimmed_height"),
+        danger="blade",
+    ),
+    Step(
+        "print",
+        "Print a test sheet, fold it, then print the rest",
+        "A back that stands upside down is found on the first sheet, or on all of them.",
+        "sheets",
+        when=_printed,
+        tools=("printer",),
+        fixed=15,
+        each=lambda book: 0.5 * book.sheets,
+        wait=lambda book: Pause("left_alone", "The ink does not smear under a finger.", minutes=(20, 60)),
+        looks=("The test sheet folded: its pages in order, its backs on its fronts.",),
+        troubles=(
+            Trouble(
+                "Backs upside down", "Set the printer to turn on the other edge, and try one sheet again."
+            ),
+        ),
+    ),
+    Step(
+        "fold",
+        "Fold the {signatures}",
+        "Each checked before the next is folded: a page out of order found here costs nothing.",
+        "sheets",
+        when=_folded,
+        tools=("bone folder", "pencil"),
+        fixed=2,
+        each=lambda book: 0.7 * book.sheets,
+        looks=(
+            "The pages of each {signature} in order, before the next one is folded.",
+            "All {signatures} the same way up: a pencil mark on the head of each.",
+        ),
+        measures=("creep.step", "sections.creep"),
+        troubles=(
+            Trouble("Creases at the head", "Slit the bolt a little beyond the next fold, and fold again."),
+        ),
+    ),
+    Step(
+        "sort_leaves",
+        "Put the leaves in order",
+        "Once glued, a leaf the wrong way round stays so.",
+        "sheets",
+        when=lambda book: book.structure.sections == "leaves",
+        each=lambda book: 3 + 0.02 * book.sheets,
+        looks=("Every leaf the right way up, and the pages in order, before any glue.",),
+        measures=("creep.step", "sections.creep"),
+    ),
+    Step(
+        "press_sections",
+        "Press the folded {signatures}",
+        "Air pressed out now is swell the spine does not have later.",
+        "sheets",
+        when=lambda book: _folded(book) and book.signatures > 1,
+        tools=("pressing boards",),
+        wait=_pressed,
+        places=("nipping_press",),
+        measures=("text.thickness",),
+        danger="press",
+    ),
+    Step(
+        "collate",
+        "Collate",
+        "The last look before thread makes the order final.",
+        "sheets",
+        when=lambda book: _folded(book) and book.signatures > 1,
+        fixed=2,
+        each=lambda book: 0.15 * book.signatures,
+        looks=("The folds in line at the spine, and the collation marks one clean stair.",),
+        troubles=(Trouble("A step missing or twice in the stair", "Lay that {signature} where it belongs."),),
+    ),
+    Step(
+        "cut_leaf_cover",
+        "Cut the cover leaf",
+        "It is folded round the booklet and stitched with it.",
+        "sheets",
+        pieces=("cover",),
+        when=lambda book: book.structure.name == "saddle_stitch" and book.has("cover"),
+        tools=("knife", "steel rule", "bone folder"),
+        each=lambda book: 2.0,
+        measures=("cover.leaf", "cover.width", "cover.height", "spine_board.width"),
+        danger="blade",
+    ),
+    Step(
+        "make_endpapers",
+        "Make the endpapers",
+        "They are needed when the sewing is done, and dry flat meanwhile.",
+        "endpapers",
+        pieces=("endpaper", "pastedown"),
+        when=lambda book: book.has("endpaper", "pastedown"),
+        tools=("bone folder", "knife", "steel rule"),
+        each=lambda book: 6.0,
+        needs=("stock_out",),
+        measures=("endpapers.thickness", "flange.width"),
+        danger="blade",
+    ),
+)

@@ -1,0 +1,197 @@
+"""The order of work: every structure, covering, sewing and school gives a graph a binder could follow."""
+
+import re
+from collections.abc import Iterator
+from itertools import pairwise, product
+from typing import Any
+
+import pytest
+
+from weald.core.adhesives import ADHESIVES, JOINTS, SEASON_FACTORS, SUITED
+from weald.core.bench.operation import Operation
+from weald.core.bench.orders import ORDERS
+from weald.core.bench.steps import STEPS
+from weald.core.bindings.catalogue import STRUCTURES
+from weald.core.bindings.protocol import Structure
+from weald.core.errors import SpecError
+from weald.core.job.spec import read_spec
+from weald.core.notation import Notation
+from weald.core.planning.plan import Plan, plan
+
+EVERY = tuple(STRUCTURES.values())
+
+
+def planned(structure: str, **changes: Any) -> Plan:
+    job = {"title": "Tide tables", "binding": {"structure": structure}}
+    for path, value in changes.items():
+        group, _, key = path.partition("__")
+        job.setdefault(group, {})[key] = value  # type: ignore[index]
+    return plan(read_spec(job), drawn=("bench",))
+
+
+def every_way(structure: Structure) -> Iterator[Plan]:
+    shoulders = structure.shoulders if "round" in structure.backs else ("none",)
+    for covering, method, shoulder, bands, trimming, leather in product(
+        structure.coverings,
+        structure.methods,
+        shoulders,
+        ("none", "sewn"),
+        ("out_of_boards", "in_boards", "untrimmed"),
+        ("cloth", "leather"),
+    ):
+        yield planned(
+            structure.name,
+            binding__covering=covering,
+            binding__material=leather,
+            sewing__method=method,
+            back__shoulder=shoulder,
+            block__end_bands=bands,
+            block__trimming=trimming,
+            finish__ribbons=1,
+        )
+
+
+def by_id(made: Plan) -> dict[str, Operation]:
+    return {each.id: each for each in made.operations}
+
+
+def longest_way(operations: dict[str, Operation], to: str) -> float:
+    """By plain search: the longest of all ways that end here."""
+    one = operations[to]
+    before = [longest_way(operations, name) for name in one.after]
+    return one.minutes + (one.wait.usual if one.wait else 0) + max(before, default=0.0)
+
+
+def test_every_structure_has_an_order_and_every_step_a_structure() -> None:
+    assert set(ORDERS) == {structure.name for structure in EVERY}
+    assert {name for order in ORDERS.values() for name in order} == set(STEPS)
+
+
+@pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
+def test_every_piece_is_used_and_nothing_is_that_is_not_there(structure: Structure) -> None:
+    for made in every_way(structure):
+        cut = {piece.id: piece for piece in made.pieces}
+        taken = {piece.piece for each in made.operations for piece in each.pieces}
+        assert taken == set(cut)
+        for each in made.operations:
+            for piece in each.pieces:
+                assert (piece.shown, piece.count) == (cut[piece.piece].shown, cut[piece.piece].count)
+
+
+@pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
+def test_every_size_that_is_measured_is_measured_somewhere(structure: Structure) -> None:
+    for made in every_way(structure):
+        wanted = {each.id for each in made.quantities if each.measurable}
+        assert {asked.quantity for each in made.operations for asked in each.measures} == wanted
+
+
+@pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
+def test_the_graph_can_be_worked_and_its_longest_way_is_the_longest(structure: Structure) -> None:
+    for made in every_way(structure):
+        seen: set[str] = set()
+        operations = by_id(made)
+        assert len(operations) == len(made.operations)
+        for each in made.operations:
+            assert set(each.after) <= seen, (each.id, "waits for what comes later")
+            seen.add(each.id)
+        assert all(each.after or each.id == "stock_out" for each in made.operations), "one beginning"
+        ends = {name: longest_way(operations, name) for name in operations}
+        end = max(ends.values())
+        for each in made.operations:
+            assert each.start + each.takes == pytest.approx(ends[each.id])
+        on_the_way = [each for each in made.operations if each.critical]
+        assert sum(each.takes for each in on_the_way) == pytest.approx(end)
+        for one, other in pairwise(on_the_way):
+            assert one.id in other.after
+        assert made.operations[-1].id == "last_look"
+
+
+@pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
+def test_what_cuts_has_a_caution_and_what_is_glued_a_face(structure: Structure) -> None:
+    for made in every_way(structure):
+        for each in made.operations:
+            if {"knife", "plough", "awl", "needle", "paring knife", "hammer"} & set(each.tools):
+                assert each.caution, each.id
+            assert all(glue.face and glue.moves for glue in each.glue)
+            assert each.minutes > 0
+            if each.wait:
+                assert 0 < each.wait.least <= each.wait.usual
+                assert each.wait.ends
+
+
+def test_a_round_spine_is_rounded_at_tacky_and_without_a_pause() -> None:
+    operations = by_id(planned("rounded_case"))
+    glued = operations["glue_up"].wait
+    assert glued is not None
+    assert (glued.state, glued.harm, glued.least, glued.usual) == ("tacky", True, 8, 12)
+    assert operations["round"].whole
+    assert operations["round"].after == ("glue_up",)
+
+
+def test_nothing_damp_is_opened() -> None:
+    made = planned("flat_case")
+    dry = by_id(made)["dry_closed"].wait
+    assert dry is not None
+    assert dry.rule.startswith("Not opened while damp")
+    assert by_id(made)["open_first"].after == ("dry_closed",)
+
+
+@pytest.mark.parametrize("joint", list(JOINTS))
+def test_an_adhesive_does_what_it_is_known_for(joint: str) -> None:
+    for adhesive in SUITED[joint]:  # type: ignore[index]
+        made = planned("flat_case", bench__glue={joint: adhesive}, finish__ribbons=1)
+        glued = {glue.adhesive for each in made.operations for glue in each.glue}
+        if joint != "boards":
+            assert ADHESIVES[adhesive].title in glued
+    for unsuited in set(ADHESIVES) - set(SUITED[joint]):  # type: ignore[index]
+        with pytest.raises(SpecError, match=joint):
+            planned("flat_case", bench__glue={joint: unsuited})
+
+
+def test_the_season_slows_and_hastens() -> None:
+    waits = {}
+    for season, factor in SEASON_FACTORS.items():
+        wait = by_id(planned("flat_case", bench__season=season))["dry_closed"].wait
+        assert wait is not None
+        waits[season] = (wait.least, wait.usual)
+        assert waits[season] == (round(240 * factor), round(720 * factor))
+    assert waits["warm"] < waits["usual"] < waits["damp"]
+
+
+def test_trimming_by_school() -> None:
+    assert [each.id for each in planned("flat_case").operations if each.id.startswith("trim")] == ["trim"]
+    before = [each.id for each in planned("flat_case", bench__trimmed="before").operations]
+    assert before.index("trim_first") < before.index("glue_up")
+    assert "trim" not in before
+    in_boards = [each.id for each in planned("laced_boards", block__trimming="in_boards").operations]
+    assert in_boards.index("lace_on") < in_boards.index("trim_in_boards") < in_boards.index("cover_book")
+
+
+def test_an_edition_is_done_operation_by_operation() -> None:
+    one, ten = by_id(planned("flat_case")), by_id(plan_of_ten())
+    assert ten["sew"].minutes == pytest.approx(8 + 10 * (one["sew"].minutes - 8))
+    assert [each.wait for each in ten.values()] == [each.wait for each in one.values()]
+
+
+def plan_of_ten() -> Plan:
+    return plan(read_spec({"title": "Tide tables", "copies": 10}), drawn=("bench",))
+
+
+def test_two_people_cover_a_tall_book() -> None:
+    assert by_id(planned("flat_case"))["case_in"].people == 1
+    tall = planned("flat_case", leaf__width=280, leaf__height=380)
+    assert by_id(tall)["case_in"].people == 2
+
+
+def test_sizes_and_words_are_the_readers() -> None:
+    spec = read_spec({"title": "Tide tables"})
+    made = plan(spec, Notation("inch", vocabulary="section"), drawn=("bench",))
+    words = str(made.operations)
+    assert "sections" in words
+    assert "ignature" not in words
+    assert not re.search(r"\bmm\b", words)
+    assert "{" not in words
+
+
+def test_where_the_bench_is_not_looked_at_nothing_is_reckoned_for_it() -> None:
+    assert plan(read_spec({"title": "Tide tables"}), drawn=("boards",)).operations == ()
