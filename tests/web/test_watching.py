@@ -86,6 +86,6 @@ def test_slow_questions_to_the_database_are_logged_without_what_was_asked(
     with caplog.at_level(logging.WARNING, "weald.requests"), connection.execute_wrapper(queries):
         connection.cursor().execute("select %s", ["a secret"])
     assert queries.count == 1
-    (said,) = (record for record in caplog.records if record.message == "slow query")
+    (said,) = (record for record in caplog.records if record.message.startswith("slow query"))
     assert "select" in said.__dict__["sql"]
-    assert "a secret" not in said.__dict__["sql"]
+    assert "a secret" not in said.message + said.__dict__["sql"]

@@ -180,7 +180,7 @@ function Stations() {
           </form>
           <here.Views key={station} {...shown} />
         </main>
-        <aside className="overflow-y-auto p-3" aria-label={t("job.theReckoning")}>
+        <aside className="overflow-y-auto p-3" aria-label={t("job.theReckoning")} tabIndex={0}>
           {Object.entries(errors).map(([path, text]) => (
             <p key={path} className="mb-2 text-sm text-madder">
               <strong>{path.replaceAll(".", " › ").replaceAll("_", " ")}</strong>: {text}

@@ -63,7 +63,7 @@ class _Queries:
             self.count += 1
             taken = time.perf_counter() - began
             if taken > SLOW_QUERY_SECONDS:
-                log.warning("slow query", extra={"seconds": round(taken, 3), "sql": sql[:2000]})
+                log.warning("slow query: %.3f s, %s", taken, sql[:300], extra={"sql": sql[:2000]})
 
 
 class WatchMiddleware:
@@ -92,7 +92,8 @@ def _note(request: HttpRequest, status: int, taken: float, queries: int) -> None
     session = getattr(request, "session", None)
     who = session.get("_auth_user_id") if session is not None and session.accessed else None
     said = {"method": method, "route": route, "status": status, "queries": queries, "person": who}
-    log.log(level, "request", extra=said | {"seconds": round(taken, 3)})
+    words = "%s %s: %d in %.3f s"
+    log.log(level, words, method, route, status, taken, extra=said | {"seconds": round(taken, 3)})
 
 
 _METHODS = ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS")

@@ -3,15 +3,15 @@
 from collections.abc import Sequence
 
 from weald.core.bench.operation import Operation, Strand
-from weald.core.drawing import Drawing, Sketch, box
+from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.notation import Notation
 
-_MINUTE = 1.0
+_MINUTE = 0.8
 """Drawn width of a minute."""
-LONGEST_DRAWN = 90.0
+LONGEST_DRAWN = 120.0
 """A wait of more minutes than this is drawn so long, broken, with its true length beside it."""
-_LANE, _BAR = 34.0, 12.0
-_LETTERS, _LEAST_BAR = 5.2, 2.0
+_LANE, _BAR = 52.0, 20.0
+_LETTERS, _LEAST_BAR = 8.5, 17.0
 LANES: dict[Strand, str] = {
     "sheets": "Sheets",
     "endpapers": "Endpapers",
@@ -42,7 +42,7 @@ def draw_order(operations: Sequence[Operation], notation: Notation) -> Drawing:
     for lane, strand in enumerate(lanes):
         sketch.label(-4, lane * _LANE + _BAR - 2, LANES[strand], height=_LETTERS, anchor="end")
         sketch.line([(0, lane * _LANE + _BAR), (end, lane * _LANE + _BAR)], "hidden")
-    sketch.points += [(-62, -_LETTERS - 4), (end + 4, len(lanes) * _LANE)]
+    sketch.points += [(-74, -_LETTERS - 6), (end + 4, len(lanes) * _LANE - _BAR)]
     total = max((each.start + each.takes for each in operations), default=0.0)
     hands = sum(each.minutes for each in operations)
     text = notation.say(
@@ -75,16 +75,19 @@ def _draw_operation(sketch: Sketch, operation: Operation, number: int, x: float,
     about = f"bench.{operation.id}"
     work = max(_LEAST_BAR, operation.minutes * _MINUTE)
     sketch.area(box(x, y, work, _BAR), "mark", about=about)
-    sketch.label(x + min(work, 14) / 2, y - 2, str(number), height=_LETTERS, about=about)
+    sketch.label(x + work / 2, y - 3, str(number), height=_LETTERS, about=about)
     if operation.wait:
         wait = operation.wait
         length = min(wait.usual, LONGEST_DRAWN) * _MINUTE
         sketch.area(box(x + work, y, length, _BAR), "white", "cut", about)
-        words = f"{wait.words}, {minutes_in_words(wait.usual)}"
-        if length > 40:
-            sketch.name(x + work, y, length, _BAR, words, tallest=_LETTERS, about=about)
+        lasts = minutes_in_words(wait.usual)
+        for words in (f"{wait.words}, {lasts}", lasts):
+            if length > _LETTERS * LETTER_WIDTH * 0.62 * len(words):
+                at = (x + work + length / 2, y + _BAR / 2 + _LETTERS * 0.35)
+                sketch.label(*at, words, height=_LETTERS, about=about)
+                break
         if wait.usual > LONGEST_DRAWN:
-            middle = x + work + length - 6
+            middle = x + work + length - 8
             sketch.line([(middle, y - 1), (middle + 3, y + _BAR + 1)], about=about)
             sketch.line([(middle + 3, y - 1), (middle + 6, y + _BAR + 1)], about=about)
     if operation.critical:

@@ -5,10 +5,10 @@ export function BenchInputs() {
   return (
     <>
       <Group title={t("bench.schools")}>
-        <SelectField path="bench.pressed" label={t("bench.pressed")} />
+        <SelectField path="bench.pressed" label={t("bench.pressed")} width="w-52" />
         <SelectField path="bench.trimmed" label={t("block.trimmed")} />
-        <SelectField path="bench.opened" label={t("bench.opened")} />
-        <SelectField path="bench.season" label={t("bench.season")} />
+        <SelectField path="bench.opened" label={t("bench.opened")} width="w-56" />
+        <SelectField path="bench.season" label={t("bench.season")} width="w-60" />
         <CheckField path="bench.trial" label={t("bench.trial")} />
       </Group>
       <Group title={t("bench.gluedWith")}>

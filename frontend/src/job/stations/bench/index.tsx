@@ -5,9 +5,11 @@ import type { StationRecord } from "../record";
 import { BenchInputs } from "./BenchInputs";
 import { OrderOfWork } from "./OrderOfWork";
 import { BenchLog } from "./BenchLog";
+import { ToLayReady } from "./ToLayReady";
 
 export const bench: StationRecord = {
   Inputs: BenchInputs,
+  Aside: ({ plan }) => <ToLayReady plan={plan} />,
   Views: ({ grain }) => (
     <Tabbed
       label={t("job.views")}

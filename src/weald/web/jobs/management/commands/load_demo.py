@@ -6,6 +6,7 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 
 from weald.web.accounts.services import add_person
+from weald.web.bench import demo_bench
 from weald.web.jobs import demo_bindery
 
 
@@ -28,3 +29,4 @@ class Command(BaseCommand):
             return
         person = add_person(options["name"], options["password"], demo_bindery.WORKSHOP, check=False)
         demo_bindery.load(person.membership.workshop, person)
+        demo_bench.load(person)
