@@ -1,7 +1,18 @@
 /** What happened at the bench: who, when, what; newest first. */
-import { t } from "../../../app/words";
+import type { BenchReply } from "../../../api/client";
+import { t, type WordKey } from "../../../app/words";
 import { useSnapshot } from "../../context";
 import { useBench } from "./useBench";
+
+const KIND_WORDS: Record<BenchReply["log"][number]["kind"], WordKey> = {
+  started: "bench.kindStarted",
+  paused: "bench.kindPaused",
+  done: "bench.kindDone",
+  undone: "bench.kindUndone",
+  noted: "bench.kindNoted",
+  measured: "bench.kindMeasured",
+  looked: "bench.kindLooked",
+};
 
 export function BenchLog() {
   const { job } = useSnapshot();
@@ -17,7 +28,7 @@ export function BenchLog() {
           </time>
           <span>{entry.author}</span>
           <span>
-            {entry.title}: {t(`bench.kind_${entry.kind}`)}
+            {entry.title}: {t(KIND_WORDS[entry.kind])}
             {entry.early && <strong className="text-amber"> {t("bench.begunEarly")}</strong>}
             {entry.note && <span className="text-faded"> {entry.note}</span>}
           </span>

@@ -12,7 +12,7 @@ export function Details({ operation }: { operation: Operation }) {
       <Part title={t("bench.pieces")} shown={operation.pieces.length > 0}>
         {operation.pieces.map((piece) => (
           <li key={piece.piece} className="figures">
-            {t("bench.piece", { ...piece })}
+            {t("bench.piece", { count: piece.count, label: piece.label, shown: piece.shown })}
           </li>
         ))}
       </Part>
@@ -24,7 +24,9 @@ export function Details({ operation }: { operation: Operation }) {
       </Part>
       <Part title={t("bench.glue")} shown={operation.glue.length > 0}>
         {operation.glue.map((glue) => (
-          <li key={glue.face}>{t("bench.glueOn", { ...glue })}</li>
+          <li key={glue.face}>
+            {t("bench.glueOn", { adhesive: glue.adhesive, face: glue.face, moves: glue.moves })}
+          </li>
         ))}
       </Part>
       <Part title={t("bench.waitAfter")} shown={wait !== null}>

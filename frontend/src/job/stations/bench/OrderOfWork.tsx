@@ -1,7 +1,7 @@
 /** The operations of this book as a list: what to do now, what waits, what is done; each opens. */
 import { useState } from "react";
 import { type BenchEntry, type Operation, ProblemError, type Standing } from "../../../api/client";
-import { t } from "../../../app/words";
+import { t, type WordKey } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
 import { useLit, useSnapshot } from "../../context";
@@ -15,6 +15,14 @@ const MARKS: Record<Standing["status"], string> = {
   working: "▶",
   paused: "‖",
   done: "✓",
+};
+
+const STATUS_WORDS: Record<Standing["status"], WordKey> = {
+  waits: "bench.statusWaits",
+  ready: "bench.statusReady",
+  working: "bench.statusWorking",
+  paused: "bench.statusPaused",
+  done: "bench.statusDone",
 };
 
 export function OrderOfWork() {
@@ -130,7 +138,7 @@ function Line({
           >
             {operation.title}
           </span>
-          <span className="sr-only">{t(`bench.status_${status}`)}</span>
+          <span className="sr-only">{t(STATUS_WORDS[status])}</span>
           {operation.critical && status !== "done" && (
             <span className="text-xs text-faded" title={t("bench.longestWay")}>
               {t("bench.longest")}
