@@ -59,7 +59,7 @@ class Machines:
         built = Path(os.environ["WEALD_FRONTEND"])
         (var / "frontend").mkdir(parents=True)
         (var / "frontend" / built.name).symlink_to(built)
-        ours = {key: each for key, each in os.environ.items() if not key.startswith("WEALD_")}
+        ours = {key: each for key, each in os.environ.items() if not key.startswith(("WEALD_", "DJANGO_"))}
         ours |= {"PYTHONPATH": str(PROJECT / "src"), "WEALD_VAR": str(var), "WEALD_PLAIN_HTTP": "1"}
         return ours | {"WEALD_FILES": str(var / "files"), "WEALD_WEB_SERVERS": "1"} | self._shared
 

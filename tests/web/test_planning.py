@@ -34,6 +34,7 @@ def test_a_job_file_is_planned_without_being_stored(client: Client, contract_job
         "block",
         "boards",
         "finish",
+        "bench",
         "pieces",
     }
     assert not Job.objects.exists()

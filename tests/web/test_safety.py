@@ -12,6 +12,7 @@ from weald.web.api.api import openapi_document
 from weald.web.jobs.models import Job
 
 BODIES: dict[str, Any] = {
+    "tellBench": {"key": "00000000-0000-4000-8000-000000000000", "kind": "started", "operation": "sew"},
     "plan": {},
     "readLength": {"text": "135"},
     "changePreferences": {"units": "inch"},
