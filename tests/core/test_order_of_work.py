@@ -167,6 +167,13 @@ def test_trimming_by_school() -> None:
     assert in_boards.index("lace_on") < in_boards.index("trim_in_boards") < in_boards.index("cover_book")
 
 
+def test_opened_once_after_the_nip_by_school() -> None:
+    assert "open_a_crack" not in by_id(planned("flat_case"))
+    once = by_id(planned("flat_case", bench__opened="once"))
+    assert once["open_a_crack"].after == ("case_in",)
+    assert once["dry_closed"].after == ("open_a_crack",)
+
+
 def test_an_edition_is_done_operation_by_operation() -> None:
     one, ten = by_id(planned("flat_case")), by_id(plan_of_ten())
     assert ten["sew"].minutes == pytest.approx(8 + 10 * (one["sew"].minutes - 8))

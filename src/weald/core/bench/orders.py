@@ -38,7 +38,7 @@ _ON_THE_BLOCK = (
     "pare",
     "cover_book",
 )
-_CASED_IN = ("offer_up", "case_in", "dry_closed", "open_first", "letter", "last_look")
+_CASED_IN = ("offer_up", "case_in", "open_a_crack", "dry_closed", "open_first", "letter", "last_look")
 _SOFT = ("trial", "cut_cover", "score_cover")
 _SOFT_END = ("sew_into_cover", "trim_flush", "letter", "last_look")
 

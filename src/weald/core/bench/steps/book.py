@@ -9,12 +9,6 @@ def _pasted(book: Book) -> bool:
     return book.structure.boards and book.structure.endpapers
 
 
-def _once_opened(book: Book) -> str:
-    if book.spec.bench.opened == "once":
-        return "Opened a crack once now, by your school, and closed again at once."
-    return "Looked at from outside only, and not opened."
-
-
 BOOK = (
     Step(
         "sew_into_cover",
@@ -73,6 +67,17 @@ BOOK = (
             ),
             Trouble("Glue at the edges", "Wipe at once; a release sheet before it is closed."),
         ),
+    ),
+    Step(
+        "open_a_crack",
+        "Open it a crack, once, and close it again",
+        "By your school: the joint finds its place while it still gives.",
+        "book",
+        when=lambda book: _pasted(book) and book.spec.bench.opened == "once",
+        fixed=1,
+        each=lambda book: 1.0,
+        whole=True,
+        looks=("The board swings free, and nothing sticks at the joint.",),
     ),
     Step(
         "dry_closed",
