@@ -10,21 +10,13 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from weald.core.adhesives import (
-    BoardGlue,
-    CaseGlue,
-    LiningGlue,
-    PasteDownGlue,
-    Season,
-    SpineGlue,
-    TippingGlue,
-)
 from weald.core.errors import SpecError
 from weald.core.folding.imposition import Gather
 from weald.core.folding.makeup import BlankPlace, MakeUp, MakeUpRule, make_up, read_mix
 from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, fold_packet
 from weald.core.forme.layout import Flip, PileFace, Work
 from weald.core.forme.page import Anchor, Filler, Placing
+from weald.core.job.bench import Bench
 from weald.core.job.entries import (
     Allowance,
     Entries,
@@ -494,36 +486,6 @@ class PieceStock(Entries):
     grammage: Annotated[float, Field(gt=0, le=3000)] | None = None
     price: Annotated[float, Field(ge=0, le=100000)] | None = None
     across: bool = False
-
-
-class Glue(Entries):
-    """What each joint is glued with; the usual one where nothing is said."""
-
-    spine: SpineGlue | None = None
-    mull: SpineGlue | None = None
-    linings: LiningGlue | None = None
-    tipping: TippingGlue | None = None
-    boards: BoardGlue | None = None
-    case: CaseGlue | None = None
-    paste_down: PasteDownGlue | None = None
-
-
-class Bench(Entries):
-    """How the book is worked on at the bench.
-
-    :param season: what times of drying follow.
-    :param pressed: folded sections in the nipping press, or overnight under weight.
-    :param trimmed: before the spine is glued up, or after.
-    :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
-    :param trial: a full-size trial first, of what cannot be replaced.
-    """
-
-    season: Season = "usual"
-    pressed: Literal["nipped", "under_weight"] = "nipped"
-    trimmed: Literal["after", "before"] = "after"
-    opened: Literal["not", "once"] = "not"
-    trial: bool = False
-    glue: Glue = Glue()
 
 
 Measured = Annotated[Length, Field(gt=0, le=1_000_000)]
