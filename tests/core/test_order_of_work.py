@@ -7,7 +7,7 @@ from typing import Any
 
 import pytest
 
-from weald.core.adhesives import ADHESIVES, JOINTS, SEASON_FACTORS, SUITED
+from weald.core.adhesives import ADHESIVES, SEASON_FACTORS, SUITED
 from weald.core.bench.operation import Operation
 from weald.core.bench.orders import ORDERS
 from weald.core.bench.steps import STEPS
@@ -136,7 +136,7 @@ def test_nothing_damp_is_opened() -> None:
     assert by_id(made)["open_first"].after == ("dry_closed",)
 
 
-@pytest.mark.parametrize("joint", list(JOINTS))
+@pytest.mark.parametrize("joint", list(SUITED))
 def test_an_adhesive_does_what_it_is_known_for(joint: str) -> None:
     for adhesive in SUITED[joint]:  # type: ignore[index]
         made = planned("flat_case", bench__glue={joint: adhesive}, finish__ribbons=1)

@@ -7,7 +7,8 @@ import pytest
 
 from tests.exchange.texts import write_text
 from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
-from weald.core.job.spec import Printer, read_spec
+from weald.core.job.printing import Printer
+from weald.core.job.spec import read_spec
 from weald.core.press.press import Press, press
 from weald.core.press.reading import ReadPage, Verdict, fold_and_read, verdicts
 from weald.exchange.imposed_pdf import impose_pdf

@@ -2609,7 +2609,7 @@ export interface components {
          * @description One thing done at the bench for this book.
          *
          *     :param why: why it stands here.
-         *     :param minutes: of work for all copies; ``people``: so many at the least.
+         *     :param minutes: of work for all copies, ``lasts`` the same in words; ``people``: so many at the least.
          *     :param whole: it must not be interrupted.
          *     :param after: the operations that have to be done, their waits over, before it.
          *     :param critical: it lies on the longest way through.
@@ -2635,6 +2635,8 @@ export interface components {
             glue: components["schemas"]["Glued"][];
             /** Minutes */
             minutes: number;
+            /** Lasts */
+            lasts: string;
             /** People */
             people: number;
             /** Occupies */
@@ -3038,7 +3040,7 @@ export interface components {
          * Wait
          * @description Time in which glue and paper work, and hands need not.
          *
-         *     :param least: minutes before which nothing may go on; ``usual``: what most take.
+         *     :param least: minutes before which nothing may go on; ``usual``: what most take; ``lasts``: both in words.
          *     :param ends: by what touch or look it is over, not only by the clock.
          *     :param rule: what must not be done meanwhile; empty where nothing is harmed.
          *     :param harm: whether a longer wait does harm, so that somebody has to be there when it ends.
@@ -3055,6 +3057,8 @@ export interface components {
             least: number;
             /** Usual */
             usual: number;
+            /** Lasts */
+            lasts: string;
             /** Ends */
             ends: string;
             /** Rule */
@@ -4912,7 +4916,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "started" | "paused" | "done" | "undone" | "noted" | "measured" | "looked";
+            kind: "started" | "paused" | "done" | "undone" | "noted";
             /** Operation */
             operation: string;
             /** Title */

@@ -6,15 +6,6 @@ from typing import Literal, get_args
 Adhesive = Literal["paste", "pva", "mix", "methyl_cellulose", "animal_glue", "film"]
 Joint = Literal["spine", "mull", "linings", "tipping", "boards", "case", "paste_down"]
 Season = Literal["usual", "warm", "damp"]
-JOINTS: dict[Joint, str] = {
-    "spine": "Spine glued up",
-    "mull": "Mull",
-    "linings": "Linings",
-    "tipping": "Leaves tipped on",
-    "boards": "Board to board",
-    "case": "Covering",
-    "paste_down": "Paste-downs",
-}
 SEASONS: dict[Season, str] = {
     "usual": "usual: 20 °C, half humidity",
     "warm": "warm or dry: faster",
@@ -30,59 +21,22 @@ class AdhesiveFacts:
 
     :param moves: minutes a piece can be moved, least and most; ``tacky``: minutes to it, where there is such.
     :param handled: minutes until it may be handled; ``through``: until it is dry, least and usual.
-    :param growth: the part of paper's growth in water that it causes.
     """
 
     title: str
-    good_for: str
     moves: tuple[float, float]
     tacky: tuple[float, float] | None
     handled: float
     through: tuple[float, float]
-    growth: float
-    undone_by: str
 
 
 ADHESIVES: dict[Adhesive, AdhesiveFacts] = {
-    "paste": AdhesiveFacts(
-        "starch paste", "paper, leather, repairs", (10, 20), None, 60, (480, 720), 1.0, "water"
-    ),
-    "pva": AdhesiveFacts(
-        "PVA", "spines, cloth, board to board", (0.5, 1), (8, 12), 30, (120, 720), 0.5, "nothing"
-    ),
-    "mix": AdhesiveFacts(
-        "paste and PVA, mixed",
-        "paste-downs, large covers, paper sides",
-        (3, 6),
-        (15, 15),
-        60,
-        (240, 720),
-        0.75,
-        "hardly anything",
-    ),
-    "methyl_cellulose": AdhesiveFacts(
-        "methyl cellulose with PVA",
-        "the same, slower still",
-        (6, 10),
-        (20, 20),
-        60,
-        (480, 720),
-        1.0,
-        "water, in part",
-    ),
-    "animal_glue": AdhesiveFacts(
-        "animal glue, hot",
-        "spines before rounding, cloth cases",
-        (1, 2),
-        (5, 15),
-        30,
-        (240, 720),
-        0.5,
-        "water and warmth",
-    ),
-    "film": AdhesiveFacts(
-        "self-adhesive film", "printed covers, laminated paper", (0, 0), None, 0, (0, 0), 0.0, "nothing"
-    ),
+    "paste": AdhesiveFacts("starch paste", (10, 20), None, 60, (480, 720)),
+    "pva": AdhesiveFacts("PVA", (0.5, 1), (8, 12), 30, (120, 720)),
+    "mix": AdhesiveFacts("paste and PVA, mixed", (3, 6), (15, 15), 60, (240, 720)),
+    "methyl_cellulose": AdhesiveFacts("methyl cellulose with PVA", (6, 10), (20, 20), 60, (480, 720)),
+    "animal_glue": AdhesiveFacts("animal glue, hot", (1, 2), (5, 15), 30, (240, 720)),
+    "film": AdhesiveFacts("self-adhesive film", (0, 0), None, 0, (0, 0)),
 }
 SpineGlue = Literal["pva", "animal_glue", "paste"]
 LiningGlue = Literal["pva", "mix", "paste", "animal_glue"]

@@ -10,7 +10,7 @@ from typing import Literal
 
 from weald.core.errors import WealdError
 from weald.core.forme.layout import Flip, natural_flip
-from weald.core.job.spec import Printer
+from weald.core.job.printing import Printer
 from weald.core.press.reading import PrintedSheet, Stamp, half_turned
 from weald.core.units import Mm
 

@@ -4,7 +4,6 @@
  * what people wrote themselves is only ever put in, never rewritten.
  */
 import i18next, { type ParseKeys } from "i18next";
-import { initReactI18next } from "react-i18next";
 import app from "./en/app.json";
 import bench from "./en/bench.json";
 import block from "./en/block.json";
@@ -57,7 +56,7 @@ declare module "i18next" {
 export type WordKey = ParseKeys;
 
 const words = i18next.createInstance();
-void words.use(initReactI18next).init({
+void words.init({
   lng: "en",
   resources: { en: { translation: en } },
   initAsync: false,

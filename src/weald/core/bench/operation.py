@@ -29,11 +29,20 @@ WAIT_STATES: dict[WaitState, str] = {
 }
 
 
+def minutes_in_words(minutes: float) -> str:
+    """So long, as one says it: “12 min”, “1 h 30”, “12 h”."""
+    whole = round(minutes)
+    if whole < 90:
+        return f"{whole} min"
+    hours, rest = divmod(whole, 60)
+    return f"{hours} h {rest}" if rest else f"{hours} h"
+
+
 @dataclass(frozen=True, slots=True)
 class Wait:
     """Time in which glue and paper work, and hands need not.
 
-    :param least: minutes before which nothing may go on; ``usual``: what most take.
+    :param least: minutes before which nothing may go on; ``usual``: what most take; ``lasts``: both in words.
     :param ends: by what touch or look it is over, not only by the clock.
     :param rule: what must not be done meanwhile; empty where nothing is harmed.
     :param harm: whether a longer wait does harm, so that somebody has to be there when it ends.
@@ -43,6 +52,7 @@ class Wait:
     words: str
     least: Minutes
     usual: Minutes
+    lasts: str
     ends: str
     rule: str
     harm: bool
@@ -91,7 +101,7 @@ class Operation:
     """One thing done at the bench for this book.
 
     :param why: why it stands here.
-    :param minutes: of work for all copies; ``people``: so many at the least.
+    :param minutes: of work for all copies, ``lasts`` the same in words; ``people``: so many at the least.
     :param whole: it must not be interrupted.
     :param after: the operations that have to be done, their waits over, before it.
     :param critical: it lies on the longest way through.
@@ -106,6 +116,7 @@ class Operation:
     tools: tuple[str, ...]
     glue: tuple[Glued, ...]
     minutes: Minutes
+    lasts: str
     people: int
     occupies: tuple[str, ...]
     whole: bool

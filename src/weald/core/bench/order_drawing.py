@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from weald.core.bench.operation import Operation, Strand
+from weald.core.bench.operation import Operation, Strand, minutes_in_words
 from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.notation import Notation
 
@@ -19,15 +19,6 @@ LANES: dict[Strand, str] = {
     "cover": "Cover",
     "book": "Book",
 }
-
-
-def minutes_in_words(minutes: float) -> str:
-    """So long, as one says it: “12 min”, “1 h 30”, “12 h”."""
-    whole = round(minutes)
-    if whole < 90:
-        return f"{whole} min"
-    hours, rest = divmod(whole, 60)
-    return f"{hours} h {rest}" if rest else f"{hours} h"
 
 
 def draw_order(operations: Sequence[Operation], notation: Notation) -> Drawing:

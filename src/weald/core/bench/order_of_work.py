@@ -7,14 +7,24 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from weald.core.bench.book import Book
-from weald.core.bench.operation import PLACES, WAIT_STATES, Asked, Glued, Operation, ToHand, Wait
+from weald.core.bench.operation import (
+    PLACES,
+    WAIT_STATES,
+    Asked,
+    Glued,
+    Operation,
+    Strand,
+    ToHand,
+    Wait,
+    minutes_in_words,
+)
 from weald.core.bench.orders import ORDERS
 from weald.core.bench.step import CAUTION_TAIL, CAUTIONS, Pause, Step
 from weald.core.bench.steps import STEPS
 from weald.core.quantities import QuantityId
 
-_BRINGS_TOGETHER = ("block", "cover")
-"""The strands the book's own strand waits for."""
+_BEGINS_AFTER: Mapping[Strand, tuple[Strand, ...]] = {"block": ("sheets",), "book": ("block", "cover")}
+"""The strands whose end another waits for before it begins."""
 
 
 def order_of_work(book: Book) -> tuple[Operation, ...]:
@@ -43,18 +53,13 @@ def _after(steps: Sequence[Step]) -> dict[str, tuple[str, ...]]:
 
 
 def _begins_after(step: Step, last: Mapping[str, str]) -> list[str]:
-    if step.strand == "block":
-        return [last[strand] for strand in ("sheets",) if strand in last]
-    if step.strand == "cover":
-        return []
-    if step.strand == "book":
-        return [last[strand] for strand in _BRINGS_TOGETHER if strand in last]
-    return []
+    return [last[strand] for strand in _BEGINS_AFTER.get(step.strand, ()) if strand in last]
 
 
 def _operation(step: Step, after: tuple[str, ...], book: Book) -> Operation:
     say = book.ledger.notation.say
     pieces = book.taken(step.pieces)
+    minutes = round(step.fixed + step.each(book) * book.copies, 1)
     return Operation(
         id=step.id,
         title=say(step.title),
@@ -66,7 +71,8 @@ def _operation(step: Step, after: tuple[str, ...], book: Book) -> Operation:
             Glued(book.facts(joint).title, say(face), _moves(book.facts(joint).moves, book.season()))
             for joint, face in step.glue
         ),
-        minutes=round(step.fixed + step.each(book) * book.copies, 1),
+        minutes=minutes,
+        lasts=minutes_in_words(minutes),
         people=2 if step.two(book) else 1,
         occupies=tuple(PLACES[place] for place in step.places),
         whole=step.whole,
@@ -94,8 +100,17 @@ def _wait(pause: Pause | None, book: Book) -> Wait | None:
     least, usual = pause.minutes or _by_adhesive(pause, book)
     if usual <= 0:
         return None
+    lasts = f"{minutes_in_words(least)} at least, usually {minutes_in_words(usual)}"
     return Wait(
-        pause.state, WAIT_STATES[pause.state], least, usual, pause.ends, pause.rule, pause.harm, pause.holds
+        pause.state,
+        WAIT_STATES[pause.state],
+        least,
+        usual,
+        lasts if least < usual else minutes_in_words(usual),
+        pause.ends,
+        pause.rule,
+        pause.harm,
+        pause.holds,
     )
 
 

@@ -12,7 +12,7 @@ from typing import Literal
 from weald.core.bench.operation import Operation
 from weald.core.errors import WealdError
 
-EventKind = Literal["started", "paused", "done", "undone", "noted", "measured", "looked"]
+EventKind = Literal["started", "paused", "done", "undone", "noted"]
 Status = Literal["waits", "ready", "working", "paused", "done"]
 
 

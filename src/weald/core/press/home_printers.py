@@ -1,6 +1,6 @@
 """Printers as they stand in most homes, to be picked before one has described one's own."""
 
-from weald.core.job.spec import PrintedSheet, Printer
+from weald.core.job.printing import PrintedSheet, Printer
 from weald.core.units import MM_PER_INCH
 
 HOME_PRINTERS: tuple[Printer, ...] = (

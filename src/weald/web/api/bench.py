@@ -2,7 +2,7 @@
 
 import uuid
 from datetime import datetime
-from typing import Annotated, Literal, cast
+from typing import Annotated, cast
 
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
@@ -17,7 +17,6 @@ from weald.web.jobs.models import Job
 
 router = Router(tags=["bench"])
 MOST_LOGGED = 200
-Happening = Literal["started", "paused", "done", "undone", "noted"]
 
 
 class Entry(Schema):
@@ -27,7 +26,7 @@ class Entry(Schema):
     """
 
     key: uuid.UUID
-    kind: Happening
+    kind: EventKind
     operation: Annotated[str, Field(max_length=40)]
     note: Annotated[str, Field(max_length=2000)] = ""
     insist: bool = False

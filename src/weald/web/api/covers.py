@@ -9,7 +9,8 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Schema, Status
 
 from weald.core.errors import SpecError
-from weald.core.job.spec import CoverRules, read_spec
+from weald.core.job.printing import CoverRules
+from weald.core.job.spec import read_spec
 from weald.core.planning.plan import plan
 from weald.exchange.foreign import artwork_png, cover_pdf
 from weald.exchange.reports import WIDEST, Kind

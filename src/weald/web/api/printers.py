@@ -9,7 +9,8 @@ from ninja import Body, Router, Schema, Status
 
 from weald.core.errors import SpecError
 from weald.core.job.entries import lengths_of
-from weald.core.job.spec import Printer, read_spec
+from weald.core.job.printing import Printer
+from weald.core.job.spec import read_spec
 from weald.core.job.upgrades import JOB
 from weald.core.notation import Notation
 from weald.web.api.people import notation_of, workshop_of

@@ -9,7 +9,8 @@ from pydantic import Field
 
 from weald.core.job.entries import Title
 from weald.core.job.options import Option
-from weald.core.job.spec import JobSpec, Printer
+from weald.core.job.printing import Printer
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Vocabulary
 from weald.core.planning.beginnings import Ask, Beginning, BeginningId
 from weald.core.planning.house import Departure, GaugeHint

@@ -8,7 +8,8 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, WithJsonSchema
 
-from weald.core.job.spec import CoverRules, JobSpec, Printer
+from weald.core.job.printing import CoverRules, Printer
+from weald.core.job.spec import JobSpec
 from weald.core.planning.book_set import SetSpec
 from weald.core.planning.house import House
 from weald.core.shelf.stock import StockItem

@@ -19,8 +19,6 @@ class BenchEvent(models.Model):
         DONE = "done", "Done"
         UNDONE = "undone", "Undone"
         NOTED = "noted", "Noted"
-        MEASURED = "measured", "Measured"
-        LOOKED = "looked", "Looked at"
 
     job = models.ForeignKey(Job, on_delete=models.CASCADE, related_name="bench_events")
     key = models.UUIDField()

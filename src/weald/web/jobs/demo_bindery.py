@@ -6,7 +6,8 @@ from typing import Any
 
 from django.contrib.auth.models import User
 
-from weald.core.job.spec import CoverRules, Printer, read_spec
+from weald.core.job.printing import CoverRules, Printer
+from weald.core.job.spec import read_spec
 from weald.core.planning.book_set import SetSpec, Volume
 from weald.core.planning.house import read_house
 from weald.core.planning.plan import plan

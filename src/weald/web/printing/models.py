@@ -5,7 +5,8 @@ Files lie outside everything that is served, under names of our own; see :mod:`.
 
 from django.db import models
 
-from weald.core.job.spec import CoverRules, Printer, read_spec
+from weald.core.job.printing import CoverRules, Printer
+from weald.core.job.spec import read_spec
 from weald.core.job.upgrades import JOB
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Change, Job

@@ -10,8 +10,6 @@ const KIND_WORDS: Record<BenchReply["log"][number]["kind"], WordKey> = {
   done: "bench.kindDone",
   undone: "bench.kindUndone",
   noted: "bench.kindNoted",
-  measured: "bench.kindMeasured",
-  looked: "bench.kindLooked",
 };
 
 export function BenchLog() {

@@ -31,12 +31,7 @@ export function Details({ operation }: { operation: Operation }) {
       </Part>
       <Part title={t("bench.waitAfter")} shown={wait !== null}>
         <li className="figures">
-          {wait &&
-            t("bench.waitIs", {
-              words: wait.words,
-              least: spell(wait.least),
-              usual: spell(wait.usual),
-            })}
+          {wait && t("bench.waitIs", { words: wait.words, lasts: wait.lasts })}
         </li>
         <li>{wait?.ends}</li>
       </Part>
@@ -70,12 +65,6 @@ export function Details({ operation }: { operation: Operation }) {
       )}
     </div>
   );
-}
-
-function spell(minutes: number): string {
-  return minutes < 90
-    ? t("bench.minutes", { count: Math.round(minutes) })
-    : t("bench.hours", { count: Math.round(minutes / 30) / 2 });
 }
 
 function Part({ title, shown, children }: { title: string; shown: boolean; children: ReactNode }) {

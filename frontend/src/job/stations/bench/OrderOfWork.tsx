@@ -146,7 +146,7 @@ function Line({
           )}
         </button>
         <span className="figures text-sm text-faded">
-          {t("bench.minutes", { count: Math.round(operation.minutes) })}
+          {operation.lasts}
           {operation.people > 1 && t("bench.people", { count: operation.people })}
         </span>
         <span className="flex gap-2">

@@ -1,5 +1,7 @@
 """From sections to a block: pierced, sewn, glued up, trimmed, rounded, lined."""
 
+from dataclasses import replace
+
 from weald.core.bench.book import Book
 from weald.core.bench.operation import Trouble
 from weald.core.bench.step import Pause, Step
@@ -43,6 +45,10 @@ def _square_before(book: Book) -> bool:
 
 def _square_after(book: Book) -> bool:
     return _trimmed(book) and book.spec.bench.trimmed == "after" and not book.treatment.rounded
+
+
+def _rounded_after(book: Book) -> bool:
+    return _trimmed(book) and book.treatment.rounded and book.spec.bench.trimmed == "after"
 
 
 _TRIM = Step(
@@ -135,19 +141,11 @@ BLOCK = (
         measures=("block.thickness", "spine.thickness", "spine.swell"),
         danger="press",
     ),
-    Step(
-        "trim_first",
-        "Trim the block",
-        "Before the glue, by your school: the folds are cut while they lie open.",
-        "block",
+    replace(
+        _TRIM,
+        id="trim_first",
+        why="Before the glue, by your school: the folds are cut while they lie open.",
         when=_square_before,
-        tools=_TRIM.tools,
-        each=_TRIM.each,
-        places=_TRIM.places,
-        looks=_TRIM.looks,
-        measures=_TRIM.measures,
-        danger="blade",
-        troubles=_TRIM.troubles,
     ),
     Step(
         "glue_up",
@@ -206,19 +204,14 @@ BLOCK = (
             Trouble("{Signatures} crushed inside", "Less blow and more fan; the spine only leans outwards."),
         ),
     ),
-    Step(
-        "trim_rounded",
-        "Trim head, tail and fore-edge",
-        "Fore-edge cut flat before the round is put back; swell tilts head and tail: use wedge boards.",
-        "block",
-        when=lambda book: _trimmed(book) and book.treatment.rounded and book.spec.bench.trimmed == "after",
+    replace(
+        _TRIM,
+        id="trim_rounded",
+        title="Trim head, tail and fore-edge",
+        why="Fore-edge cut flat before the round is put back; swell tilts head and tail: use wedge boards.",
+        when=_rounded_after,
         tools=("plough", "wedge boards", "square"),
         each=lambda book: 15.0,
-        places=("plough",),
-        looks=_TRIM.looks,
-        measures=_TRIM.measures,
-        danger="blade",
-        troubles=_TRIM.troubles,
     ),
     Step(
         "end_bands",

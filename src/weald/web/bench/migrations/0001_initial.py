@@ -20,7 +20,7 @@ class Migration(migrations.Migration):
             fields=[
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
                 ('key', models.UUIDField()),
-                ('kind', models.CharField(choices=[('started', 'Begun'), ('paused', 'Paused'), ('done', 'Done'), ('undone', 'Undone'), ('noted', 'Noted'), ('measured', 'Measured'), ('looked', 'Looked at')], max_length=8)),
+                ('kind', models.CharField(choices=[('started', 'Begun'), ('paused', 'Paused'), ('done', 'Done'), ('undone', 'Undone'), ('noted', 'Noted')], max_length=8)),
                 ('operation', models.CharField(max_length=40)),
                 ('title', models.CharField(max_length=120)),
                 ('note', models.TextField(blank=True, default='')),
