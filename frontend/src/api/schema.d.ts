@@ -161,6 +161,7 @@ export interface paths {
          * Plan Job
          * @description Plan a job file without storing anything.
          *
+         *     ``kept`` is the number of the job this is a draft of, whose pieces may be cut already.
          *     With ``station`` only that station's drawings come back (and that of the pieces), and no list
          *     of all sheets, so that the answer to a keystroke stays small.
          */
@@ -517,6 +518,246 @@ export interface paths {
          * @description Say what happens at the bench.
          */
         post: operations["tellBench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/lay-ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * To Lay Ready
+         * @description Tools, adhesives and stock for one operation, or for all that is not done yet.
+         */
+        get: operations["layReady"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bench-card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bench Card
+         * @description The bench card: sizes, order, waits and boxes to tick.
+         */
+        get: operations["benchCard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Readings
+         * @description Read what an instrument sent, and average it; readings that lie far apart are asked about.
+         */
+        post: operations["takeReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Instruments
+         * @description The simulated instruments that ship with Weald.
+         */
+        get: operations["instruments"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{name}/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Instrument Line
+         * @description Hold a simulated instrument to a thing of a known size, and press its button.
+         */
+        get: operations["instrumentLine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Record
+         * @description What was done, when, by whom, and what was found.
+         */
+        get: operations["openRecord"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/record.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Record
+         * @description The record as a table.
+         */
+        get: operations["recordCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/colophon.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Colophon
+         * @description The colophon as a page at leaf size: the binder's own words, or those set from the record.
+         */
+        get: operations["colophonPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Picture
+         * @description Bring a picture of the work: the body is the file itself.
+         */
+        post: operations["bringPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pictures/{key}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Picture
+         * @description A picture of the work.
+         */
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pictures/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Picture
+         * @description Forget a picture.
+         */
+        delete: operations["throwPictureAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Again
+         * @description Begin a new job from this one, starting from what was measured.
+         */
+        post: operations["makeAgain"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2136,13 +2377,28 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pull.outside" | "pull.inside" | "pull.lining";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining";
             /** Label */
             label: string;
             /** Expected */
             expected: string;
             /** Measured */
             measured: boolean;
+        };
+        /**
+         * CasingIn
+         * @description The casing-in sheet in words.
+         *
+         *     :param sides: the ticks of one side, to be gone through for the front and again for the back.
+         *     :param ends: those after both.
+         */
+        CasingIn: {
+            /** Sizes */
+            sizes: components["schemas"]["SheetSize"][];
+            /** Sides */
+            sides: string[];
+            /** Ends */
+            ends: string[];
         };
         /**
          * Caution
@@ -2153,7 +2409,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /** Text */
             text: string;
         };
@@ -2235,6 +2491,29 @@ export interface components {
             ] | null;
         };
         /**
+         * CutPiece
+         * @description Pieces of one kind, as they were cut.
+         *
+         *     :param label: what it was called then, whatever the plan calls it now.
+         */
+        CutPiece: {
+            /** Piece */
+            piece: string;
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /**
+             * Grain
+             * @enum {string}
+             */
+            grain: "height" | "width" | "any";
+        };
+        /**
          * Departure
          * @description Where a job decides otherwise than the house: both values, and how to go by the rule.
          */
@@ -2243,7 +2522,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /** Path */
             path: string;
             /** Label */
@@ -2394,7 +2673,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone");
             /**
              * Severity
              * @enum {string}
@@ -2404,7 +2683,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /** Message */
             message: string;
             /** Remedy */
@@ -2564,6 +2843,18 @@ export interface components {
             kind: "label";
         };
         /**
+         * LeftOut
+         * @description An operation this book does without, and why.
+         */
+        LeftOut: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * Line
          * @description An open line through ``points``.
          */
@@ -2600,7 +2891,17 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
+            /** Text */
+            text: string;
+        };
+        /**
+         * LookAt
+         * @description Something to look at before going on; ticked by its ``id``, which stays while words follow sizes.
+         */
+        LookAt: {
+            /** Id */
+            id: string;
             /** Text */
             text: string;
         };
@@ -2613,6 +2914,8 @@ export interface components {
          *     :param whole: it must not be interrupted.
          *     :param after: the operations that have to be done, their waits over, before it.
          *     :param critical: it lies on the longest way through.
+         *     :param hand: what the left-handed do the other way round; empty for the others.
+         *     :param own: put in by the binder.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
          */
         Operation: {
@@ -2647,13 +2950,23 @@ export interface components {
             after: string[];
             wait: components["schemas"]["Wait"] | null;
             /** Looks */
-            looks: string[];
+            looks: components["schemas"]["LookAt"][];
             /** Measures */
             measures: components["schemas"]["Asked"][];
             /** Troubles */
             troubles: components["schemas"]["Trouble"][];
             /** Caution */
             caution: string;
+            /**
+             * Hand
+             * @default
+             */
+            hand: string;
+            /**
+             * Own
+             * @default false
+             */
+            own: boolean;
             /**
              * Start
              * @default 0
@@ -2841,6 +3154,11 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** Operations */
             operations: components["schemas"]["Operation"][];
+            /** Left Out */
+            left_out: components["schemas"]["LeftOut"][];
+            /** Cut */
+            cut: components["schemas"]["CutPiece"][];
+            casing_in: components["schemas"]["CasingIn"] | null;
             /** Shown Section */
             shown_section: number;
             /** Inputs */
@@ -2861,12 +3179,12 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pull.outside" | "pull.inside" | "pull.lining";
+            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining";
             /**
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /** Label */
             label: string;
             /** Value */
@@ -2947,6 +3265,21 @@ export interface components {
             outer: components["schemas"]["Placement"][];
             /** Inner */
             inner: components["schemas"]["Placement"][];
+        };
+        /**
+         * SheetSize
+         * @description A size of the sheet, and the quantity it comes from.
+         */
+        SheetSize: {
+            /**
+             * Quantity
+             * @enum {string}
+             */
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining";
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
         };
         /**
          * Slit
@@ -3282,7 +3615,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /**
              * Measured
              * @default false
@@ -3303,6 +3636,8 @@ export interface components {
          *     :param trimmed: before the spine is glued up, or after.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
          *     :param trial: a full-size trial first, of what cannot be replaced.
+         *     :param times: of operations that take other than the usual time, by the operation.
+         *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
         Bench: {
             /**
@@ -3346,6 +3681,25 @@ export interface components {
              *     }
              */
             glue: components["schemas"]["Glue"];
+            /**
+             * Times
+             * @default {}
+             */
+            times: {
+                [key: string]: components["schemas"]["Times"];
+            };
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["OwnOperation"][];
+            /**
+             * Left Out
+             * @default {}
+             */
+            left_out: {
+                [key: string]: string;
+            };
         };
         /**
          * Binding
@@ -3733,6 +4087,8 @@ export interface components {
          *     :param placed: lettered on the spine itself, on a label, or not at all.
          *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
          *     :param capital: height of the capitals; as fits, where not given.
+         *     :param colophon: in the binder's own words; set from the record where there are none.
+         *     :param colophon_page: the colophon is imposed on the last blank page of the text.
          */
         Finish: {
             /**
@@ -3774,6 +4130,16 @@ export interface components {
              * @default
              */
             edges: string;
+            /**
+             * Colophon
+             * @default
+             */
+            colophon: string;
+            /**
+             * Colophon Page
+             * @default false
+             */
+            colophon_page: boolean;
         };
         /**
          * Folding
@@ -4077,7 +4443,9 @@ export interface components {
              *       "direction": "down",
              *       "capital": null,
              *       "ribbons": 0,
-             *       "edges": ""
+             *       "edges": "",
+             *       "colophon": "",
+             *       "colophon_page": false
              *     }
              */
             finish: components["schemas"]["Finish"];
@@ -4113,7 +4481,10 @@ export interface components {
              *         "paste_down": null,
              *         "spine": null,
              *         "tipping": null
-             *       }
+             *       },
+             *       "times": {},
+             *       "own": [],
+             *       "left_out": {}
              *     }
              */
             bench: components["schemas"]["Bench"];
@@ -4167,6 +4538,39 @@ export interface components {
             height?: number | null;
             /** Spine */
             spine?: number | null;
+        };
+        /**
+         * OwnOperation
+         * @description An operation of the binder's own.
+         *
+         *     :param after: the operation it follows; at the end, where this book has no such.
+         *     :param wait: minutes nothing may go on after it.
+         */
+        OwnOperation: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * After
+             * @default stock_out
+             */
+            after: string;
+            /**
+             * Minutes
+             * @default 10
+             */
+            minutes: number;
+            /**
+             * Wait
+             * @default 0
+             */
+            wait: number;
         };
         /**
          * PageSize
@@ -4579,7 +4983,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            id: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /** Title */
             title: string;
         };
@@ -4673,6 +5077,21 @@ export interface components {
              * @enum {string}
              */
             anchor: "middle" | "head" | "tail" | "spine" | "fore_edge" | "head_spine" | "head_fore_edge" | "tail_spine" | "tail_fore_edge";
+        };
+        /**
+         * Times
+         * @description How long an operation takes here, where it is not as long as usual.
+         *
+         *     :param fixed: minutes once; ``rate``: minutes for each of what the operation is counted by.
+         *     :param wait: minutes of the wait after it.
+         */
+        Times: {
+            /** Fixed */
+            fixed?: number | null;
+            /** Rate */
+            rate?: number | null;
+            /** Wait */
+            wait?: number | null;
         };
         /**
          * Trim
@@ -4890,6 +5309,9 @@ export interface components {
         /**
          * BenchReply
          * @description How far a job has come, by the server's clock.
+         *
+         *     ``version`` is that of the job, whose measurements may have been taken on another device. ``cut_short`` is
+         *     under way though the plan has it no more.
          */
         BenchReply: {
             /**
@@ -4897,14 +5319,20 @@ export interface components {
              * Format: date-time
              */
             now: string;
+            /** Version */
+            version: number;
             /** Standings */
             standings: components["schemas"]["Standing"][];
+            /** Cut */
+            cut: components["schemas"]["PieceCut"][];
+            /** Cut Short */
+            cut_short: string[];
             /** Log */
             log: components["schemas"]["Logged"][];
         };
         /**
          * Logged
-         * @description Something that happened, newest first in a log.
+         * @description Something that happened, newest first in a log; ``words`` say what was found, measured or cut.
          */
         Logged: {
             /**
@@ -4916,13 +5344,15 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "started" | "paused" | "done" | "undone" | "noted";
+            kind: "started" | "paused" | "done" | "undone" | "noted" | "looked" | "unlooked" | "measured" | "cut" | "uncut";
             /** Operation */
             operation: string;
             /** Title */
             title: string;
             /** Note */
             note: string;
+            /** Words */
+            words: string;
             /** Early */
             early: boolean;
             /** Author */
@@ -4932,6 +5362,20 @@ export interface components {
              * Format: date-time
              */
             at: string;
+        };
+        /**
+         * PieceCut
+         * @description A piece that is cut, with the size it was cut to.
+         */
+        PieceCut: {
+            /** Piece */
+            piece: string;
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Shown */
+            shown: string;
         };
         /**
          * Standing
@@ -4963,12 +5407,56 @@ export interface components {
             held_by: string[];
             /** Early */
             early: boolean;
+            /**
+             * Ticked
+             * @default []
+             */
+            ticked: components["schemas"]["Ticked"][];
+        };
+        /**
+         * Ticked
+         * @description Something that was looked at; ``found`` holds what was otherwise than it should be.
+         */
+        Ticked: {
+            /** Look */
+            look: string;
+            /** Found */
+            found: string;
+        };
+        /**
+         * ToldReply
+         * @description The same, with what follows from what was told: pieces that change, cut or not.
+         *
+         *     ``job`` is the job as it stands, where a measurement changed it.
+         */
+        ToldReply: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Version */
+            version: number;
+            /** Standings */
+            standings: components["schemas"]["Standing"][];
+            /** Cut */
+            cut: components["schemas"]["PieceCut"][];
+            /** Cut Short */
+            cut_short: string[];
+            /** Log */
+            log: components["schemas"]["Logged"][];
+            /** Follows */
+            follows: string[];
+            job?: components["schemas"]["JobReply"] | null;
         };
         /**
          * Entry
          * @description Something that happens: which operation, and the device's own key for it.
          *
-         *     ``insist``: it is meant so, although what it waits for is not over.
+         *     ``insist``: it is meant so, although what it waits for is not over, or a size is doubted. ``found`` is
+         *     what was otherwise at a look, or a measurement as typed; empty takes it back. ``ago`` is how many
+         *     seconds ago it was by the device's clock, where ``late`` says that the device was away from the server
+         *     meanwhile.
          */
         Entry: {
             /**
@@ -4980,8 +5468,11 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "started" | "paused" | "done" | "undone" | "noted";
-            /** Operation */
+            kind: "started" | "paused" | "done" | "undone" | "noted" | "looked" | "unlooked" | "measured" | "cut" | "uncut";
+            /**
+             * Operation
+             * @default
+             */
             operation: string;
             /**
              * Note
@@ -4993,8 +5484,215 @@ export interface components {
              * @default false
              */
             insist: boolean;
+            /**
+             * Look
+             * @default
+             */
+            look: string;
+            /**
+             * Found
+             * @default
+             */
+            found: string;
+            /**
+             * Quantity
+             * @default
+             */
+            quantity: string;
+            /**
+             * Piece
+             * @default
+             */
+            piece: string;
             /** Device At */
             device_at?: string | null;
+            /**
+             * Ago
+             * @default 0
+             */
+            ago: number;
+            /**
+             * Late
+             * @default false
+             */
+            late: boolean;
+        };
+        /**
+         * LayReady
+         * @description What to lay ready. ``cut`` names the pieces that are cut already.
+         */
+        LayReady: {
+            /** Tools */
+            tools: string[];
+            /** Adhesives */
+            adhesives: string[];
+            /** Materials */
+            materials: components["schemas"]["Material"][];
+            /** Cut */
+            cut: string[];
+        };
+        /**
+         * Material
+         * @description A piece that is still to be cut, and whether its stock reaches.
+         *
+         *     :param stock: what it is cut from; empty where none is chosen.
+         *     :param wanted: how much that takes, ``there`` how much the shelf holds; empty where that is not known.
+         */
+        Material: {
+            /** Piece */
+            piece: string;
+            /** Label */
+            label: string;
+            /** Count */
+            count: number;
+            /** Shown */
+            shown: string;
+            /** Stock */
+            stock: string;
+            /** Wanted */
+            wanted: string;
+            /** There */
+            there: string;
+            /** Short */
+            short: boolean;
+        };
+        /**
+         * ReadingReply
+         * @description Readings as one: as it goes into a field, and each of them as it is read.
+         */
+        ReadingReply: {
+            /** Text */
+            text: string;
+            /** Shown */
+            shown: string[];
+        };
+        /**
+         * Readings
+         * @description Lines an instrument sent, and the size they are of.
+         *
+         *     ``bare`` is the unit of a line without one; ``expected`` what is reckoned, as it stands on screen.
+         */
+        Readings: {
+            /** Lines */
+            lines: string[];
+            /**
+             * Bare
+             * @default mm
+             * @enum {string}
+             */
+            bare: "mm" | "in" | "g";
+            /**
+             * Insist
+             * @default false
+             */
+            insist: boolean;
+        };
+        /**
+         * InstrumentLine
+         * @description A line as a simulated instrument sends it.
+         */
+        InstrumentLine: {
+            /** Line */
+            line: string;
+        };
+        /**
+         * Picture
+         * @description A picture of the work; its pixels lie at ``/api/jobs/{job}/pictures/{key}.jpg``.
+         */
+        Picture: {
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+            /** Operation */
+            operation: string;
+            /** Title */
+            title: string;
+            /** Caption */
+            caption: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Author */
+            author: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * RecordLine
+         * @description Something said of an operation.
+         */
+        RecordLine: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "noted" | "otherwise" | "measured" | "early" | "cut";
+            /** Words */
+            words: string;
+            /** Author */
+            author: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * RecordReply
+         * @description All that is on record of a book.
+         *
+         *     ``colophon`` is set from the record; what the binder wrote themselves stands in the job.
+         */
+        RecordReply: {
+            /** Operations */
+            operations: components["schemas"]["Recorded"][];
+            /** Pictures */
+            pictures: components["schemas"]["Picture"][];
+            /** Worked Shown */
+            worked_shown: string;
+            /** Begun */
+            begun: string | null;
+            /** Finished */
+            finished: string | null;
+            /** Colophon */
+            colophon: string;
+        };
+        /**
+         * Recorded
+         * @description What is on record of one operation, or of the book as a whole where ``operation`` is empty.
+         *
+         *     :param worked: minutes, ``worked_shown`` in words; ``planned`` likewise, 0 where the plan has it no more.
+         *     :param other_way: work begun, and undone later.
+         */
+        Recorded: {
+            /** Operation */
+            operation: string;
+            /** Title */
+            title: string;
+            /** People */
+            people: string[];
+            /** Begun */
+            begun: string | null;
+            /** Ended */
+            ended: string | null;
+            /** Worked */
+            worked: number;
+            /** Worked Shown */
+            worked_shown: string;
+            /** Planned */
+            planned: number;
+            /** Planned Shown */
+            planned_shown: string;
+            /** Done */
+            done: boolean;
+            /** Lines */
+            lines: components["schemas"]["RecordLine"][];
         };
         /**
          * TextReply
@@ -5866,7 +6564,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench";
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /**
              * Undecided
              * @default
@@ -6863,6 +7561,8 @@ export interface components {
          *     :param trimmed: before the spine is glued up, or after.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
          *     :param trial: a full-size trial first, of what cannot be replaced.
+         *     :param times: of operations that take other than the usual time, by the operation.
+         *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
         BenchInput: {
             /**
@@ -6888,6 +7588,16 @@ export interface components {
             /** Trial */
             trial?: boolean;
             glue?: components["schemas"]["GlueInput"];
+            /** Times */
+            times?: {
+                [key: string]: components["schemas"]["TimesInput"];
+            };
+            /** Own */
+            own?: components["schemas"]["OwnOperationInput"][];
+            /** Left Out */
+            left_out?: {
+                [key: string]: string;
+            };
         };
         /**
          * Binding
@@ -7086,6 +7796,8 @@ export interface components {
          *     :param placed: lettered on the spine itself, on a label, or not at all.
          *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
          *     :param capital: height of the capitals; as fits, where not given.
+         *     :param colophon: in the binder's own words; set from the record where there are none.
+         *     :param colophon_page: the colophon is imposed on the last blank page of the text.
          */
         FinishInput: {
             /** Title */
@@ -7110,6 +7822,10 @@ export interface components {
             ribbons?: number | string;
             /** Edges */
             edges?: string;
+            /** Colophon */
+            colophon?: string;
+            /** Colophon Page */
+            colophon_page?: boolean;
         };
         /**
          * Folding
@@ -7188,6 +7904,27 @@ export interface components {
             height?: ((number | string) | string) | null;
             /** Spine */
             spine?: ((number | string) | string) | null;
+        };
+        /**
+         * OwnOperation
+         * @description An operation of the binder's own.
+         *
+         *     :param after: the operation it follows; at the end, where this book has no such.
+         *     :param wait: minutes nothing may go on after it.
+         */
+        OwnOperationInput: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why?: string;
+            /** After */
+            after?: string;
+            /** Minutes */
+            minutes?: number | string;
+            /** Wait */
+            wait?: number | string;
         };
         /**
          * PageSize
@@ -7493,6 +8230,21 @@ export interface components {
              * @enum {string}
              */
             anchor?: "middle" | "head" | "tail" | "spine" | "fore_edge" | "head_spine" | "head_fore_edge" | "tail_spine" | "tail_fore_edge";
+        };
+        /**
+         * Times
+         * @description How long an operation takes here, where it is not as long as usual.
+         *
+         *     :param fixed: minutes once; ``rate``: minutes for each of what the operation is counted by.
+         *     :param wait: minutes of the wait after it.
+         */
+        TimesInput: {
+            /** Fixed */
+            fixed?: (number | string) | null;
+            /** Rate */
+            rate?: (number | string) | null;
+            /** Wait */
+            wait?: (number | string) | null;
         };
         /**
          * Trim
@@ -7935,8 +8687,9 @@ export interface operations {
     plan: {
         parameters: {
             query?: {
-                station?: ("text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench") | null;
+                station?: ("text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record") | null;
                 section?: number;
+                kept?: number | null;
             };
             header?: never;
             path?: never;
@@ -8702,7 +9455,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BenchReply"];
+                    "application/json": components["schemas"]["ToldReply"];
                 };
             };
             /** @description Not Found */
@@ -8725,6 +9478,377 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    layReady: {
+        parameters: {
+            query?: {
+                operation?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayReady"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    benchCard: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Readings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    instruments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": ("calliper" | "scale")[];
+                };
+            };
+        };
+    };
+    instrumentLine: {
+        parameters: {
+            query: {
+                thing: string;
+                unit?: "mm" | "in" | "g";
+            };
+            header?: never;
+            path: {
+                name: "calliper" | "scale";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentLine"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openRecord: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    recordCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    colophonPdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bringPicture: {
+        parameters: {
+            query: {
+                key: string;
+                operation?: string;
+                caption?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+                "image/png": string;
+                "image/webp": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    throwPictureAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makeAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

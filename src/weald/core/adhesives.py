@@ -20,6 +20,7 @@ class AdhesiveFacts:
     """What an adhesive does, at 20 °C and half humidity.
 
     :param moves: minutes a piece can be moved, least and most; ``tacky``: minutes to it, where there is such.
+    :param water: of all the growth water gives a paper, what this one does.
     :param handled: minutes until it may be handled; ``through``: until it is dry, least and usual.
     """
 
@@ -28,15 +29,16 @@ class AdhesiveFacts:
     tacky: tuple[float, float] | None
     handled: float
     through: tuple[float, float]
+    water: float
 
 
 ADHESIVES: dict[Adhesive, AdhesiveFacts] = {
-    "paste": AdhesiveFacts("starch paste", (10, 20), None, 60, (480, 720)),
-    "pva": AdhesiveFacts("PVA", (0.5, 1), (8, 12), 30, (120, 720)),
-    "mix": AdhesiveFacts("paste and PVA, mixed", (3, 6), (15, 15), 60, (240, 720)),
-    "methyl_cellulose": AdhesiveFacts("methyl cellulose with PVA", (6, 10), (20, 20), 60, (480, 720)),
-    "animal_glue": AdhesiveFacts("animal glue, hot", (1, 2), (5, 15), 30, (240, 720)),
-    "film": AdhesiveFacts("self-adhesive film", (0, 0), None, 0, (0, 0)),
+    "paste": AdhesiveFacts("starch paste", (10, 20), None, 60, (480, 720), 1.0),
+    "pva": AdhesiveFacts("PVA", (0.5, 1), (8, 12), 30, (120, 720), 0.5),
+    "mix": AdhesiveFacts("paste and PVA, mixed", (3, 6), (15, 15), 60, (240, 720), 0.75),
+    "methyl_cellulose": AdhesiveFacts("methyl cellulose with PVA", (6, 10), (20, 20), 60, (480, 720), 1.0),
+    "animal_glue": AdhesiveFacts("animal glue, hot", (1, 2), (5, 15), 30, (240, 720), 0.5),
+    "film": AdhesiveFacts("self-adhesive film", (0, 0), None, 0, (0, 0), 0.0),
 }
 SpineGlue = Literal["pva", "animal_glue", "paste"]
 LiningGlue = Literal["pva", "mix", "paste", "animal_glue"]

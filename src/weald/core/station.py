@@ -8,7 +8,17 @@ from dataclasses import dataclass
 from typing import Literal
 
 Station = Literal[
-    "text", "paper", "folding", "printing", "sewing", "block", "boards", "finish", "cutting", "bench"
+    "text",
+    "paper",
+    "folding",
+    "printing",
+    "sewing",
+    "block",
+    "boards",
+    "finish",
+    "cutting",
+    "bench",
+    "record",
 ]
 
 
@@ -46,5 +56,6 @@ STATIONS: dict[Station, StationRecord] = {
     ),
     "cutting": StationRecord("Cutting"),
     "bench": StationRecord("Bench"),
+    "record": StationRecord("Record"),
 }
 """In the order of work."""

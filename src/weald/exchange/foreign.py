@@ -8,7 +8,7 @@ from weald.core.drawing import Drawing
 from weald.core.press.press import Press
 from weald.core.press.reading import Stamp
 from weald.exchange.apart import Limits, apart
-from weald.exchange.reports import ArtworkReport, Kind, Order, TextReport
+from weald.exchange.reports import ArtworkReport, Kind, Order, PhotographReport, TextReport
 
 _IMPOSING = Limits(seconds=3600.0, output=4 << 30)
 _COVER = Limits(seconds=30.0, silent=30.0)
@@ -42,6 +42,14 @@ def read_artwork(path: Path) -> ArtworkReport:
 def artwork_png(path: Path, kind: Kind, width: int) -> bytes:
     """Artwork as a PNG ``width`` pixels wide, as it is shown on screen."""
     return apart("artwork.artwork_png", path, kind, width, answer=bytes)
+
+
+def make_photograph_safe(path: Path) -> PhotographReport:
+    """Make a picture of the work safe and smaller, in place; see :mod:`weald.exchange.photograph`.
+
+    :raises weald.exchange.reports.PhotographError: when it is of another kind, damaged, or too large.
+    """
+    return apart("photograph.make_safe", path, answer=PhotographReport)
 
 
 def cover_pdf(

@@ -40,6 +40,18 @@ class UnreadableError(WealdError):
     """A file whose reading was given up: too much memory, too long, or a reader that broke over it."""
 
 
+class PhotographError(WealdError):
+    """A picture that cannot be kept, with what to do instead."""
+
+
+@dataclass(frozen=True, slots=True)
+class PhotographReport:
+    """A picture as it is kept, in pixels."""
+
+    width: int
+    height: int
+
+
 @dataclass(frozen=True, slots=True)
 class SizeFound:
     """A size, how many pages have it, and the first of them."""

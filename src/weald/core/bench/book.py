@@ -12,11 +12,12 @@ from weald.core.adhesives import (
     adhesive_for,
 )
 from weald.core.bindings.protocol import Structure
+from weald.core.block.holes import SewingPlan
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import Treatment
+from weald.core.stations.block import BlockPlan, Treatment
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,6 +34,8 @@ class Book:
     pieces: tuple[Piece, ...]
     signatures: int
     sheets: int
+    block: BlockPlan
+    sewing: SewingPlan
 
     @property
     def copies(self) -> int:

@@ -87,6 +87,23 @@ class ToHand:
 
 
 @dataclass(frozen=True, slots=True)
+class LookAt:
+    """Something to look at before going on; ticked by its ``id``, which stays while words follow sizes."""
+
+    id: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class LeftOut:
+    """An operation this book does without, and why."""
+
+    id: str
+    title: str
+    reason: str
+
+
+@dataclass(frozen=True, slots=True)
 class Asked:
     """A size that is measured in an operation, with what to expect."""
 
@@ -105,6 +122,8 @@ class Operation:
     :param whole: it must not be interrupted.
     :param after: the operations that have to be done, their waits over, before it.
     :param critical: it lies on the longest way through.
+    :param hand: what the left-handed do the other way round; empty for the others.
+    :param own: put in by the binder.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
     """
 
@@ -122,10 +141,12 @@ class Operation:
     whole: bool
     after: tuple[str, ...]
     wait: Wait | None
-    looks: tuple[str, ...]
+    looks: tuple[LookAt, ...]
     measures: tuple[Asked, ...]
     troubles: tuple[Trouble, ...]
     caution: str
+    hand: str = ""
+    own: bool = False
     start: Minutes = 0.0
     critical: bool = False
 

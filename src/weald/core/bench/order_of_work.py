@@ -3,8 +3,8 @@
 Pure, and without a clock: times are minutes from the beginning. What may be done side by side is in strands.
 """
 
-from collections.abc import Mapping, Sequence
-from dataclasses import replace
+from collections.abc import Callable, Collection, Mapping, Sequence
+from dataclasses import dataclass, replace
 
 from weald.core.bench.book import Book
 from weald.core.bench.operation import (
@@ -12,6 +12,9 @@ from weald.core.bench.operation import (
     WAIT_STATES,
     Asked,
     Glued,
+    LeftOut,
+    LookAt,
+    Minutes,
     Operation,
     Strand,
     ToHand,
@@ -27,16 +30,53 @@ _BEGINS_AFTER: Mapping[Strand, tuple[Strand, ...]] = {"block": ("sheets",), "boo
 """The strands whose end another waits for before it begins."""
 
 
-def order_of_work(book: Book) -> tuple[Operation, ...]:
+@dataclass(frozen=True, slots=True)
+class OrderOfWork:
+    """The operations of a book, and those it does without."""
+
+    operations: tuple[Operation, ...]
+    left_out: tuple[LeftOut, ...]
+
+
+NO_WORK = OrderOfWork((), ())
+
+
+def order_of_work(book: Book, *, left_handed: bool = False) -> OrderOfWork:
     """The operations of a book, in an order in which one pair of hands could do them.
 
     Sizes, minutes and adhesives are this book's own; ``start`` and ``critical`` are for as many hands as it
     takes (docs/craft.md, The order of work).
     """
-    steps = [STEPS[name] for name in ORDERS[book.structure.name]]
-    steps = [step for step in steps if step.when(book)]
-    after = _after(steps)
-    return _timed([_operation(step, after[step.id], book) for step in steps])
+    steps = _with_own(
+        [step for name in ORDERS[book.structure.name] if (step := STEPS[name]).when(book)], book
+    )
+    reasons = book.spec.bench.left_out
+    after = _without(_after(steps), reasons)
+    kept = [step for step in steps if step.id not in reasons]
+    return OrderOfWork(
+        _timed([_operation(step, after[step.id], book, left_handed) for step in kept]),
+        tuple(
+            LeftOut(step.id, _words(step, book)(step.title), reasons[step.id])
+            for step in steps
+            if step.id in reasons
+        ),
+    )
+
+
+def _with_own(steps: list[Step], book: Book) -> list[Step]:
+    """The steps with the binder's own among them, each behind the one it follows."""
+    for own in book.spec.bench.own:
+        names = [step.id for step in steps]
+        place = names.index(own.after) + 1 if own.after in names else len(steps)
+        strand = steps[place - 1].strand
+        pause = Pause("left_alone", "", minutes=(own.wait, own.wait)) if own.wait else None
+        step = Step(own.id, own.title, own.why, strand, fixed=own.minutes, wait=_always(pause), own=True)
+        steps = [*steps[:place], step, *steps[place:]]
+    return steps
+
+
+def _always(pause: Pause | None) -> Callable[[Book], Pause | None]:
+    return lambda book: pause
 
 
 def _after(steps: Sequence[Step]) -> dict[str, tuple[str, ...]]:
@@ -52,14 +92,31 @@ def _after(steps: Sequence[Step]) -> dict[str, tuple[str, ...]]:
     return after
 
 
+def _without(after: Mapping[str, tuple[str, ...]], left_out: Collection[str]) -> dict[str, tuple[str, ...]]:
+    """The same graph without some of its steps: what waited for one waits for what that waited for."""
+    kept: dict[str, tuple[str, ...]] = {}
+    stands_for: dict[str, tuple[str, ...]] = {}
+    for name, before in after.items():
+        found = tuple(dict.fromkeys(each for one in before for each in stands_for[one]))
+        stands_for[name] = found if name in left_out else (name,)
+        if name not in left_out:
+            kept[name] = found
+    return kept
+
+
 def _begins_after(step: Step, last: Mapping[str, str]) -> list[str]:
     return [last[strand] for strand in _BEGINS_AFTER.get(step.strand, ()) if strand in last]
 
 
-def _operation(step: Step, after: tuple[str, ...], book: Book) -> Operation:
-    say = book.ledger.notation.say
+def _words(step: Step, book: Book) -> Callable[[str], str]:
+    """How the words of a step are said: a binder's own stand as they were written."""
+    return str if step.own else book.ledger.notation.say
+
+
+def _operation(step: Step, after: tuple[str, ...], book: Book, left_handed: bool) -> Operation:
+    say = _words(step, book)
     pieces = book.taken(step.pieces)
-    minutes = round(step.fixed + step.each(book) * book.copies, 1)
+    minutes = _minutes(step, book)
     return Operation(
         id=step.id,
         title=say(step.title),
@@ -77,14 +134,30 @@ def _operation(step: Step, after: tuple[str, ...], book: Book) -> Operation:
         occupies=tuple(PLACES[place] for place in step.places),
         whole=step.whole,
         after=after,
-        wait=_wait(step.wait(book), book),
-        looks=tuple(_with_sizes(text, book) for text in step.looks if _has_sizes(text, book)),
+        wait=_wait(step, book),
+        looks=tuple(
+            LookAt(f"{step.id}.{place}", _with_sizes(text, book))
+            for place, text in enumerate(step.looks)
+            if _has_sizes(text, book)
+        ),
         measures=tuple(_asked(each, book) for each in step.measures if _is_asked(each, book)),
         troubles=tuple(
             replace(each, shows=say(each.shows), remedy=say(each.remedy)) for each in step.troubles
         ),
         caution=CAUTIONS[step.danger] + CAUTION_TAIL if step.danger else "",
+        hand=step.hand if left_handed else "",
+        own=step.own,
     )
+
+
+def _minutes(step: Step, book: Book) -> Minutes:
+    """Minutes of work for all copies: as the house or the job has them, else the usual ones."""
+    here = book.spec.bench.times.get(step.id)
+    usual = step.rate if isinstance(step.rate, int | float) else step.rate(book)
+    fixed = step.fixed if here is None or here.fixed is None else here.fixed
+    rate = usual if here is None or here.rate is None else here.rate
+    counted = {"copy": 1, "sheet": book.sheets, "signature": max(1, book.signatures)}[step.of]
+    return round(fixed + rate * counted * book.copies, 1)
 
 
 def _moves(minutes: tuple[float, float], season: float) -> str:
@@ -94,10 +167,13 @@ def _moves(minutes: tuple[float, float], season: float) -> str:
     return f"{least:g} to {most:g} min"
 
 
-def _wait(pause: Pause | None, book: Book) -> Wait | None:
+def _wait(step: Step, book: Book) -> Wait | None:
+    pause, here = step.wait(book), book.spec.bench.times.get(step.id)
     if pause is None:
         return None
     least, usual = pause.minutes or _by_adhesive(pause, book)
+    if here is not None and here.wait is not None:
+        least, usual = min(least, here.wait), here.wait
     if usual <= 0:
         return None
     lasts = f"{minutes_in_words(least)} at least, usually {minutes_in_words(usual)}"

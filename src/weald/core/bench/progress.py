@@ -5,14 +5,19 @@ stays in the log and changes nothing here.
 """
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 from typing import Literal
 
 from weald.core.bench.operation import Operation
 from weald.core.errors import WealdError
 
-EventKind = Literal["started", "paused", "done", "undone", "noted"]
+EventKind = Literal[
+    "started", "paused", "done", "undone", "noted", "looked", "unlooked", "measured", "cut", "uncut"
+]
+"""What can happen: to an operation, to something looked at in it, to a size, to a piece."""
+TURNS: frozenset[EventKind] = frozenset(("started", "paused", "done", "undone"))
+"""Those that have their turn: what is noted, looked at, measured or cut may come at any time."""
 Status = Literal["waits", "ready", "working", "paused", "done"]
 
 
@@ -21,12 +26,23 @@ class Event:
     """Something that happened at the bench.
 
     :param at: by the server's clock. ``early``: it was begun against what the plan says, and meant so.
+    :param about: the look that was ticked; ``found`` what was found otherwise, in the binder's words.
     """
 
     kind: EventKind
     operation: str
     at: datetime
     early: bool = False
+    about: str = ""
+    found: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Ticked:
+    """Something that was looked at; ``found`` holds what was otherwise than it should be."""
+
+    look: str
+    found: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,6 +63,7 @@ class Standing:
     wait_usual: datetime | None
     held_by: tuple[str, ...]
     early: bool
+    ticked: tuple[Ticked, ...] = ()
 
 
 class TooEarlyError(WealdError):
@@ -71,9 +88,14 @@ class _Spell:
     since: datetime | None = None
     finished: datetime | None = None
     early: bool = False
+    ticked: dict[str, str] = field(default_factory=dict)
 
     def take(self, event: Event) -> None:
-        if event.kind == "started":
+        if event.kind == "looked":
+            self.ticked[event.about] = event.found
+        elif event.kind == "unlooked":
+            self.ticked.pop(event.about, None)
+        elif event.kind == "started":
             self.status, self.since, self.finished = "working", event.at, None
             self.early = self.early or event.early
         elif event.kind in ("paused", "done"):
@@ -84,6 +106,7 @@ class _Spell:
             self.finished = event.at if event.kind == "done" else None
         elif event.kind == "undone":
             self.status, self.worked, self.since, self.finished, self.early = "ready", 0.0, None, None, False
+            self.ticked.clear()
 
 
 def standings(
@@ -118,6 +141,7 @@ def _standing(
         spell.finished + timedelta(minutes=wait.usual) if wait and spell.finished else None,
         held_by,
         spell.early,
+        tuple(Ticked(look, found) for look, found in spell.ticked.items()),
     )
 
 
@@ -126,6 +150,16 @@ def _is_over(operation: Operation, spell: _Spell, now: datetime) -> bool:
         return False
     least = timedelta(minutes=operation.wait.least) if operation.wait else timedelta()
     return now >= spell.finished + least
+
+
+def cut_short(operations: Sequence[Operation], events: Iterable[Event]) -> tuple[str, ...]:
+    """What is being worked on, or paused, though the plan has no such operation any more."""
+    known = {each.id for each in operations}
+    spells: dict[str, _Spell] = {}
+    for event in events:
+        if event.operation and event.operation not in known:
+            spells.setdefault(event.operation, _Spell()).take(event)
+    return tuple(name for name, spell in spells.items() if spell.status in ("working", "paused"))
 
 
 def check(
@@ -145,6 +179,8 @@ def check(
     if operation not in by_id:
         raise OutOfTurnError("The plan of this book has no such operation any more.")
     stands = next(each for each in standings(operations, events, now) if each.operation == operation)
+    if kind not in TURNS:
+        return False
     if kind == "started":
         if stands.status in ("working", "done"):
             raise OutOfTurnError("It is begun already, here or on another device.")

@@ -23,6 +23,10 @@ CAUTIONS: dict[Danger, str] = {
 CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules."
 
 
+Counted = Literal["copy", "sheet", "signature"]
+"""What minutes of work are counted by."""
+
+
 def always(book: Book) -> bool:
     """In every book that has the step in its order."""
     return True
@@ -49,10 +53,13 @@ class Pause:
 class Step:
     """One operation of the catalogue. Sentences may hold ``{signature}`` and sizes as ``{board.width}``.
 
-    :param when: whether a book has it; ``fixed`` minutes and ``each`` minutes a copy.
+    :param when: whether a book has it; ``fixed`` minutes once, and ``rate`` minutes for each of what it is
+        counted by, in every copy.
     :param glue: joints, each with the face it is glued on.
     :param needs: steps of other strands that have to be done before it.
     :param measures: sizes that are measured in it, where the book has them.
+    :param hand: what is done the other way round by left-handed people.
+    :param own: put in by the binder; its words are theirs, and stand as they were written.
     """
 
     id: str
@@ -64,7 +71,8 @@ class Step:
     tools: tuple[str, ...] = ()
     glue: tuple[tuple[Joint, str], ...] = ()
     fixed: Minutes = 5.0
-    each: Callable[[Book], Minutes] = lambda book: 0.0
+    rate: Minutes | Callable[[Book], Minutes] = 0.0
+    of: Counted = "copy"
     two: Callable[[Book], bool] = lambda book: False
     places: tuple[Place, ...] = ("bench",)
     whole: bool = False
@@ -74,3 +82,5 @@ class Step:
     measures: tuple[QuantityId, ...] = ()
     troubles: tuple[Trouble, ...] = ()
     danger: Danger | None = None
+    hand: str = ""
+    own: bool = False

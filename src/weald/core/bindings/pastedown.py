@@ -5,6 +5,7 @@ board's edge; trimmed by what it grows and what the margin wants, it stands back
 docs/craft.md.
 """
 
+from weald.core.adhesives import ADHESIVES, adhesive_for
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
@@ -13,8 +14,6 @@ from weald.core.units import Mm
 
 DRY_STRIP: Mm = 4.0
 """Left without adhesive along the joint: 3 to 5 mm."""
-WATER_SHARE = 0.75
-"""Of all the growth, what a mix of paste and PVA gives; paste alone gives all of it, PVA about half."""
 LEAST_MARGIN: Mm = 1.0
 """A margin narrower than this reads as a mistake, and is soon none."""
 
@@ -24,15 +23,18 @@ def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
     if not spec.endpapers.leaves:
         return []
     width = ledger.ref("block.width")
+    adhesive = ADHESIVES[adhesive_for("paste_down", spec.bench.glue.paste_down, leather=False)]
     growth = ledger.reckon(
         "pastedown.growth",
-        max(0.0, width.value - DRY_STRIP) * PAPER_GROWTH_ACROSS / 100 * WATER_SHARE,
+        max(0.0, width.value - DRY_STRIP) * PAPER_GROWTH_ACROSS / 100 * adhesive.water,
         "({width} − {dry}) × {growth} / 100 × {share}",
         {
             "width": width,
             "dry": ledger.entry("dry strip at the joint", DRY_STRIP, "endpapers.margin"),
             "growth": ledger.entry("growth", PAPER_GROWTH_ACROSS, "endpapers.grammage", "percent"),
-            "share": ledger.entry("share of water in a mix", WATER_SHARE, "endpapers.margin", "factor"),
+            "share": ledger.entry(
+                f"share of water, {adhesive.title}", adhesive.water, "bench.glue.paste_down", "factor"
+            ),
         },
         rule="across the grain 1 to 2.5 %; all of it with paste, three quarters with a mix, half with PVA",
     )

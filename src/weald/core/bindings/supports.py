@@ -37,7 +37,7 @@ def reckon_supports(
     if sewing.method not in SUPPORTED or not spec.sewing.supports:
         return
     spine = ledger.ref("spine.arc" if block.round else "spine.thickness")
-    way = _way(spec, attachment, block, ledger)
+    way = way_of(spec, attachment, block, ledger)
     each = sum(term.value for term in way.values())
     named = " + ".join(f"{{{name}}}" for name in way)
     ledger.reckon(
@@ -49,8 +49,8 @@ def reckon_supports(
     )
 
 
-def _way(spec: JobSpec, attachment: Attachment, block: BlockPlan, ledger: Ledger) -> dict[str, Term]:
-    """The parts of the way on one side, in order."""
+def way_of(spec: JobSpec, attachment: Attachment, block: BlockPlan, ledger: Ledger) -> dict[str, Term]:
+    """The parts of the way on one side of the spine, in order, by what each is."""
     reach = ledger.entry("reach", spec.binding.tape_reach, "binding.tape_reach")
     known = "joint.inset" in ledger.quantities and ledger.value("joint.inset") > 0
     joint = {"joint": ledger.ref("joint.inset")} if known else {}

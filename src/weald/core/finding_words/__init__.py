@@ -4,15 +4,16 @@ A finding is made by :func:`weald.core.findings.finding`, so that screen, paper 
 """
 
 from weald.core.finding_words.bound import BOUND, BoundCode
+from weald.core.finding_words.cut import CUT, CutCode
 from weald.core.finding_words.entry import FindingWords, Severity
 from weald.core.finding_words.finished import FINISHED, FinishedCode
 from weald.core.finding_words.sewn import SEWN, SewnCode
 from weald.core.finding_words.sheets import SHEETS, SheetCode
 
-FindingCode = SheetCode | SewnCode | BoundCode | FinishedCode
+FindingCode = SheetCode | SewnCode | BoundCode | FinishedCode | CutCode
 
 CATALOGUE: dict[FindingCode, FindingWords] = dict(
-    entry for room in (SHEETS, SEWN, BOUND, FINISHED) for entry in room.items()
+    entry for room in (SHEETS, SEWN, BOUND, FINISHED, CUT) for entry in room.items()
 )
 CODES: tuple[FindingCode, ...] = tuple(CATALOGUE)
 

@@ -8,9 +8,11 @@ from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from weald.core.bench.book import Book
-from weald.core.bench.operation import Operation
-from weald.core.bench.order_drawing import draw_order
-from weald.core.bench.order_of_work import order_of_work
+from weald.core.bench.casing_in import CasingIn, reckon_casing_in
+from weald.core.bench.cut import NOTHING_YET, AtBench, CutPiece, mind_cut
+from weald.core.bench.drawings import draw_bench
+from weald.core.bench.operation import LeftOut, Operation
+from weald.core.bench.order_of_work import NO_WORK, order_of_work
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.facts import StructureFacts, facts_of
@@ -98,6 +100,9 @@ class Plan:
     looks: tuple[Look, ...]
     cautions: tuple[Caution, ...]
     operations: tuple[Operation, ...]
+    left_out: tuple[LeftOut, ...]
+    cut: tuple[CutPiece, ...]
+    casing_in: CasingIn | None
     shown_section: int
 
 
@@ -132,21 +137,25 @@ def plan(
     notation: Notation = MILLIMETRES,
     section: int = 1,
     drawn: Collection[str] = DRAWN,
+    at_bench: AtBench = NOTHING_YET,
 ) -> Plan:
     """Plan a job.
 
     :param notation: how lengths are written in sums and drawings.
     :param section: the signature to draw at the folding station, from 1.
     :param drawn: the stations whose drawings are wanted.
+    :param at_bench: what is known of the book besides the job: what has been cut, and by which hand.
     :raises weald.core.errors.FoldError: when the section cannot be folded.
     """
     bench = _at_the_stations(spec, notation)
     stocked = stock_pieces(spec, _pieces(bench), notation)
     pieces = tuple(each.piece for each in stocked if min(each.piece.width, each.piece.height) > 0)
-    operations = order_of_work(_book(bench, pieces)) if "bench" in drawn else ()
+    book, order = _book(bench, pieces), NO_WORK
+    casing_in = reckon_casing_in(book)
     drawings = [*_drawings(bench, stocked, pieces, section, drawn)]
-    if operations:
-        drawings.append(draw_order(operations, notation))
+    if "bench" in drawn:
+        order = order_of_work(book, left_handed=at_bench.left_handed)
+        drawings += draw_bench(book, order.operations)
     ledger, folded = bench.ledger, bench.folded
     sections = folded.folding.sections
     return Plan(
@@ -158,7 +167,7 @@ def plan(
         sheets=folded.folding.sheets,
         pieces=pieces,
         drawings=tuple(_as_measured(each, ledger) for each in drawings if each.station in drawn),
-        findings=tuple(_findings(bench, stocked, pieces)),
+        findings=(*_findings(bench, stocked, pieces), *mind_cut(pieces, at_bench.cut, notation)),
         folds=bench.steps,
         printing=bench.printing.words,
         grain_needed=folding_station.grain_words(folded.packet, folded.paper, notation),
@@ -172,7 +181,10 @@ def plan(
             for station, record in STATIONS.items()
             if record.caution
         ),
-        operations=operations,
+        operations=order.operations,
+        left_out=order.left_out,
+        cut=at_bench.cut,
+        casing_in=casing_in,
         shown_section=min(section, len(sections)),
     )
 
@@ -255,6 +267,8 @@ def _book(bench: _Bench, pieces: tuple[Piece, ...]) -> Book:
         pieces=pieces,
         signatures=bench.signatures,
         sheets=len(bench.folded.folding.sheets),
+        block=bench.block,
+        sewing=bench.sewing,
     )
 
 

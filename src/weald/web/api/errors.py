@@ -9,7 +9,9 @@ from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, AuthorizationError, HttpError, Throttled, ValidationError
 
+from weald.core.bench.measuring import OddMeasurementError
 from weald.core.bench.progress import OutOfTurnError, TooEarlyError
+from weald.core.bench.readings import OddReadingError
 from weald.core.errors import SpecError, WealdError
 from weald.exchange.reports import NoRoomError
 from weald.web.accounts.people import LastOwnerError, NotOwnerError
@@ -67,6 +69,8 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     ShortError: lambda error: _problem(409, "short", str(error)),
     InUseError: lambda error: _problem(409, "in_use", str(error)),
     TooEarlyError: lambda error: _problem(409, "too_early", str(error)),
+    OddMeasurementError: lambda error: _problem(409, "odd_measurement", str(error)),
+    OddReadingError: lambda error: _problem(409, "odd_reading", str(error)),
     OutOfTurnError: lambda error: _problem(409, "out_of_turn", str(error)),
     ReaderError: lambda error: _problem(403, "reader", str(error)),
     NotOwnerError: lambda error: _problem(403, "not_owner", str(error)),

@@ -7,6 +7,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Body, Query, Router
 from pydantic import TypeAdapter
 
+from weald.core.bench.cut import AtBench
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
@@ -18,6 +19,7 @@ from weald.core.press.home_printers import HOME_PRINTERS
 from weald.core.station import STATIONS, Station
 from weald.core.units import parse_length
 from weald.web.accounts.services import house_of
+from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import (
     BasisGrade,
@@ -30,6 +32,7 @@ from weald.web.api.schemas import (
     StationTitle,
 )
 from weald.web.api.typed import JobInput
+from weald.web.bench.pieces import cut_for
 
 router = Router(tags=["planning"])
 
@@ -45,19 +48,24 @@ def plan_job(
     job: JobInput = Body(...),
     station: Station | None = Query(None),
     section: int = Query(1, ge=1),
+    kept: int | None = Query(None, ge=1),
 ) -> HttpResponse:
     """Plan a job file without storing anything.
 
+    ``kept`` is the number of the job this is a draft of, whose pieces may be cut already.
     With ``station`` only that station's drawings come back (and that of the pieces), and no list
     of all sheets, so that the answer to a keystroke stays small.
     """
     notation = notation_of(request)
     spec = read_spec(job, notation)
-    made = plan(spec, notation, section, DRAWN if station is None else (station, "pieces"))
+    workshop = workshop_of(request)
+    house = house_of(workshop)
+    cut = cut_for(job_of(request, kept)) if kept is not None else ()
+    at_bench = AtBench(cut, house.hand == "left")
+    made = plan(spec, notation, section, DRAWN if station is None else (station, "pieces"), at_bench)
     if station is not None:
         made = replace(made, sheets=())
     parts = {field.name: getattr(made, field.name) for field in fields(made)}
-    house = house_of(workshop_of(request))
     reply = PlanReply(
         **parts,
         inputs=editable_lengths(spec, notation),

@@ -50,6 +50,18 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
                 "cover_thickness": 0.3,
                 "joint_rule": "board_plus_6",
             },
+            "bench": {
+                "own": [
+                    {
+                        "id": "own_edges",
+                        "title": "Colour the edges with tea",
+                        "why": "The customer wants them the colour of old charts.",
+                        "after": "measure_block",
+                        "minutes": 15,
+                        "wait": 90,
+                    }
+                ]
+            },
         },
         ({"measured": {"block.thickness": 12.0}},),
     ),

@@ -7,12 +7,14 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.db import transaction
 
+from weald.core.bench.cut import mind_cut
 from weald.core.errors import WealdError
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.notation import FOR_ANYBODY
 from weald.core.planning.plan import Plan, plan
 from weald.core.planning.telling import changed, told
 from weald.web.accounts.models import Workshop
+from weald.web.bench.pieces import cut_for
 from weald.web.jobs.models import Change, Job, Move
 
 
@@ -47,9 +49,15 @@ def _planned(spec: JobSpec) -> Plan:
     return _plan_of(spec.model_dump_json())
 
 
+def note_follows(job: Job) -> None:
+    """Bring up to date what a list of jobs shows, after something happened to it but not to its plan."""
+    _note_follows(job, job.spec, _planned(job.spec))
+    job.save(update_fields=["stops", "minds", "to_mind", "updated"])
+
+
 def _note_follows(job: Job, spec: JobSpec, planned: Plan) -> None:
     """Bring up to date what a list of jobs shows."""
-    findings = planned.findings
+    findings = (*planned.findings, *mind_cut(planned.pieces, cut_for(job), FOR_ANYBODY))
     serious = sorted(
         (each for each in findings if each.severity != "note"),
         key=lambda each: each.severity != "stop",

@@ -5,7 +5,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Any
+from typing import Any, Literal
 
 from django.contrib.auth.models import User
 from django.db import transaction
@@ -13,10 +13,12 @@ from django.db.models import Q
 from django.utils import timezone
 from pydantic import TypeAdapter
 
+from weald.core.bench.cut import CutEvent, as_cut, still_to_cut
 from weald.core.cutting.grouping import (
     CutResult,
     CuttingOptions,
     JobPieces,
+    blank_id,
     cutting_groups,
     read_result,
     write_result,
@@ -31,7 +33,9 @@ from weald.core.shelf.stock import count_words, offcut_of
 from weald.core.units import Mm
 from weald.web import work
 from weald.web.accounts.models import Workshop
+from weald.web.bench.pieces import cut_for, write_cut
 from weald.web.jobs.models import Change, Job
+from weald.web.jobs.services import note_follows
 from weald.web.shelf.models import Cutting, Movement, ShelfItem
 from weald.web.shelf.services import ShortError, family, item_spec, write
 from weald.web.work import Tell
@@ -79,7 +83,8 @@ def ask_for_cutting(
     )
     groups, without = _groups(cutting)
     if not groups:
-        raise SpecError({"jobs": f"None of these pieces can be cut yet. {' '.join(without[:4])}"})
+        why = " ".join(without[:4]) or "All of them are cut already."
+        raise SpecError({"jobs": f"There is nothing to cut now. {why}"})
     work.hand_over(cutting)
     return cutting
 
@@ -87,10 +92,12 @@ def ask_for_cutting(
 def _groups(cutting: Cutting) -> tuple[list[Any], list[str]]:
     jobs = []
     for each in cutting.jobs:
-        change = Change.objects.filter(pk=each["change"], job__workshop=cutting.workshop_id).first()
+        found = Change.objects.filter(pk=each["change"], job__workshop=cutting.workshop_id)
+        change = found.select_related("job").first()
         if change is None:
             continue
-        jobs.append(JobPieces(each["job"], each["title"], _pieces(change)))
+        left = still_to_cut(_pieces(change), cut_for(change.job))
+        jobs.append(JobPieces(each["job"], each["title"], left))
     items = {piece.item for job in jobs for piece in job.pieces if piece.item is not None}
     return cutting_groups(jobs, family(cutting.workshop, items), options_of(cutting))
 
@@ -184,6 +191,7 @@ def book(cutting: Cutting, author: User) -> Cutting:
         _take(item, amount, Movement.Reason.OFFCUT, author, cutting, job)
     cutting.booked = timezone.now()
     cutting.save(update_fields=["booked"])
+    _tell_jobs(cutting, result, "more", author)
     return cutting
 
 
@@ -209,7 +217,22 @@ def unbook(cutting: Cutting, author: User) -> Cutting:
             _put_away_if_nothing(items[number])
     cutting.booked = None
     cutting.save(update_fields=["booked"])
+    _tell_jobs(cutting, result_of(cutting), "fewer", author)
     return cutting
+
+
+def _tell_jobs(cutting: Cutting, result: CutResult, how: Literal["more", "fewer"], author: User) -> None:
+    """Let the jobs know that pieces of theirs are cut, or are not after all."""
+    cut = {blank.id: blank.count for group in result.groups for blank in group.blanks}
+    for each in cutting.jobs:
+        found = Change.objects.filter(pk=each["change"], job__workshop=cutting.workshop_id)
+        change = found.select_related("job", "job__head").first()
+        if change is None:
+            continue
+        pieces = (piece for piece in _pieces(change) if blank_id(each["job"], piece.id) in cut)
+        events = [CutEvent(how, as_cut(piece, cut[blank_id(each["job"], piece.id)])) for piece in pieces]
+        write_cut(change.job, author, events, timezone.now(), note=cutting.title[:200])
+        note_follows(change.job)
 
 
 def _put_away_if_nothing(item: ShelfItem) -> None:

@@ -58,11 +58,13 @@ _TRIM = Step(
     "block",
     when=_square_after,
     tools=("plough or guillotine", "square", "waste boards"),
-    each=lambda book: 8.0,
+    rate=8.0,
     places=("plough",),
     looks=("Both diagonals {block.diagonal}, alike to half a millimetre.",),
     measures=("block.width", "block.height", "block.diagonal"),
     danger="blade",
+    hand="Left-handed: the plough’s groove lies on the other cheek of the press, and the stroke goes the "
+    "other way.",
     troubles=(Trouble("Out of square", "Take a shaving more off the edge that is out; the leaf loses it."),),
 )
 
@@ -75,7 +77,8 @@ BLOCK = (
         "block",
         when=lambda book: book.sewn or book.treatment.method == "staples",
         tools=("template", "awl", "piercing cradle"),
-        each=lambda book: 0.5 * max(1, book.signatures),
+        rate=0.5,
+        of="signature",
         looks=("Every hole in the fold itself, not beside it.",),
         measures=("sewing.first", "sewing.kettle", "sewing.interval"),
         danger="needle",
@@ -89,12 +92,14 @@ BLOCK = (
         pieces=("support",),
         tools=("needle", "thread", "sewing frame"),
         fixed=8,
-        each=lambda book: 4.0 * book.signatures,
+        rate=4.0,
+        of="signature",
         places=("sewing_frame",),
         needs=("make_endpapers",),
         looks=("The thread equally tight from the first {signature} to the last.",),
         measures=("thread.section", "thread.length", "sewing.support_length", "slip.length", "slit.step"),
         danger="needle",
+        hand="Left-handed: the heads lie to the right, and the first row runs from right to left.",
         troubles=(
             Trouble(
                 "Loose {signatures} in the middle", "Draw the thread along the fold, never away from it."
@@ -109,7 +114,7 @@ BLOCK = (
         "block",
         when=lambda book: book.treatment.method == "staples",
         tools=("long-arm stapler",),
-        each=lambda book: 1.0,
+        rate=1.0,
         looks=("Every staple in the fold, not beside it, and its legs flat.",),
         danger="needle",
     ),
@@ -121,7 +126,7 @@ BLOCK = (
         when=lambda book: book.has("endpaper"),
         tools=("brush", "waste paper"),
         glue=(("tipping", "a strip of {mm:3} along the fold of each endpaper"),),
-        each=lambda book: 4.0,
+        rate=4.0,
         needs=("make_endpapers",),
         wait=lambda book: Pause(
             "under_weight", "It does not shift under a finger.", joint="tipping", until="handled"
@@ -155,7 +160,7 @@ BLOCK = (
         when=lambda book: (book.several or book.structure.sections == "leaves") and book.structure.lined,
         tools=("brush", "knocking-up boards"),
         glue=(("spine", "the spine, between the {signatures}"),),
-        each=lambda book: 6.0,
+        rate=6.0,
         places=("lying_press",),
         wait=_glued_up,
         looks=("The spine square to the sides, all heads in one line.",),
@@ -170,7 +175,7 @@ BLOCK = (
         "block",
         when=lambda book: book.treatment.rounded,
         tools=("hammer",),
-        each=lambda book: 15.0,
+        rate=15.0,
         whole=True,
         looks=("The round even from head to tail, standing out {spine.rise} in the middle.",),
         measures=("spine.rise", "spine.chord", "spine.arc"),
@@ -186,7 +191,7 @@ BLOCK = (
         "block",
         when=lambda book: book.treatment.shoulder > 0,
         tools=("backing boards", "hammer", "lying press"),
-        each=lambda book: 25.0,
+        rate=25.0,
         places=("lying_press",),
         whole=True,
         wait=lambda book: Pause(
@@ -200,6 +205,7 @@ BLOCK = (
         looks=("Each shoulder {shoulder.height} high, alike along its whole length.",),
         measures=("shoulder.height", "shoulder.line", "shoulder.width"),
         danger="hammer",
+        hand="Left-handed: the press is turned, so that its screws stand to your left.",
         troubles=(
             Trouble("{Signatures} crushed inside", "Less blow and more fan; the spine only leans outwards."),
         ),
@@ -211,7 +217,7 @@ BLOCK = (
         why="Fore-edge cut flat before the round is put back; swell tilts head and tail: use wedge boards.",
         when=_rounded_after,
         tools=("plough", "wedge boards", "square"),
-        each=lambda book: 15.0,
+        rate=15.0,
     ),
     Step(
         "end_bands",
@@ -221,7 +227,7 @@ BLOCK = (
         pieces=("end_band",),
         when=lambda book: book.has("end_band"),
         tools=("needle", "silk"),
-        each=lambda book: 60.0 if book.spec.block.end_bands == "sewn" else 8.0,
+        rate=lambda book: 60.0 if book.spec.block.end_bands == "sewn" else 8.0,
         looks=("The band no higher than the board will be.",),
         measures=("end_band.length",),
         danger="needle",
@@ -234,7 +240,7 @@ BLOCK = (
         when=lambda book: book.has("ribbon"),
         pieces=("ribbon",),
         glue=(("linings", "a hand's breadth at the head of the spine"),),
-        each=lambda book: 3.0,
+        rate=3.0,
         measures=("ribbon.length",),
     ),
     Step(
@@ -255,7 +261,7 @@ BLOCK = (
         ),
         tools=("brush", "bone folder", "shears"),
         glue=(("mull", "the spine"), ("linings", "each lining")),
-        each=lambda book: 10.0,
+        rate=10.0,
         wait=lambda book: Pause(
             "standing_open", "Dry, and no longer cool to the touch.", joint="linings", until="handled"
         ),

@@ -32,7 +32,7 @@ COVER = (
         when=lambda book: book.has("old_panel", "old_spine"),
         pieces=("old_panel", "old_spine"),
         tools=("thin knife", "hair dryer", "steel rule"),
-        each=lambda book: 25.0,
+        rate=25.0,
         measures=("panel.width", "panel.height", "panel.spine"),
         danger="blade",
         troubles=(Trouble("The paper splits", "Stop, warm it again, and go on from the other end."),),
@@ -47,7 +47,7 @@ COVER = (
         ),
         pieces=("board", "thin_board", "spine_board", "spacer", "spine_inlay", "joining_strip"),
         tools=("knife or board shears", "steel rule", "square"),
-        each=lambda book: 10.0,
+        rate=10.0,
         places=("shears",),
         needs=("measure_block",),
         looks=("Both boards laid on the block: squares alike on three sides, corners true.",),
@@ -72,7 +72,7 @@ COVER = (
         when=lambda book: book.structure.laminated,
         tools=("brush", "pressing boards"),
         glue=(("boards", "the whole of the thick board, but for its split"),),
-        each=lambda book: 12.0,
+        rate=12.0,
         places=("nipping_press",),
         wait=lambda book: Pause(
             "under_weight",
@@ -95,7 +95,7 @@ COVER = (
         ),
         pieces=("cover", "spine_piece", "side", "corner", "fore_edge_strip"),
         tools=("knife", "steel rule"),
-        each=lambda book: 6.0,
+        rate=6.0,
         needs=("measure_block",),
         measures=(
             "cover.width",
@@ -117,7 +117,7 @@ COVER = (
         "cover",
         when=_of_leather,
         tools=("paring knife", "stone"),
-        each=lambda book: 45.0,
+        rate=45.0,
         looks=("No step felt with a nail at the turn-in.",),
         danger="paring",
     ),
@@ -129,7 +129,7 @@ COVER = (
         when=lambda book: _cased(book) and book.structure.boards,
         tools=("brush", "gauge", "bone folder", "shears"),
         glue=(("case", "the wrong side of the covering"),),
-        each=lambda book: 25.0,
+        rate=25.0,
         two=lambda book: book.tall,
         whole=True,
         wait=lambda book: Pause(
@@ -164,7 +164,7 @@ COVER = (
             and book.has("cover")
         ),
         tools=("bone folder", "steel rule"),
-        each=lambda book: 6.0,
+        rate=6.0,
         measures=("slit.length", "spine_board.width"),
         danger="blade",
     ),
@@ -176,7 +176,7 @@ COVER = (
         when=lambda book: book.structure.attachment == "laced",
         tools=("awl", "hammer", "iron"),
         glue=(("boards", "the frayed ends of the cords"),),
-        each=lambda book: 60.0,
+        rate=60.0,
         wait=lambda book: Pause(
             "under_weight", "The slips lie flat and hard.", joint="boards", holds=("nipping_press",)
         ),
@@ -195,7 +195,7 @@ COVER = (
         ),
         tools=("brush", "pressing boards"),
         glue=(("boards", "the supports, and the board where they lie"),),
-        each=lambda book: 20.0,
+        rate=20.0,
         places=("nipping_press",),
         needs=("line_spine",),
         wait=lambda book: Pause(
@@ -214,7 +214,7 @@ COVER = (
         "cover",
         when=lambda book: book.spec.block.trimming == "in_boards" and book.structure.attachment == "laced",
         tools=("plough", "waste boards"),
-        each=lambda book: 20.0,
+        rate=20.0,
         places=("plough",),
         measures=("block.height", "block.width"),
         danger="blade",
@@ -229,7 +229,7 @@ COVER = (
         glue=(
             ("case", "the wrong side of the covering; leather twice, left to soak folded on itself between"),
         ),
-        each=lambda book: 75.0,
+        rate=75.0,
         two=lambda book: book.tall,
         whole=True,
         wait=lambda book: Pause(

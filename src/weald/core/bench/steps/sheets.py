@@ -21,6 +21,18 @@ def _pressed(book: Book) -> Pause:
     return Pause("under_weight", "The folds stay down by themselves.", minutes=(480, 720), holds=("weights",))
 
 
+def _laminated(book: Book) -> Pause | None:
+    if book.spec.endpapers.kind not in ("made", "cloth_jointed"):
+        return None
+    return Pause(
+        "under_weight",
+        "Flat, and no longer cool to the touch.",
+        "Used damp, they cockle the leaves beside them.",
+        minutes=(480, 720),
+        holds=("weights",),
+    )
+
+
 SHEETS = (
     Step(
         "stock_out",
@@ -39,7 +51,8 @@ SHEETS = (
         "sheets",
         pieces=("text_sheet",),
         tools=("knife", "steel rule", "cutting mat"),
-        each=lambda book: 0.3 * book.sheets,
+        rate=0.3,
+        of="sheet",
         places=("shears",),
         looks=("The first and the last sheet of the pile alike, corner on corner.",),
         measures=("paper.calliper", "leaf.untrimmed_width", "leaf.untrimmed_height"),
@@ -53,7 +66,8 @@ SHEETS = (
         when=_printed,
         tools=("printer",),
         fixed=15,
-        each=lambda book: 0.5 * book.sheets,
+        rate=0.5,
+        of="sheet",
         wait=lambda book: Pause("left_alone", "The ink does not smear under a finger.", minutes=(20, 60)),
         looks=("The test sheet folded: its pages in order, its backs on its fronts.",),
         troubles=(
@@ -70,7 +84,8 @@ SHEETS = (
         when=_folded,
         tools=("bone folder", "pencil"),
         fixed=2,
-        each=lambda book: 0.7 * book.sheets,
+        rate=0.7,
+        of="sheet",
         looks=(
             "The pages of each {signature} in order, before the next one is folded.",
             "All {signatures} the same way up: a pencil mark on the head of each.",
@@ -86,7 +101,9 @@ SHEETS = (
         "Once glued, a leaf the wrong way round stays so.",
         "sheets",
         when=lambda book: book.structure.sections == "leaves",
-        each=lambda book: 3 + 0.02 * book.sheets,
+        fixed=8,
+        rate=0.02,
+        of="sheet",
         looks=("Every leaf the right way up, and the pages in order, before any glue.",),
         measures=("creep.step", "sections.creep"),
     ),
@@ -109,7 +126,8 @@ SHEETS = (
         "sheets",
         when=lambda book: _folded(book) and book.signatures > 1,
         fixed=2,
-        each=lambda book: 0.15 * book.signatures,
+        rate=0.15,
+        of="signature",
         looks=("The folds in line at the spine, and the collation marks one clean stair.",),
         troubles=(Trouble("A step missing or twice in the stair", "Lay that {signature} where it belongs."),),
     ),
@@ -121,7 +139,7 @@ SHEETS = (
         pieces=("cover",),
         when=lambda book: book.structure.name == "saddle_stitch" and book.has("cover"),
         tools=("knife", "steel rule", "bone folder"),
-        each=lambda book: 2.0,
+        rate=2.0,
         measures=("cover.leaf", "cover.width", "cover.height", "spine_board.width"),
         danger="blade",
     ),
@@ -133,7 +151,8 @@ SHEETS = (
         pieces=("endpaper", "pastedown"),
         when=lambda book: book.has("endpaper", "pastedown"),
         tools=("bone folder", "knife", "steel rule"),
-        each=lambda book: 6.0,
+        rate=6.0,
+        wait=_laminated,
         needs=("stock_out",),
         measures=("endpapers.thickness", "flange.width"),
         danger="blade",

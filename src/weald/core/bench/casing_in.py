@@ -1,0 +1,185 @@
+"""The casing-in sheet: how wide a paste-down is cut, where glue goes, what it is pressed between.
+
+See *Paste-down* in docs/craft.md for the sums; the sizes are those of the plan.
+"""
+
+from dataclasses import dataclass
+
+from weald.core.bench.book import Book
+from weald.core.bindings.pastedown import DRY_STRIP
+from weald.core.block.holes import SUPPORTED, support_middles
+from weald.core.drawing import Drawing, Sketch, box
+from weald.core.quantities import QuantityId
+from weald.core.stations.block_pieces import MULL_SHORT
+from weald.core.units import Mm
+
+PRESS_SHORT: Mm = 3.0
+"""A pressing board ends so far short of the joint, so that the joint is not pressed flat."""
+_LETTERS = 4.0
+
+_TICKS = (
+    "Paste-downs trimmed to {width}: {trim} off each fore-edge.",
+    "Waste sheet between paste-down and fly-leaf.",
+    "Mull and supports pasted down first.",
+    "Glued from the spine outwards, edges last; the strip of {dry} at the joint left dry.",
+    "Waste sheet out at once.",
+    "Board brought down: squares even on three sides before any pressure.",
+    "Joint set from outside.",
+)
+_ENDS = (
+    "Nipped {nip} minutes, hard; then looked at from outside only.",
+    "Release sheet and moisture barrier inside each board.",
+    "Closed under weight between boards of {board_width} × {board_height}, their edge {short} short of the "
+    "joint; not opened while damp.",
+)
+NIP_MINUTES = 2
+
+
+@dataclass(frozen=True, slots=True)
+class SheetSize:
+    """A size of the sheet, and the quantity it comes from."""
+
+    quantity: QuantityId
+    label: str
+    shown: str
+
+
+@dataclass(frozen=True, slots=True)
+class CasingIn:
+    """The casing-in sheet in words.
+
+    :param sides: the ticks of one side, to be gone through for the front and again for the back.
+    :param ends: those after both.
+    """
+
+    sizes: tuple[SheetSize, ...]
+    sides: tuple[str, ...]
+    ends: tuple[str, ...]
+
+
+def reckon_casing_in(book: Book) -> CasingIn | None:
+    """The casing-in sheet of a book; none where no paste-down is pasted on a board."""
+    if not _pasted(book):
+        return None
+    _reckon_pressing(book)
+    ledger, say = book.ledger, book.ledger.notation
+    terms = {
+        "width": ledger.shown("pastedown.width"),
+        "trim": ledger.shown("pastedown.trim"),
+        "dry": say.limit(DRY_STRIP),
+        "nip": NIP_MINUTES,
+        "board_width": ledger.shown("pressing.width"),
+        "board_height": ledger.shown("pressing.height"),
+        "short": say.limit(PRESS_SHORT),
+    }
+    shown: tuple[QuantityId, ...] = (
+        "pastedown.width",
+        "pastedown.trim",
+        "pastedown.growth",
+        "pastedown.margin",
+        "pressing.width",
+        "pressing.height",
+    )
+    return CasingIn(
+        tuple(
+            SheetSize(name, ledger.say(ledger.quantities[name].label), ledger.shown(name)) for name in shown
+        ),
+        tuple(say.say(text, **terms) for text in _TICKS),
+        tuple(say.say(text, **terms) for text in _ENDS),
+    )
+
+
+def _pasted(book: Book) -> bool:
+    return (
+        book.structure.boards
+        and book.reckoned("pastedown.width")
+        and book.reckoned("board.width")
+        and book.reckoned("board.height")
+    )
+
+
+def _reckon_pressing(book: Book) -> None:
+    ledger = book.ledger
+    board, height = ledger.ref("board.width"), ledger.ref("board.height")
+    short = ledger.entry("short of the joint", PRESS_SHORT, "binding.joint")
+    ledger.reckon(
+        "pressing.width",
+        max(0.0, board.value - PRESS_SHORT),
+        "{board} − {short}",
+        {"board": board, "short": short},
+        rule="at least so wide; what is more stands out at the fore-edge, never over the joint",
+    )
+    ledger.reckon(
+        "pressing.height",
+        height.value,
+        "{board}",
+        {"board": height},
+        rule="at least as high as the board",
+    )
+
+
+def draw_casing_in(book: Book) -> Drawing | None:
+    """The inside of the front board with all that is pasted on it, at true size: the spine to the left."""
+    if not _pasted(book):
+        return None
+    ledger, sketch = book.ledger, Sketch()
+    size, show = ledger.value, ledger.notation.figure
+    head = book.spec.binding.squares.head
+    height, growth = book.block.height, size("pastedown.growth")
+    leaf = size("pastedown.width") + growth
+    edge = leaf + size("pastedown.margin")
+    board_left = edge - size("board.width")
+    board = box(board_left, -head, size("board.width"), size("board.height"))
+    sketch.area(board, "board", about="board.width board.height")
+    sketch.grain(board, 90)
+    sketch.area(box(0, 0, leaf, height), "paper", about="pastedown.width pastedown.growth")
+    sketch.hatch(box(DRY_STRIP, 0, leaf - DRY_STRIP, height), "glue", 45, "pastedown.width")
+    _draw_under(book, sketch)
+    sketch.line([(DRY_STRIP, 0), (DRY_STRIP, height)], "fold", "pastedown.growth")
+    sketch.name(0, 0, DRY_STRIP, height, ledger.say("dry"), tallest=_LETTERS * 0.7, about="pastedown.growth")
+    sketch.label(leaf / 2, height * 0.9, ledger.say("glue"), height=_LETTERS, about="pastedown.width")
+    if size("pastedown.trim") > 0:
+        as_it_stands = size("pastedown.width") + size("pastedown.trim")
+        sketch.line([(as_it_stands, 0), (as_it_stands, height)], "trim", "pastedown.trim")
+    sketch.dimension((leaf, 0), (edge, 0), show(size("pastedown.margin")), about="pastedown.margin")
+    sketch.dimension((0, height), (0, 0), show(height), about="block.height")
+    sketch.dimension(
+        (edge, -head), (edge, size("board.height") - head), show(size("board.height")), about="board.height"
+    )
+    sketch.dimension(
+        (size("pastedown.width"), height),
+        (0, height),
+        show(size("pastedown.width")),
+        about="pastedown.width",
+    )
+    text = ledger.notation.say(
+        "The inside of a board, its joint to the left. The paste-down is cut {width} wide and lies {growth} "
+        "wider once it is wet; {dry} along the joint stay dry. Mull and supports lie under it.",
+        width=ledger.shown("pastedown.width"),
+        growth=ledger.shown("pastedown.growth"),
+        dry=ledger.notation.limit(DRY_STRIP),
+    )
+    return sketch.finish("bench.casing_in", "bench", "Casing in", rows=(1, 1, 1, 1), text=text)
+
+
+def _draw_under(book: Book, sketch: Sketch) -> None:
+    """Mull and supports, as they lie under the paste-down."""
+    height = book.block.height
+    if book.has("mull") and book.reckoned("mull.width") and height > 2 * MULL_SHORT:
+        spine = book.block.arc if book.block.round else book.block.thickness
+        reach = max(0.0, (book.ledger.value("mull.width") - spine) / 2)
+        strip = box(0, MULL_SHORT, reach, height - 2 * MULL_SHORT)
+        sketch.line([*strip, strip[0]], "hidden", "mull.width mull.height")
+        sketch.label(
+            reach / 2, height * 0.12, book.ledger.say("mull"), height=_LETTERS * 0.8, about="mull.width"
+        )
+    if book.sewing.method not in SUPPORTED or not book.reckoned("sewing.support_length"):
+        return
+    if book.structure.attachment != "case":
+        return
+    spine = book.block.arc if book.block.round else book.block.spine
+    reach = max(0.0, (book.ledger.value("sewing.support_length") - spine) / 2)
+    across = book.spec.sewing.support_width
+    for middle in support_middles(book.sewing.holes):
+        tape = box(0, middle - across / 2, reach, across)
+        sketch.line([*tape, tape[0]], "hidden", "sewing.support_length")

@@ -1,0 +1,72 @@
+"""What is measured at the bench: whether it can be so, and what it changes among the pieces."""
+
+from collections.abc import Iterable, Sequence
+
+from weald.core.bench.cut import SAME, CutPiece
+from weald.core.errors import WealdError
+from weald.core.notation import Notation
+from weald.core.pieces import Piece
+from weald.core.reckoning import Quantity, is_doubted
+from weald.core.units import MM_PER_INCH, Mm
+
+MOST_TOLD = 6
+_TAKEN_FOR: tuple[tuple[float, str], ...] = (
+    (10.0, "centimetres"),
+    (MM_PER_INCH, "inches"),
+    (0.1, "millimetres for centimetres"),
+    (1 / MM_PER_INCH, "millimetres for inches"),
+)
+_NEAR = 0.06
+"""A measurement read in another unit comes within this part of what is expected."""
+
+
+class OddMeasurementError(WealdError):
+    """A measurement far from what is reckoned; it may be insisted on."""
+
+
+def mind_measurement(quantity: Quantity, notation: Notation) -> None:
+    """Ask about a measurement so far off that it, or its unit, is doubted.
+
+    :param quantity: as it stands with the measurement.
+    :raises OddMeasurementError: with what it may have been taken for.
+    """
+    if quantity.measured is None or not is_doubted(quantity):
+        return
+    expected, found = quantity.computed, quantity.measured
+    words = f"{quantity.label}: {notation.limit(found)}, where {quantity.computed_shown} is expected."
+    for factor, unit in _TAKEN_FOR:
+        if expected > 0 and abs(found * factor - expected) <= _NEAR * expected:
+            meant = notation.limit(found * factor)
+            raise OddMeasurementError(f"{words} Was it read in {unit}? That would be {meant}.")
+    raise OddMeasurementError(f"{words} Measure once more, or say that it is so.")
+
+
+def what_follows(
+    before: Sequence[Piece], after: Sequence[Piece], cut: Iterable[CutPiece], notation: Notation
+) -> tuple[str, ...]:
+    """What a measurement changes: each piece with its old and new size, and whether it is cut already."""
+    old = {piece.id: piece for piece in before}
+    there = {each.piece: each for each in cut}
+    said = []
+    for piece in after:
+        was = old.get(piece.id)
+        if was is None or not _resized(was, piece):
+            continue
+        known = there.get(piece.id)
+        size = f"{_size(was.width, was.height, notation)} → {_size(piece.width, piece.height, notation)}"
+        if known is None:
+            said.append(f"{piece.label}: {size}; not cut yet.")
+        else:
+            cut_to, now = (_size(each.width, each.height, notation) for each in (known, piece))
+            said.append(f"{piece.label} is cut already: {cut_to}, now {now}.")
+    if len(said) > MOST_TOLD:
+        said = [*said[:MOST_TOLD], f"And {len(said) - MOST_TOLD} more pieces."]
+    return tuple(said)
+
+
+def _resized(was: Piece, now: Piece) -> bool:
+    return abs(was.width - now.width) > SAME or abs(was.height - now.height) > SAME
+
+
+def _size(width: Mm, height: Mm, notation: Notation) -> str:
+    return f"{notation.length(width)} × {notation.length(height, True)}"

@@ -1,0 +1,42 @@
+"""Words of what to mind about pieces that have been cut already."""
+
+from typing import Literal
+
+from weald.core.finding_words.entry import FindingWords
+
+CutCode = Literal["cut.smaller", "cut.larger", "cut.spine_larger", "cut.turned", "cut.gone"]
+
+CUT: dict[CutCode, FindingWords] = {
+    "cut.smaller": FindingWords(
+        "mind",
+        "bench",
+        "{label}: cut already to {old}, and {new} is wanted now; {off} are wanting.",
+        "Cut it anew and keep the old one for another book; or, where it is little, see at the dry fitting "
+        "whether squares and joint can take it up.",
+    ),
+    "cut.larger": FindingWords(
+        "mind",
+        "bench",
+        "{label}: cut already to {old}, and {new} is wanted now.",
+        "Trim {off} off, then tick it as cut again.",
+    ),
+    "cut.spine_larger": FindingWords(
+        "mind",
+        "bench",
+        "{label}: cut already to {old}, and {new} is wanted now.",
+        "Trim {off} off; or leave it, and pack the block’s spine out with a lining of that thickness. Then "
+        "tick it as cut again.",
+    ),
+    "cut.turned": FindingWords(
+        "mind",
+        "bench",
+        "{label}: cut already to {old}, with its grain the other way than is wanted now ({new}).",
+        "Cut it anew with the grain right; keep the old one for another book.",
+    ),
+    "cut.gone": FindingWords(
+        "mind",
+        "bench",
+        "{label}, cut already to {old}, is not wanted any more.",
+        "Put it with the offcuts, or go back to the binding it was cut for.",
+    ),
+}
