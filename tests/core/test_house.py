@@ -40,8 +40,8 @@ def test_every_rule_is_an_entry_a_job_has_and_that_can_be_ruled() -> None:
         value = value_at(plain, rule.path)
         options = list(OPTIONS[rule.path]) if rule.kind == "choice" else [5 if value is None else value]
         if rule.kind == "choice":
-            assert value in options, rule.path
-        for option in options:
+            assert (value or "") in options, rule.path
+        for option in filter(None, options):
             assert read_house({"rules": {rule.path: option}}).rules
 
 

@@ -2396,9 +2396,9 @@ export interface components {
             /** Sizes */
             sizes: components["schemas"]["SheetSize"][];
             /** Sides */
-            sides: string[];
+            sides: components["schemas"]["LookAt"][];
             /** Ends */
-            ends: string[];
+            ends: components["schemas"]["LookAt"][];
         };
         /**
          * Caution
@@ -2915,7 +2915,7 @@ export interface components {
          *     :param after: the operations that have to be done, their waits over, before it.
          *     :param critical: it lies on the longest way through.
          *     :param hand: what the left-handed do the other way round; empty for the others.
-         *     :param own: put in by the binder.
+         *     :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
          */
         Operation: {
@@ -2967,6 +2967,11 @@ export interface components {
              * @default false
              */
             own: boolean;
+            /**
+             * Drawing
+             * @default
+             */
+            drawing: string;
             /**
              * Start
              * @default 0

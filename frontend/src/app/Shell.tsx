@@ -3,7 +3,7 @@ import { KeyRound, Lamp, LogOut, Sun } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import { Link, NavLink } from "react-router";
 import { csrfToken } from "../api/client";
-import { Choice, IconButton } from "../parts/controls";
+import { Button, Choice, IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { useOptions } from "./choices";
 import { PasswordDialog } from "./PasswordDialog";
@@ -24,6 +24,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const preferences = useChangePreferences();
   const [showKeys, setShowKeys] = useState(false);
   const [showPassword, setShowPassword] = useState(false);
+  const [showMore, setShowMore] = useState(false);
   const mmMarks = useOptions("house.mm_division");
   const inchMarks = useOptions("house.inch_division");
   const lamp = person.theme === "lamp";
@@ -42,11 +43,14 @@ export function Shell({ children }: { children: ReactNode }) {
 
   return (
     <div className="flex min-h-screen flex-col">
-      <header className="flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-linen px-4 py-1.5">
+      <header className="flex items-center gap-x-5 gap-y-1 border-b border-rule bg-linen px-4 py-1.5 lg:flex-wrap">
         <Link to="/" className="font-serif text-xl font-semibold text-hill">
           {t("app.weald")}
         </Link>
-        <nav aria-label={t("app.rooms")} className="flex gap-4">
+        <nav
+          aria-label={t("app.rooms")}
+          className="flex min-w-0 flex-1 gap-4 overflow-x-auto whitespace-nowrap lg:flex-none lg:overflow-visible"
+        >
           {ROOMS.map(([path, name]) => (
             <NavLink
               key={path}
@@ -58,8 +62,19 @@ export function Shell({ children }: { children: ReactNode }) {
             </NavLink>
           ))}
         </nav>
-        <span className="text-sm text-faded">{person.workshop}</span>
-        <div className="ml-auto flex flex-wrap items-center gap-3">
+        <span className="hidden text-sm text-faded lg:inline">{person.workshop}</span>
+        <Button
+          className="lg:hidden"
+          aria-expanded={showMore}
+          aria-controls="how-it-is-shown"
+          onClick={() => setShowMore(!showMore)}
+        >
+          {t("app.more")}
+        </Button>
+        <div
+          id="how-it-is-shown"
+          className={`${showMore ? "absolute top-11 right-0 z-20 flex border border-rule bg-linen p-3 shadow-lg" : "hidden"} ml-auto flex-wrap items-center gap-3 lg:static lg:flex lg:border-0 lg:bg-transparent lg:p-0 lg:shadow-none`}
+        >
           <Choice
             label={t("app.units")}
             value={person.units}

@@ -15,6 +15,8 @@ import { Button, IconButton, Pick } from "../parts/controls";
 const INPUT =
   "figures rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
 
+const TIMES = "bench.times.";
+
 type Draft = HouseInput;
 type Texts = Record<string, string>;
 
@@ -88,7 +90,15 @@ function Rules({ opened }: { opened: HouseReply }) {
   };
   const shown = (path: string, value: unknown): string =>
     typeof value === "string" ? value : value == null ? "" : (reply.inputs[path] ?? asText(value));
-  const groups = [...new Set(reply.entries.map((entry) => entry.group))];
+  const times = reply.entries.filter((entry) => entry.path.startsWith(TIMES));
+  const groups = [...new Set(reply.entries.map((entry) => entry.group))].filter(
+    (group) => group !== times[0]?.group,
+  );
+  const rule = (entry: RuleEntry, value: string | null) => {
+    const kept = Object.entries(draft.rules).filter(([path]) => path !== entry.path);
+    const others = Object.fromEntries(kept);
+    change({ rules: value === null ? others : { ...others, [entry.path]: value } });
+  };
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-2 flex flex-wrap items-center gap-3">
@@ -133,20 +143,31 @@ function Rules({ opened }: { opened: HouseReply }) {
                     usual={reply.usual[entry.path]}
                     value={shown(`rules.${entry.path}`, draft.rules[entry.path])}
                     wrong={errors[`rules.${entry.path}`]}
-                    onChange={(value) => {
-                      const others = Object.fromEntries(
-                        Object.entries(draft.rules).filter(([path]) => path !== entry.path),
-                      );
-                      change({
-                        rules: value === null ? others : { ...others, [entry.path]: value },
-                      });
-                    }}
+                    onChange={(value) => rule(entry, value)}
                   />
                 ))}
             </Part>
           ))}
         </div>
         <div className="space-y-4">
+          <Part title={times[0]?.group ?? ""}>
+            <details className="w-full text-sm">
+              <summary className="cursor-pointer text-hill">{t("house.ofEveryOperation")}</summary>
+              <p className="my-1 text-faded">{t("house.emptyIsAsUsual")}</p>
+              <div className="flex flex-wrap items-end gap-3">
+                {times.map((entry) => (
+                  <Rule
+                    key={entry.path}
+                    entry={entry}
+                    usual={reply.usual[entry.path]}
+                    value={shown(`rules.${entry.path}`, draft.rules[entry.path])}
+                    wrong={errors[`rules.${entry.path}`]}
+                    onChange={(value) => rule(entry, value)}
+                  />
+                ))}
+              </div>
+            </details>
+          </Part>
           <Part title={t("house.squaresByTheSizeOfThe")}>
             <SquareSteps
               usual={reply.usual_squares}

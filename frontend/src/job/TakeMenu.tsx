@@ -37,6 +37,9 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
         <MenuLink href={`${base}/job-sheet.pdf?paper=${paper}`} newTab>
           {t("common.jobSheetPDF")}
         </MenuLink>
+        <MenuLink href={`${base}/bench-card.pdf?paper=${paper}`} newTab>
+          {t("job.benchCardPDF")}
+        </MenuLink>
         <MenuLink href={`${base}/drawings/case.flat.pdf?paper=${paper}`} newTab>
           {t("job.caseAtTrueSizePDF")}
         </MenuLink>

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Finding, Station } from "../api/client";
 import { useChoices } from "../app/choices";
 
-const STEP = 64;
+const STEP = 57;
 const X = 22;
 
 export function Thread({
@@ -73,7 +73,7 @@ export function Thread({
         {stations.map(({ id, title }) => {
           const flag = worst(id);
           return (
-            <li key={id} className="flex items-center py-1 lg:h-[64px] lg:py-0 lg:pl-11">
+            <li key={id} className="flex items-center py-1 lg:h-[57px] lg:py-0 lg:pl-11">
               <Link
                 to={`/jobs/${jobId}/${id}`}
                 aria-current={id === station ? "page" : undefined}

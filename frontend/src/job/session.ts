@@ -13,6 +13,7 @@ import {
   ProblemError,
   type StaleReply,
   type Station,
+  type ToldReply,
   unwrap,
 } from "../api/client";
 import {
@@ -24,6 +25,7 @@ import {
   WALL_CLOCK,
 } from "../app/drafts/store";
 import { type Draft, type Entry, type JobPatch, type JobPath, withPatch, withValue } from "./paths";
+import { keptInBrowser, Outbox } from "./stations/bench/outbox";
 
 export interface Snapshot {
   job: Job;
@@ -65,8 +67,27 @@ export class JobSession {
   private shown: Plan | null = null;
   private notice = "";
   private snapshot: Snapshot;
+  /** What happens at the bench, on its way to the server. */
+  readonly bench: Outbox;
 
   constructor(job: Job) {
+    this.bench = new Outbox(
+      {
+        send: async (entry) =>
+          unwrap(
+            await api.POST("/api/jobs/{job_id}/bench", {
+              params: { path: { job_id: job.id } },
+              body: entry,
+            }),
+          ) as ToldReply,
+        now: () => Date.now(),
+        told: (reply) => {
+          if (reply.job) this.adopt(reply.job as Job);
+          else if (reply.cut.length) void this.plan();
+        },
+      },
+      keptInBrowser(`weald.bench.${job.id}`),
+    );
     this.store = new DraftStore(job, PORT, inBrowser<Draft>(`weald.draft.${job.id}`), WALL_CLOCK);
     this.snapshot = this.taken();
     this.store.subscribe(() => this.tell());
@@ -135,7 +156,9 @@ export class JobSession {
     try {
       const plan = unwrap(
         await api.POST("/api/plan", {
-          params: { query: { station: this.station, section: this.section } },
+          params: {
+            query: { station: this.station, section: this.section, kept: this.snapshot.job.id },
+          },
           body: this.snapshot.draft,
           signal: question.signal,
         }),
@@ -156,6 +179,18 @@ export class JobSession {
   /** Saves now, if there is anything to save. */
   save(): Promise<void> {
     return this.store.save();
+  }
+
+  /** Takes over how the job stands after something else wrote it; what is not saved here goes first. */
+  adopt(job: Job): void {
+    if (this.snapshot.save === "saved" && job.version > this.snapshot.job.version) this.take(job);
+  }
+
+  /** Looks how the job stands now, as another device may have left it. */
+  async refresh(): Promise<void> {
+    const path = { job_id: this.snapshot.job.id };
+    const { data } = await api.GET("/api/jobs/{job_id}", { params: { path } });
+    if (data) this.adopt(data as Job);
   }
 
   private take(job: Job): void {

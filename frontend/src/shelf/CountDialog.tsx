@@ -1,4 +1,5 @@
 /** Counting an item up or down, with a reason; and every movement so far. */
+import { newKey } from "../app/newKey";
 import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -20,7 +21,7 @@ export function CountDialog({
 }) {
   const [entry, setEntry] = useState<Record<string, string>>({ change: "", note: "" });
   const [reason, setReason] = useState<CountReason>("bought");
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(newKey);
   const countedIn = useWord("stock.counted_in", row.item.form);
   const reasons = useOptions<CountReason>("movement.reason");
   const verb = useShelfVerb();

@@ -1,4 +1,5 @@
 /** What can be done with the shelf; lists follow. */
+import { newKey } from "../app/newKey";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, type ShelfRow, type StockInput, unwrap } from "../api/client";
 import { asText } from "../job/paths";
@@ -67,7 +68,7 @@ export function undoing(before: ShelfRow, what: "change" | "count" | "remove"): 
     change: before.count_words.split(" ")[0] ?? "0",
     reason: "counted",
     note: "undone",
-    key: crypto.randomUUID(),
+    key: newKey(),
   };
 }
 

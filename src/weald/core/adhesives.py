@@ -5,11 +5,20 @@ from typing import Literal, get_args
 
 Adhesive = Literal["paste", "pva", "mix", "methyl_cellulose", "animal_glue", "film"]
 Joint = Literal["spine", "mull", "linings", "tipping", "boards", "case", "paste_down"]
+JOINT_WORDS: dict[Joint, str] = {
+    "spine": "Spine",
+    "mull": "Mull",
+    "linings": "Linings",
+    "tipping": "Endpapers",
+    "boards": "Board to board",
+    "case": "Covering",
+    "paste_down": "Paste-downs",
+}
 Season = Literal["usual", "warm", "damp"]
 SEASONS: dict[Season, str] = {
-    "usual": "usual: 20 °C, half humidity",
-    "warm": "warm or dry: faster",
-    "damp": "cold or damp: slower",
+    "usual": "usual",
+    "warm": "warm or dry",
+    "damp": "cold or damp",
 }
 SEASON_FACTORS: dict[Season, float] = {"usual": 1.0, "warm": 0.6, "damp": 1.6}
 """Times are multiplied by it."""

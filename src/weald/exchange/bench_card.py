@@ -88,8 +88,8 @@ def _casing_in(plan: Plan) -> Iterator[Flowable]:
         return
     sizes = "; ".join(f"{size.label} {size.shown}" for size in sheet.sizes)
     front: list[list[Flowable | str]] = [["Front", "Back", "Casing in, one side, then the other"]]
-    front += [[_TICK, _TICK, text(words, _TIGHT)] for words in sheet.sides]
-    front += [[_TICK, "", text(words, _TIGHT)] for words in sheet.ends]
+    front += [[_TICK, _TICK, text(look.text, _TIGHT)] for look in sheet.sides]
+    front += [[_TICK, "", text(look.text, _TIGHT)] for look in sheet.ends]
     yield KeepTogether(
         [
             text("Casing in", _TIGHT_HEADING),

@@ -19,6 +19,7 @@ import job from "./en/job.json";
 import paper from "./en/paper.json";
 import parts from "./en/parts.json";
 import printing from "./en/printing.json";
+import record from "./en/record.json";
 import sets from "./en/sets.json";
 import sewing from "./en/sewing.json";
 import shelf from "./en/shelf.json";
@@ -40,6 +41,7 @@ export const en = {
   paper,
   parts,
   printing,
+  record,
   sets,
   sewing,
   shelf,

@@ -7,7 +7,8 @@ import { finish } from "./finish";
 import { folding } from "./folding";
 import { paper } from "./paper";
 import { printing } from "./printing";
-import type { StationRecord } from "./record";
+import { record } from "./record";
+import type { StationRecord } from "./station";
 import { sewing } from "./sewing";
 import { text } from "./text";
 
@@ -23,6 +24,7 @@ export const STATIONS: Record<Station, StationRecord> = {
   finish,
   cutting,
   bench,
+  record,
 };
 
 export function isStation(value: string | undefined): value is Station {

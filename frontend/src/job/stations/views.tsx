@@ -5,7 +5,7 @@ import type { Station } from "../../api/client";
 import { Tabbed } from "../../parts/Tabbed";
 import { useSnapshot } from "../context";
 import { Drawings } from "../Drawings";
-import type { StationRecord } from "./record";
+import type { StationRecord } from "./station";
 
 export interface View {
   title: WordKey;

@@ -6,6 +6,7 @@ See *Paste-down* in docs/craft.md for the sums; the sizes are those of the plan.
 from dataclasses import dataclass
 
 from weald.core.bench.book import Book
+from weald.core.bench.operation import LookAt
 from weald.core.bindings.pastedown import DRY_STRIP
 from weald.core.block.holes import SUPPORTED, support_middles
 from weald.core.drawing import Drawing, Sketch, box
@@ -33,6 +34,7 @@ _ENDS = (
     "joint; not opened while damp.",
 )
 NIP_MINUTES = 2
+SIDES = ("front", "back")
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,8 +55,14 @@ class CasingIn:
     """
 
     sizes: tuple[SheetSize, ...]
-    sides: tuple[str, ...]
-    ends: tuple[str, ...]
+    sides: tuple[LookAt, ...]
+    ends: tuple[LookAt, ...]
+
+    @property
+    def ticks(self) -> dict[str, str]:
+        """Every tick there is on the sheet, front and back, with its words."""
+        both = {f"{look.id}.{side}": look.text for side in SIDES for look in self.sides}
+        return both | {look.id: look.text for look in self.ends}
 
 
 def reckon_casing_in(book: Book) -> CasingIn | None:
@@ -84,8 +92,8 @@ def reckon_casing_in(book: Book) -> CasingIn | None:
         tuple(
             SheetSize(name, ledger.say(ledger.quantities[name].label), ledger.shown(name)) for name in shown
         ),
-        tuple(say.say(text, **terms) for text in _TICKS),
-        tuple(say.say(text, **terms) for text in _ENDS),
+        tuple(LookAt(f"casing.{place}", say.say(text, **terms)) for place, text in enumerate(_TICKS)),
+        tuple(LookAt(f"casing.end.{place}", say.say(text, **terms)) for place, text in enumerate(_ENDS)),
     )
 
 

@@ -1,6 +1,7 @@
 """What is drawn at the bench: order of work, casing-in sheet, and the way of what holds the boards."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
+from dataclasses import replace
 
 from weald.core.bench.book import Book
 from weald.core.bench.casing_in import draw_casing_in
@@ -8,6 +9,39 @@ from weald.core.bench.operation import Operation
 from weald.core.bench.order_drawing import draw_order
 from weald.core.bench.path_drawing import draw_mull_path, draw_support_path
 from weald.core.drawing import Drawing
+
+DRAWING_OF = {
+    "pierce": "sewing.strip",
+    "sew": "block.spine",
+    "trim_first": "block.front",
+    "trim": "block.front",
+    "trim_rounded": "block.front",
+    "round": "block.tail",
+    "back": "block.tail",
+    "measure_block": "block.tail",
+    "line_spine": "bench.mull_path",
+    "cut_boards": "pieces.all",
+    "cut_cover": "case.flat",
+    "score_cover": "case.flat",
+    "make_case": "case.flat",
+    "cover_book": "case.flat",
+    "lace_on": "bench.support_path",
+    "join_boards": "bench.support_path",
+    "sew_into_cover": "bench.support_path",
+    "offer_up": "case.closed",
+    "case_in": "bench.casing_in",
+    "dry_closed": "bench.casing_in",
+    "letter": "finish.spine",
+}
+"""The drawing an operation is best done by."""
+
+
+def with_drawings(operations: Sequence[Operation], there: Collection[str]) -> tuple[Operation, ...]:
+    """Operations with the drawing that belongs to each, as far as there is one."""
+    return tuple(
+        replace(each, drawing=found) if (found := DRAWING_OF.get(each.id, "")) in there else each
+        for each in operations
+    )
 
 
 def draw_bench(book: Book, operations: Sequence[Operation]) -> Iterator[Drawing]:

@@ -123,7 +123,7 @@ class Operation:
     :param after: the operations that have to be done, their waits over, before it.
     :param critical: it lies on the longest way through.
     :param hand: what the left-handed do the other way round; empty for the others.
-    :param own: put in by the binder.
+    :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
     """
 
@@ -147,6 +147,7 @@ class Operation:
     caution: str
     hand: str = ""
     own: bool = False
+    drawing: str = ""
     start: Minutes = 0.0
     critical: bool = False
 

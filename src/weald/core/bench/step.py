@@ -27,6 +27,11 @@ Counted = Literal["copy", "sheet", "signature"]
 """What minutes of work are counted by."""
 
 
+def no_wait(book: Book) -> None:
+    """Nothing has to wait after it."""
+    return None
+
+
 def always(book: Book) -> bool:
     """In every book that has the step in its order."""
     return True
@@ -77,7 +82,7 @@ class Step:
     places: tuple[Place, ...] = ("bench",)
     whole: bool = False
     needs: tuple[str, ...] = ()
-    wait: Callable[[Book], Pause | None] = lambda book: None
+    wait: Callable[[Book], "Pause | None"] = no_wait
     looks: tuple[str, ...] = ()
     measures: tuple[QuantityId, ...] = ()
     troubles: tuple[Trouble, ...] = ()

@@ -10,7 +10,7 @@ CUT: dict[CutCode, FindingWords] = {
     "cut.smaller": FindingWords(
         "mind",
         "bench",
-        "{label}: cut already to {old}, and {new} is wanted now; {off} are wanting.",
+        "{label}: cut already to {old}, and {new} is wanted now; wanting: {off}.",
         "Cut it anew and keep the old one for another book; or, where it is little, see at the dry fitting "
         "whether squares and joint can take it up.",
     ),

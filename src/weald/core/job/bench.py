@@ -2,7 +2,7 @@
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, field_validator
 
 from weald.core.adhesives import (
     BoardGlue,
@@ -26,6 +26,12 @@ class Glue(Entries):
     boards: BoardGlue | None = None
     case: CaseGlue | None = None
     paste_down: PasteDownGlue | None = None
+
+    @field_validator("*", mode="before")
+    @classmethod
+    def _undecided(cls, value: object) -> object:
+        """An emptied field leaves it to what is usual."""
+        return None if value == "" else value
 
 
 OperationId = Annotated[str, Field(max_length=40, pattern=r"^[a-z][a-z0-9_]*$")]

@@ -19,6 +19,8 @@ def value_at(spec: JobSpec, path: str) -> object:
     """The value of an entry."""
     at: Any = spec
     for key in _steps(path):
+        if at is None:
+            return None
         at = at.get(key) if isinstance(at, Mapping) else getattr(at, key)
     return at
 

@@ -11,6 +11,9 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
+from weald.core.adhesives import JOINT_WORDS
+from weald.core.bench.step import Counted, no_wait
+from weald.core.bench.steps import STEPS
 from weald.core.bindings.catalogue import structure_of
 from weald.core.errors import SpecError
 from weald.core.findings import Patch
@@ -26,6 +29,14 @@ from weald.core.station import Station
 from weald.core.units import TOLERANCE, Mm
 from weald.core.upgrades import Format
 
+TIMES = "Times at the bench"
+"""The group of rules for how long operations take."""
+TIMES_WORDS: dict[Counted, dict[str, str]] = {
+    "copy": {"fixed": "minutes once", "rate": "minutes a copy", "wait": "minutes of wait"},
+    "sheet": {"fixed": "minutes once", "rate": "minutes a sheet", "wait": "minutes of wait"},
+    "signature": {"fixed": "minutes once", "rate": "minutes a {signature}", "wait": "minutes of wait"},
+}
+"""What times of an operation are called, by what it is counted by."""
 RuleKind = Literal["choice", "length", "number"]
 
 
@@ -110,9 +121,31 @@ RULES: tuple[RuleEntry, ...] = (
     ),
     RuleEntry("artwork.bleed", "Printed covers", "Bleed", "length", "boards"),
     RuleEntry("artwork.safe", "Printed covers", "Keep clear of edges", "length", "boards"),
+    RuleEntry("bench.season", "At the bench", "Season", "choice", "bench"),
+    RuleEntry("bench.pressed", "At the bench", "{Signatures} pressed", "choice", "bench"),
+    RuleEntry("bench.trimmed", "At the bench", "Trimmed", "choice", "bench"),
+    RuleEntry("bench.opened", "At the bench", "Cased book opened", "choice", "bench"),
+    *(
+        RuleEntry(f"bench.glue.{joint}", "At the bench", f"{words} glued with", "choice", "bench")
+        for joint, words in JOINT_WORDS.items()
+    ),
+    *(
+        RuleEntry(f"bench.times.{step.id}.{entry}", TIMES, f"{step.title}, {words}", "number", "bench")
+        for step in STEPS.values()
+        for entry, words in TIMES_WORDS[step.of].items()
+        if entry != "wait" or step.wait is not no_wait
+    ),
 )
 _BY_PATH = {rule.path: rule for rule in RULES}
 _EDGES = ("head", "tail", "fore_edge")
+
+
+def usual_time(path: str) -> float | None:
+    """What an operation takes where nobody says, by the path of the rule; none where it varies with the book."""
+    _, _, operation, entry = path.split(".")
+    step = STEPS[operation]
+    found = {"fixed": step.fixed, "rate": step.rate}.get(entry)
+    return float(found) if isinstance(found, int | float) else None
 
 
 HOUSE = Format("house’s rules")
@@ -138,7 +171,7 @@ class House(Entries):
     """
 
     version: Annotated[int, Field(ge=1, le=HOUSE.version)] = HOUSE.version
-    rules: Annotated[dict[str, str | float], Field(max_length=60)] = {}
+    rules: Annotated[dict[str, str | float], Field(max_length=300)] = {}
     squares: Annotated[tuple[SquareStep, ...], Field(max_length=12)] = ()
     gauges: Annotated[tuple[Annotated[Length, Field(gt=0, le=100)], ...], Field(max_length=40)] = ()
     vocabulary: Vocabulary = "signature"
@@ -273,7 +306,7 @@ def _departures(spec: JobSpec, house: House, notation: Notation) -> Iterator[Dep
         yield Departure(
             rule.station,
             path,
-            rule.label,
+            notation.say(rule.label),
             _words(rule, here, notation),
             _words(rule, wanted, notation),
             {path: wanted},

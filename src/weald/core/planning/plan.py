@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from weald.core.bench.book import Book
 from weald.core.bench.casing_in import CasingIn, reckon_casing_in
 from weald.core.bench.cut import NOTHING_YET, AtBench, CutPiece, mind_cut
-from weald.core.bench.drawings import draw_bench
+from weald.core.bench.drawings import draw_bench, with_drawings
 from weald.core.bench.operation import LeftOut, Operation
 from weald.core.bench.order_of_work import NO_WORK, order_of_work
 from weald.core.bindings.catalogue import structure_of
@@ -156,6 +156,9 @@ def plan(
     if "bench" in drawn:
         order = order_of_work(book, left_handed=at_bench.left_handed)
         drawings += draw_bench(book, order.operations)
+        ids = {each.id for each in drawings}
+        order = replace(order, operations=with_drawings(order.operations, ids))
+    shown = {each.drawing for each in order.operations}
     ledger, folded = bench.ledger, bench.folded
     sections = folded.folding.sections
     return Plan(
@@ -166,7 +169,9 @@ def plan(
         sections=sections,
         sheets=folded.folding.sheets,
         pieces=pieces,
-        drawings=tuple(_as_measured(each, ledger) for each in drawings if each.station in drawn),
+        drawings=tuple(
+            _as_measured(each, ledger) for each in drawings if each.station in drawn or each.id in shown
+        ),
         findings=(*_findings(bench, stocked, pieces), *mind_cut(pieces, at_bench.cut, notation)),
         folds=bench.steps,
         printing=bench.printing.words,

@@ -1,5 +1,7 @@
 """House rules over HTTP."""
 
+from dataclasses import replace
+
 from django.http import HttpRequest
 from ninja import Body, Query, Router, Schema
 
@@ -7,7 +9,7 @@ from weald.core.job.entries import lengths_of
 from weald.core.job.patching import value_at
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
-from weald.core.planning.house import RULES, House, RuleEntry, read_house
+from weald.core.planning.house import RULES, TIMES, House, RuleEntry, read_house, usual_time
 from weald.web.accounts.services import house_of, save_house
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
@@ -31,6 +33,8 @@ class HouseReply(Schema):
 
 
 def _usual(plain: JobSpec, rule: RuleEntry, notation: Notation) -> str | float | None:
+    if rule.group == TIMES:
+        return usual_time(rule.path)
     value = value_at(plain, rule.path)
     if rule.kind == "length" and isinstance(value, float):
         return notation.figure(value)
@@ -54,7 +58,7 @@ def _reply(request: HttpRequest) -> HouseReply:
     return HouseReply(
         version=workshop.house_version,
         house=house,
-        entries=list(RULES),
+        entries=[replace(rule, label=notation.say(rule.label)) for rule in RULES],
         usual=usual,
         inputs=inputs,
         usual_squares=notation.say(

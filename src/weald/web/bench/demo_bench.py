@@ -24,7 +24,7 @@ _UNDER_WAY, _FINISHED = "Tide tables of Merrow Haven", "Notes of a bee master"
 _LAST_DONE = ("own_edges", "make_case")
 """Both were done just now, and both are waiting."""
 _BOARDS_CUT_EARLY = ("board", "spine_board")
-_SPINE_FOUND = "11.5"
+_BLOCK_FOUND = "13.5"
 _NOTES = {
     "sew": "Waxed the thread a second time; the paper is soft.",
     "make_case": "Cloth stretched a little across; boards set 0.5 closer.",
@@ -63,7 +63,7 @@ class _Story:
         self.tell("done", operation.id, ended, note=_NOTES.get(operation.id, ""))
 
     def half_way(self) -> None:
-        """All up to two operations whose waits are running; boards were cut before the spine was measured."""
+        """All up to two operations whose waits are running; boards were cut before the block was measured."""
         before = list(self.operations.values())
         before = before[: before.index(self.operations["make_case"])]
         at = self.now - timedelta(days=1, hours=6)
@@ -73,7 +73,7 @@ class _Story:
             if each.id == "measure_block":
                 for piece in _BOARDS_CUT_EARLY:
                     self.tell("cut", "cut_boards", at, piece=piece)
-                self.tell("measured", each.id, at, quantity="spine.thickness", found=_SPINE_FOUND)
+                self.tell("measured", each.id, at, quantity="block.thickness", found=_BLOCK_FOUND)
             self.done(each, at)
             at += timedelta(minutes=45)
         self.done(self.operations["own_edges"], self.now - timedelta(minutes=35))

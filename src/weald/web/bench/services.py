@@ -172,14 +172,15 @@ def _taken_in(job: Job, author: User, what: Happening, made: Plan, at: datetime)
                 raise
             return _Kept(early=True)
     if what.kind in ("looked", "unlooked"):
-        return _Kept(data=_look_data(what, made.operations))
+        return _Kept(data=_look_data(what, made))
     if what.kind == "measured":
         return _measured(job, author, what, made)
     return _Kept()
 
 
-def _look_data(what: Happening, operations: Sequence[Operation]) -> dict[str, Any]:
-    texts = {look.id: look.text for each in operations for look in each.looks}
+def _look_data(what: Happening, made: Plan) -> dict[str, Any]:
+    texts = {look.id: look.text for each in made.operations for look in each.looks}
+    texts |= made.casing_in.ticks if made.casing_in else {}
     if what.look not in texts:
         raise OutOfTurnError("The plan of this book has nothing of the kind to look at any more.")
     return {"look": what.look, "text": texts[what.look], "found": what.found}

@@ -1,15 +1,73 @@
 /** A size asked for where it is measured; what is found goes straight into the plan. */
-import type { AskedSize } from "../../../api/client";
+import { useId, useState } from "react";
+import type { AskedSize, Operation } from "../../../api/client";
 import { t } from "../../../app/words";
-import { LengthField } from "../../fields";
+import { Button } from "../../../parts/controls";
+import { useSnapshot } from "../../context";
+import { useReadings } from "./instruments";
+import type { Tell } from "./useBench";
 
-export function MeasureField({ asked }: { asked: AskedSize }) {
+export function MeasureField({
+  asked,
+  operation,
+  tell,
+  big = false,
+}: {
+  asked: AskedSize;
+  operation: Operation;
+  tell: Tell;
+  big?: boolean;
+}) {
+  const { plan } = useSnapshot();
+  const id = useId();
+  const settled = plan?.inputs[`measured.${asked.quantity}`] ?? "";
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? settled;
+  const readings = useReadings(setTyped);
+  const enter = () => {
+    if (typed === null || typed.trim() === settled) return;
+    void tell("measured", {
+      operation: operation.id,
+      quantity: asked.quantity,
+      found: typed.trim(),
+    });
+    setTyped(null);
+    readings.forget();
+  };
   return (
-    <LengthField
-      path={`measured.${asked.quantity}`}
-      label={t("bench.expected", { label: asked.label, expected: asked.expected })}
-      optional
-      width="w-36"
-    />
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        enter();
+      }}
+    >
+      <label htmlFor={id} className={`block text-faded ${big ? "" : "text-sm"}`}>
+        {t("bench.expected", { label: asked.label, expected: asked.expected })}
+      </label>
+      <span className="flex gap-2">
+        <input
+          id={id}
+          className={`figures rounded border border-faded bg-sheet px-2 ${big ? "h-[56px] w-40 text-xl" : "h-8 w-28"}`}
+          value={text}
+          inputMode="text"
+          autoComplete="off"
+          placeholder={t("bench.found")}
+          onFocus={readings.listen}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <Button
+          type="submit"
+          className={big ? "min-h-[56px] px-5 text-lg" : ""}
+          disabled={typed === null || typed.trim() === settled}
+        >
+          {t("bench.takeOver")}
+        </Button>
+      </span>
+      {readings.words && (
+        <span role="status" className="block text-sm text-faded">
+          {readings.words}
+        </span>
+      )}
+    </form>
   );
 }

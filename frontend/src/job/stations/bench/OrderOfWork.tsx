@@ -1,13 +1,13 @@
 /** The operations of this book as a list: what to do now, what waits, what is done; each opens. */
 import { useState } from "react";
-import { type BenchEntry, type Operation, ProblemError, type Standing } from "../../../api/client";
+import type { BenchReply, Operation, Standing } from "../../../api/client";
 import { t, type WordKey } from "../../../app/words";
 import { Button } from "../../../parts/controls";
-import { Modal } from "../../../parts/Modal";
 import { useLit, useSnapshot } from "../../context";
+import { BetweenDevices } from "./BetweenDevices";
 import { Details } from "./Details";
 import { Remaining } from "./Remaining";
-import { useBench } from "./useBench";
+import { type Tell, useBench } from "./useBench";
 
 const MARKS: Record<Standing["status"], string> = {
   waits: "○",
@@ -17,7 +17,7 @@ const MARKS: Record<Standing["status"], string> = {
   done: "✓",
 };
 
-const STATUS_WORDS: Record<Standing["status"], WordKey> = {
+export const STATUS_WORDS: Record<Standing["status"], WordKey> = {
   waits: "bench.statusWaits",
   ready: "bench.statusReady",
   working: "bench.statusWorking",
@@ -26,92 +26,98 @@ const STATUS_WORDS: Record<Standing["status"], WordKey> = {
 };
 
 export function OrderOfWork() {
-  const { job, plan } = useSnapshot();
-  const { bench, tell } = useBench(job.id);
+  const { plan } = useSnapshot();
+  const { bench, error, standings, tell, ahead } = useBench();
   const [open, setOpen] = useState<string | null>(null);
-  const [early, setEarly] = useState<BenchEntry | null>(null);
   const operations = plan?.operations ?? [];
-  const reply = bench.data;
-  if (!plan || !reply) return <p>{bench.error?.message ?? t("common.oneMoment")}</p>;
-  const stands = new Map(reply.standings.map((each) => [each.operation, each]));
-  const ahead = Date.parse(reply.now) - bench.dataUpdatedAt;
-  const say = (kind: BenchEntry["kind"], operation: string) => {
-    const entry = { key: crypto.randomUUID(), kind, operation, note: "", insist: false };
-    tell.mutate(entry, {
-      onError: (error) => {
-        if (error instanceof ProblemError && error.problem.code === "too_early") setEarly(entry);
-      },
-    });
+  if (!plan || !bench) return <p>{error?.message ?? t("common.oneMoment")}</p>;
+  const next = operations.find((each) => standings.get(each.id)?.status === "ready");
+  const isDone = (each: Operation) => standings.get(each.id)?.status === "done";
+  const waiting = operations.filter((each) => isWaiting(standings.get(each.id), bench.now));
+  const line = (operation: Operation) => {
+    const standing = standings.get(operation.id);
+    return (
+      standing && (
+        <Line
+          key={operation.id}
+          operation={operation}
+          number={operations.indexOf(operation) + 1}
+          standing={standing}
+          cut={bench.cut}
+          ahead={ahead}
+          open={open === operation.id}
+          onOpen={() => setOpen(open === operation.id ? null : operation.id)}
+          tell={tell}
+        />
+      )
+    );
   };
-  const next = operations.find((each) => stands.get(each.id)?.status === "ready");
+  const done = operations.filter(isDone);
   return (
     <>
       <p aria-live="polite" className="text-sm">
-        {next ? t("bench.now", { title: next.title }) : t("bench.nothingToDoNow")}
+        {next
+          ? t("bench.now", { title: next.title })
+          : done.length === operations.length
+            ? t("bench.allIsDone")
+            : t("bench.nothingToDoNow")}
       </p>
-      {tell.error && !early && (
-        <p role="alert" className="text-sm text-madder">
-          {tell.error.message}
-        </p>
-      )}
-      <ol className="min-h-0 flex-1 divide-y divide-rule overflow-y-auto border-y border-rule">
-        {operations.map((operation, place) => {
-          const standing = stands.get(operation.id);
-          return (
-            standing && (
-              <Line
-                key={operation.id}
-                operation={operation}
-                number={place + 1}
-                standing={standing}
-                ahead={ahead}
-                open={open === operation.id}
-                onOpen={() => setOpen(open === operation.id ? null : operation.id)}
-                onSay={(kind) => say(kind, operation.id)}
-              />
-            )
-          );
-        })}
-      </ol>
-      {early && tell.error && (
-        <Modal open onOpenChange={() => setEarly(null)} title={t("bench.tooEarly")}>
-          <p>{tell.error.message}</p>
-          <p className="mt-2 text-sm text-faded">{t("bench.inTheRecord")}</p>
-          <p className="mt-3 flex gap-3">
-            <Button kind="main" onClick={() => setEarly(null)}>
-              {t("bench.wait")}
-            </Button>
-            <Button
-              onClick={() => {
-                tell.mutate({ ...early, insist: true });
-                setEarly(null);
-              }}
+      <BetweenDevices />
+      {waiting.map((each) => {
+        const standing = standings.get(each.id);
+        return (
+          standing && (
+            <div
+              key={each.id}
+              className="mb-1 rounded border border-rule bg-sheet px-2 py-1 text-sm"
             >
-              {t("bench.doItNow")}
-            </Button>
-          </p>
-        </Modal>
-      )}
+              <strong>{each.title}</strong>
+              <Waiting operation={each} standing={standing} ahead={ahead} inset="" />
+            </div>
+          )
+        );
+      })}
+      <ol className="min-h-0 flex-1 divide-y divide-rule overflow-y-auto border-y border-rule">
+        {done.length > 0 && (
+          <li>
+            <details open={done.length === operations.length}>
+              <summary className="cursor-pointer py-2 text-sm text-faded">
+                {t("bench.doneSoFar", { count: done.length })}
+              </summary>
+              <ol className="divide-y divide-rule">{done.map(line)}</ol>
+            </details>
+          </li>
+        )}
+        {operations.filter((each) => !isDone(each)).map(line)}
+      </ol>
     </>
   );
+}
+
+/** Whether what was done is still waiting, as most take. */
+export function isWaiting(standing: Standing | undefined, now: string): boolean {
+  const ends = standing?.wait_usual;
+  return Boolean(ends) && Date.parse(ends ?? "") > Date.parse(now);
 }
 
 function Line({
   operation,
   number,
   standing,
+  cut,
   ahead,
   open,
   onOpen,
-  onSay,
+  tell,
 }: {
   operation: Operation;
   number: number;
   standing: Standing;
+  cut: BenchReply["cut"];
   ahead: number;
   open: boolean;
   onOpen: () => void;
-  onSay: (kind: BenchEntry["kind"]) => void;
+  tell: Tell;
 }) {
   const { point } = useLit();
   const { status } = standing;
@@ -149,43 +155,84 @@ function Line({
           {operation.lasts}
           {operation.people > 1 && t("bench.people", { count: operation.people })}
         </span>
-        <span className="flex gap-2">
-          {status !== "working" && status !== "done" && (
-            <Button kind={status === "ready" ? "main" : "plain"} onClick={() => onSay("started")}>
-              {t("bench.start")}
-            </Button>
-          )}
-          {status === "working" && (
-            <Button onClick={() => onSay("paused")} disabled={operation.whole}>
-              {t("bench.pause")}
-            </Button>
-          )}
-          {(status === "working" || status === "paused") && (
-            <Button kind="main" onClick={() => onSay("done")}>
-              {t("bench.done")}
-            </Button>
-          )}
-          {(status === "done" || status === "working" || status === "paused") && (
-            <Button kind="quiet" onClick={() => onSay("undone")}>
-              {t("common.undo")}
-            </Button>
-          )}
-        </span>
+        <Turns operation={operation} standing={standing} tell={tell} />
       </div>
-      {standing.wait_least && operation.wait && (
-        <p className="pl-14 text-sm">
-          {operation.wait.words}:{" "}
-          <Remaining
-            until={standing.wait_least}
-            usual={standing.wait_usual}
-            ends={operation.wait.ends}
-            ahead={ahead}
-          />
-          {operation.wait.rule && <span className="text-faded"> {operation.wait.rule}</span>}
-        </p>
-      )}
+      <Waiting operation={operation} standing={standing} ahead={ahead} />
       {standing.early && <p className="pl-14 text-sm text-amber">{t("bench.begunEarly")}</p>}
-      {open && <Details operation={operation} />}
+      {open && <Details operation={operation} standing={standing} cut={cut} tell={tell} />}
     </li>
+  );
+}
+
+/** Begin, pause, end, undo: what can be done with an operation as it stands. */
+export function Turns({
+  operation,
+  standing,
+  tell,
+  big = false,
+}: {
+  operation: Operation;
+  standing: Standing;
+  tell: Tell;
+  big?: boolean;
+}) {
+  const { status } = standing;
+  const say = (kind: "started" | "paused" | "done" | "undone") => () =>
+    void tell(kind, { operation: operation.id });
+  const size = big ? "min-h-[56px] px-6 text-xl" : "";
+  return (
+    <span className={`flex ${big ? "flex-wrap gap-3" : "gap-2"}`}>
+      {status !== "working" && status !== "done" && (
+        <Button
+          className={size}
+          kind={status === "ready" ? "main" : "plain"}
+          onClick={say("started")}
+        >
+          {t("bench.start")}
+        </Button>
+      )}
+      {status === "working" && (
+        <Button className={size} onClick={say("paused")} disabled={operation.whole}>
+          {t("bench.pause")}
+        </Button>
+      )}
+      {(status === "working" || status === "paused") && (
+        <Button className={size} kind="main" onClick={say("done")}>
+          {t("bench.done")}
+        </Button>
+      )}
+      {(status === "done" || status === "working" || status === "paused") && (
+        <Button className={size} kind="quiet" onClick={say("undone")}>
+          {t("common.undo")}
+        </Button>
+      )}
+    </span>
+  );
+}
+
+/** How a wait that is running stands. */
+export function Waiting({
+  operation,
+  standing,
+  ahead,
+  inset = "pl-14",
+}: {
+  operation: Operation;
+  standing: Standing;
+  ahead: number;
+  inset?: string;
+}) {
+  if (!standing.wait_least || !operation.wait) return null;
+  return (
+    <p className={`${inset} text-sm`}>
+      {operation.wait.words}:{" "}
+      <Remaining
+        until={standing.wait_least}
+        usual={standing.wait_usual}
+        ends={operation.wait.ends}
+        ahead={ahead}
+      />
+      {operation.wait.rule && <span className="text-faded"> {operation.wait.rule}</span>}
+    </p>
   );
 }

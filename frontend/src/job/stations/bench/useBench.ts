@@ -1,30 +1,58 @@
 /** How far a job has come at the bench, kept up with other devices, and what is told of it. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from "react";
 import { api, type BenchEntry, type BenchReply, unwrap } from "../../../api/client";
+import { newKey } from "../../../app/newKey";
+import { useSession, useSnapshot } from "../../context";
+import { seen } from "./outbox";
 
 const LOOK_MS = 5_000;
 
-export function useBench(jobId: number) {
+export type Telling = Partial<Omit<BenchEntry, "key" | "kind">>;
+export type Tell = (kind: BenchEntry["kind"], more?: Telling) => Promise<void>;
+
+export function useBench() {
+  const session = useSession();
+  const { job } = useSnapshot();
   const queries = useQueryClient();
-  const queryKey = ["bench", jobId];
+  const queryKey = useMemo(() => ["bench", job.id], [job.id]);
+  const out = useSyncExternalStore(session.bench.subscribe, session.bench.read);
   const bench = useQuery({
     queryKey,
     queryFn: async () =>
-      unwrap(await api.GET("/api/jobs/{job_id}/bench", { params: { path: { job_id: jobId } } })),
+      unwrap(
+        await api.GET("/api/jobs/{job_id}/bench", { params: { path: { job_id: job.id } } }),
+      ) as BenchReply,
     refetchInterval: LOOK_MS,
   });
-  const tell = useMutation({
-    mutationFn: async (entry: BenchEntry) =>
-      unwrap(
-        await api.POST("/api/jobs/{job_id}/bench", {
-          params: { path: { job_id: jobId } },
-          body: entry,
-        }),
-      ),
-    // the key is the device's own: asked again, what happened still counts once
-    retry: (failures, error) => failures < 5 && !("problem" in error),
-    onSuccess: (reply: BenchReply) => queries.setQueryData(queryKey, reply),
-    onError: () => queries.invalidateQueries({ queryKey }),
-  });
-  return { bench, tell };
+  const { data, dataUpdatedAt } = bench;
+  useEffect(() => {
+    if (out.reply) queries.setQueryData(queryKey, out.reply);
+  }, [out.reply, queries, queryKey]);
+  useEffect(() => {
+    // the server answers: what waited while it did not is handed over
+    if (data) void session.bench.flush();
+    if (data && data.version > job.version) void session.refresh();
+  }, [data, dataUpdatedAt, job.version, session]);
+  const tell: Tell = useCallback(
+    async (kind, more = {}) => {
+      if (kind === "measured") await session.save();
+      await session.bench.tell({ key: newKey(), kind, ...more } as BenchEntry);
+    },
+    [session],
+  );
+  const standings = useMemo(
+    () => new Map(seen(data?.standings ?? [], out.waiting).map((each) => [each.operation, each])),
+    [data, out.waiting],
+  );
+  return {
+    bench: data,
+    error: bench.error,
+    standings,
+    tell,
+    out,
+    outbox: session.bench,
+    /** Milliseconds the server's clock is ahead of this device's. */
+    ahead: data ? Date.parse(data.now) - dataUpdatedAt : 0,
+  };
 }

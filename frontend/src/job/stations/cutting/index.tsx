@@ -1,5 +1,5 @@
 import { Drawings } from "../../Drawings";
-import type { StationRecord } from "../record";
+import type { StationRecord } from "../station";
 import { CuttingStation } from "./CuttingStation";
 import { GrainAtAGlance } from "./GrainAtAGlance";
 

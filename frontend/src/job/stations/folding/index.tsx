@@ -1,6 +1,6 @@
 import { useSnapshot } from "../../context";
 import { Drawings } from "../../Drawings";
-import type { StationRecord } from "../record";
+import type { StationRecord } from "../station";
 import { FoldingInputs } from "./FoldingInputs";
 import { FoldingViews } from "./FoldingViews";
 import { FoldWords } from "./FoldWords";

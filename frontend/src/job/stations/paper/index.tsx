@@ -1,4 +1,4 @@
-import type { StationRecord } from "../record";
+import type { StationRecord } from "../station";
 import { drawingsOf } from "../views";
 import { PaperInputs } from "./PaperInputs";
 

@@ -1,5 +1,5 @@
 import { t } from "../../../app/words";
-import type { StationRecord } from "../record";
+import type { StationRecord } from "../station";
 import { drawingsOf } from "../views";
 import { PrintingInputs } from "./PrintingInputs";
 import { Prints } from "./Prints";

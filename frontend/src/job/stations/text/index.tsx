@@ -1,7 +1,7 @@
 import { useSnapshot } from "../../context";
 import { valueAt } from "../../paths";
 import { Drawings } from "../../Drawings";
-import type { StationRecord } from "../record";
+import type { StationRecord } from "../station";
 import { TextInputs } from "./TextInputs";
 import { TextSource } from "./TextSource";
 

@@ -1,0 +1,100 @@
+/** One operation at a time, for a tablet or phone beside the press: big type, next and back. */
+import { ChevronLeft, ChevronRight } from "lucide-react";
+import { useState } from "react";
+import { t } from "../../../app/words";
+import { Button } from "../../../parts/controls";
+import { Drawings } from "../../Drawings";
+import { useSnapshot } from "../../context";
+import { BetweenDevices } from "./BetweenDevices";
+import { Note, What } from "./Details";
+import { isWaiting, STATUS_WORDS, Turns, Waiting } from "./OrderOfWork";
+import { useBench } from "./useBench";
+import { useScreenOn } from "./useScreenOn";
+
+export function OneAtATime({ grain }: { grain: boolean }) {
+  const { plan } = useSnapshot();
+  const { bench, error, standings, tell, ahead } = useBench();
+  const [chosen, setChosen] = useState<string | null>(null);
+  useScreenOn();
+  const operations = plan?.operations ?? [];
+  if (!plan || !bench) return <p>{error?.message ?? t("common.oneMoment")}</p>;
+  const first = (...wanted: string[]) =>
+    operations.find((each) => wanted.includes(standings.get(each.id)?.status ?? ""));
+  const now =
+    first("working") ?? first("paused") ?? first("ready") ?? first("waits") ?? operations.at(-1);
+  const operation = operations.find((each) => each.id === chosen) ?? now;
+  const standing = operation && standings.get(operation.id);
+  if (!operation || !standing) return <p>{t("bench.nothingToDoNow")}</p>;
+  const place = operations.indexOf(operation);
+  const move = (by: number) => setChosen(operations[place + by]?.id ?? operation.id);
+  const running = operations.filter(
+    (each) => each.id !== operation.id && isWaiting(standings.get(each.id), bench.now),
+  );
+  const held = operations.filter((each) => standing.held_by.includes(each.id));
+  return (
+    <section
+      aria-label={t("bench.oneAtATime")}
+      className="min-h-0 flex-1 space-y-3 overflow-y-auto text-lg"
+    >
+      <BetweenDevices />
+      <div className="flex items-center gap-2">
+        <Button
+          className="flex min-h-[56px] min-w-[56px] items-center justify-center"
+          aria-label={t("bench.back")}
+          disabled={place === 0}
+          onClick={() => move(-1)}
+        >
+          <ChevronLeft aria-hidden />
+        </Button>
+        <p className="flex-1 text-center text-base text-faded">
+          {t("bench.stepOf", { number: place + 1, count: operations.length })},{" "}
+          {t(STATUS_WORDS[standing.status])}
+        </p>
+        <Button
+          className="flex min-h-[56px] min-w-[56px] items-center justify-center"
+          aria-label={t("bench.next")}
+          disabled={place === operations.length - 1}
+          onClick={() => move(1)}
+        >
+          <ChevronRight aria-hidden />
+        </Button>
+      </div>
+      <h2 className="font-serif text-2xl font-semibold">{operation.title}</h2>
+      <Turns operation={operation} standing={standing} tell={tell} big />
+      <Waiting operation={operation} standing={standing} ahead={ahead} inset="" />
+      {held.length > 0 && standing.status !== "done" && (
+        <p className="text-base">
+          {t("bench.waitsFor", { titles: held.map((each) => each.title).join(", ") })}
+        </p>
+      )}
+      {now && now.id !== operation.id && (
+        <Button className="min-h-[56px]" onClick={() => setChosen(null)}>
+          {t("bench.now", { title: now.title })}
+        </Button>
+      )}
+      <What operation={operation} standing={standing} cut={bench.cut} tell={tell} big />
+      {operation.drawing && (
+        <div className="flex h-[22rem] flex-col">
+          <Drawings ids={[operation.drawing]} grain={grain} beside={false} />
+        </div>
+      )}
+      <Note operation={operation} tell={tell} />
+      {running.length > 0 && (
+        <section>
+          <h3 className="font-semibold">{t("bench.meanwhile")}</h3>
+          {running.map((each) => {
+            const stands = standings.get(each.id);
+            return (
+              stands && (
+                <div key={each.id}>
+                  {each.title}
+                  <Waiting operation={each} standing={stands} ahead={ahead} inset="" />
+                </div>
+              )
+            );
+          })}
+        </section>
+      )}
+    </section>
+  );
+}
