@@ -412,3 +412,31 @@ def test_undoing_a_cut_leaves_no_rows_of_nothing(client: Client, binder: User, b
     assert client.get("/api/shelf").json()["count"] == before
     send(client, "POST", f"/api/cuttings/{made['id']}/book")
     assert client.get("/api/shelf").json()["count"] == with_offcuts
+
+
+def test_pieces_booked_as_cut_belong_to_the_job_and_are_not_offered_again(
+    client: Client, binder: User, board: ShelfItem
+) -> None:
+    job = job_on(binder, board)
+    made = laid_out(client, job)
+    book = f"/api/cuttings/{made['id']}"
+    assert send(client, "POST", f"{book}/book").status_code == 200
+    cut = client.get(f"/api/jobs/{job.pk}/bench").json()["cut"]
+    assert {(each["piece"], each["count"]) for each in cut} == {("board", 2), ("spine_board", 1)}
+    refused = ask(client, job)
+    assert refused.status_code == 422
+    assert "no stock is chosen" in refused.json()["fields"]["jobs"]
+
+    now = client.get(f"/api/jobs/{job.pk}").json()
+    spec = now["spec"] | {"measured": {"block.thickness": 11}}
+    put = send(client, "PUT", f"/api/jobs/{job.pk}?version={now['version']}", spec)
+    assert put.json()["minds"] >= 1
+    again = laid_out(client, job)
+    assert [blank for sheet in again["groups"][0]["sheets"] for blank in sheet["pieces"]] == [
+        "1 × Spine board"
+    ]
+
+    assert send(client, "POST", f"{book}/unbook").status_code == 200
+    assert client.get(f"/api/jobs/{job.pk}/bench").json()["cut"] == []
+    whole = laid_out(client, job)
+    assert len(whole["groups"][0]["sheets"][0]["pieces"]) == 2

@@ -43,7 +43,14 @@ _ROOMS_TRIED = 3
 _LARGEST_ANSWER = 64 << 20
 _READERS = ("text_pdf", "page_images", "artwork", "imposed_pdf", "read_imposed", "cover_pdf")
 _ERRORS: dict[str, type[WealdError]] = {
-    kind.__name__: kind for kind in (reports.TextError, reports.ArtworkError, reports.NoRoomError, WealdError)
+    kind.__name__: kind
+    for kind in (
+        reports.TextError,
+        reports.ArtworkError,
+        reports.PhotographError,
+        reports.NoRoomError,
+        WealdError,
+    )
 }
 
 

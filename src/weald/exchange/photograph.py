@@ -22,7 +22,7 @@ _DAMAGED = (
     ValueError,
     TypeError,
 )
-_FORMATS = ("JPEG", "PNG", "WEBP", "MPO")
+_FORMATS = ("JPEG", "PNG", "WEBP")
 
 
 def make_safe(path: Path) -> PhotographReport:

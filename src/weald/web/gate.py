@@ -27,7 +27,7 @@ LARGEST, SMALLEST = 1e15, 1e-12
 MOST_NAMED = 20
 """So many wrong places are named at once."""
 LONGEST_SIGN_IN = 4_000
-UPLOADS = re.compile(r"^/api/(texts|artworks|shelf/table|jobs/import)$")
+UPLOADS = re.compile(r"^/api/(texts|artworks|shelf/table|jobs/import|jobs/\d+/pictures)$")
 Respond = Callable[[HttpRequest], HttpResponse]
 
 

@@ -145,8 +145,10 @@ def _size(width: Mm, height: Mm, notation: Notation) -> str:
 
 
 def _by_how_much(piece: Piece, cut: CutPiece, notation: Notation) -> str:
-    """What has to come off, or is wanting, in width and in height."""
-    width, height = abs(piece.cut_width - cut.width), abs(piece.cut_height - cut.height)
+    """What has to come off, or is wanting, in width and in height, from mark to mark of the ruler."""
+    marked = notation.round_mm
+    width = abs(marked(piece.cut_width) - marked(cut.width))
+    height = abs(marked(piece.cut_height) - marked(cut.height))
     said = []
     if width > SAME:
         said.append(f"{notation.difference(width)} of the width")

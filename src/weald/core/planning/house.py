@@ -141,7 +141,7 @@ _EDGES = ("head", "tail", "fore_edge")
 
 
 def usual_time(path: str) -> float | None:
-    """What an operation takes where nobody says, by the path of the rule; none where it varies with the book."""
+    """What an operation takes where nobody says, by the path of the rule; none where it varies."""
     _, _, operation, entry = path.split(".")
     step = STEPS[operation]
     found = {"fixed": step.fixed, "rate": step.rate}.get(entry)
