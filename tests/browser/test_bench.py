@@ -1,16 +1,50 @@
-"""The bench as a binder uses it: begun, done, on a second device too; and too early asked about."""
+"""The bench as a binder uses it: from the first operation to the colophon, on one device and on several."""
+
+import re
+import uuid
+from datetime import timedelta
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from django.contrib.auth.models import User
+from playwright.sync_api import Browser, Locator, Page, expect
 
-from tests.browser.steps import assert_accessible, go_to, open_job, open_tab
+from tests.browser.steps import assert_accessible, go_to, is_saved, open_job, open_tab
+from weald.core.notation import MILLIMETRES
+from weald.web.bench.models import BenchEvent
+from weald.web.bench.services import Happening, happened, planned_at_bench
+from weald.web.jobs.models import Job
 
 pytestmark = pytest.mark.django_db(transaction=True)
 
 
+def line(page: Page, operation: str) -> Locator:
+    with_title = page.get_by_role("button", name=operation, exact=False)
+    return page.get_by_role("listitem").filter(has=with_title).last
+
+
 def begin(page: Page, operation: str, button: str) -> None:
-    line = page.get_by_role("listitem").filter(has=page.get_by_role("button", name=operation, exact=False))
-    line.get_by_role("button", name=button, exact=True).click()
+    line(page, operation).get_by_role("button", name=button, exact=True).click()
+
+
+def work_up_to(operation: str) -> None:
+    """Let the tide tables have been worked on, all but this operation and what follows it."""
+    job, binder = Job.objects.get(title__startswith="Tide tables"), User.objects.get(username="binder")
+    ago = timedelta(days=2)
+    for each in planned_at_bench(job, MILLIMETRES).operations:
+        if each.id == operation:
+            return
+        for kind in ("started", "done"):
+            what = Happening(uuid.uuid4(), kind, each.id, ago=ago, late=True)
+            happened(job, binder, what)
+            ago -= timedelta(minutes=30)
+
+
+def another_device(browser: Browser, page: Page, width: int, height: int) -> Page:
+    context = browser.new_context(viewport={"width": width, "height": height}, has_touch=True)
+    context.add_cookies(page.context.cookies())  # type: ignore[arg-type]
+    other = context.new_page()
+    other.goto(page.url)
+    return other
 
 
 def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Browser) -> None:
@@ -32,19 +66,165 @@ def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Br
 
     page.get_by_role("button", name="Fold the signatures").click()
     expect(page.get_by_text("in order, before the next one is folded")).to_be_visible()
+    assert_accessible(page)
     open_tab(page, "Over time")
     expect(page.get_by_role("img", name="Order of work. Solid is work")).to_be_visible()
 
-    tablet = browser.new_context(viewport={"width": 800, "height": 1100})
-    tablet.add_cookies(page.context.cookies())  # type: ignore[arg-type]
-    other = tablet.new_page()
-    other.goto(page.url)
-    begin(other, "Cut or tear the sheets", "Done")
-    expect(other.get_by_text("Now: Print a test sheet")).to_be_visible()
+    other = another_device(browser, page, 820, 1100)
+    expect(other.get_by_role("heading", name="Cut or tear the sheets")).to_be_visible()
+    other.get_by_role("button", name="Done", exact=True).click()
+    expect(other.get_by_role("heading", name="Print a test sheet")).to_be_visible()
     open_tab(page, "To do")
     expect(page.get_by_text("Now: Print a test sheet")).to_be_visible()
+    go_to(page, "Record")
     open_tab(page, "Log")
     expect(
         page.get_by_role("listitem").filter(has_text="Cut or tear the sheets for the text: done")
     ).to_be_visible()
-    tablet.close()
+    other.context.close()
+
+
+def test_from_the_measured_block_to_the_colophon(desk: Page) -> None:
+    page = desk
+    work_up_to("measure_block")
+    open_job(page, "Tide tables")
+    go_to(page, "Bench")
+    expect(page.get_by_text("Now: Measure the block")).to_be_visible()
+
+    # before the boards are cut, a measurement only changes what will be cut
+    page.get_by_role("button", name="Measure the block").click()
+    thickness = page.get_by_role("textbox", name=re.compile("^Block thickness"))
+    thickness.fill("12.5")
+    thickness.press("Enter")
+    changes = page.get_by_role("status").filter(has_text="What it changes")
+    expect(changes).to_contain_text("Spine board: 16 × 216 mm → 16.5 × 216 mm; not cut yet.")
+    begin(page, "Measure the block", "Start")
+    begin(page, "Measure the block", "Done")
+
+    page.get_by_role("button", name="Cut the boards").click()
+    page.get_by_role("checkbox", name=re.compile("Spine board")).check()
+    expect(page.get_by_text("cut to 16.5 × 216 mm")).to_be_visible()
+
+    # afterwards it is said which piece no longer fits, and what can still be done
+    page.get_by_text(re.compile("^[0-9]+ done$")).click()
+    page.get_by_role("button", name="Measure the block").click()
+    thickness.fill("14")
+    thickness.press("Enter")
+    expect(changes).to_contain_text("Spine board is cut already: 16.5 × 216 mm, now 18 × 216 mm.")
+    finding = page.get_by_text("Spine board: cut already to 16.5 × 216 mm")
+    expect(finding).to_be_visible()
+    page.get_by_role("button", name="Cut to the new size").click()
+    expect(finding).to_be_hidden()
+
+    # twelve where a hundred and forty was meant
+    width = page.get_by_role("textbox", name=re.compile("^Block width"))
+    width.fill("14")
+    width.press("Enter")
+    asked = page.get_by_role("dialog", name="Is it so?")
+    expect(asked).to_contain_text("centimetres")
+    asked.get_by_role("button", name="Measure again").click()
+
+    open_tab(page, "Casing in")
+    page.get_by_role("checkbox", name="Waste sheet out at once. Front").check()
+    expect(page.get_by_text("Pressing board, width").first).to_be_visible()
+    assert_accessible(page)
+
+    work_up_to("no operation, but to the end")
+    page.reload()
+    go_to(page, "Record")
+    expect(page.get_by_role("cell", name="Measure the block", exact=True)).to_be_visible()
+    expect(page.get_by_text("Measured: Block thickness: 14 mm")).to_be_visible()
+    assert_accessible(page)
+    open_tab(page, "Colophon")
+    page.get_by_role("button", name="Keep these words").click()
+    words = page.get_by_role("textbox", name="In your own words")
+    expect(words).to_contain_text("Saltmarsh Bindery")
+    words.fill("Bound in one winter.")
+    is_saved(page)
+    assert_accessible(page)
+    page.get_by_role("button", name="Make it again").click()
+    expect(page.get_by_label("Title", exact=True)).to_have_value("Tide tables of Merrow Haven (again)")
+
+
+def test_a_wait_runs_on_the_servers_clock_and_outlives_the_page(desk: Page, browser: Browser) -> None:
+    page = desk
+    work_up_to("dry_closed")
+    open_job(page, "Tide tables")
+    go_to(page, "Bench")
+    begin(page, "Dry it closed", "Start")
+    begin(page, "Dry it closed", "Done")
+    timer = page.get_by_role("timer").first
+    expect(timer).to_have_text(re.compile(r"^3:59:\d\d more at least$"))
+    page.reload()
+    expect(page.get_by_role("timer").first).to_have_text(re.compile(r"^3:59:\d\d more at least$"))
+    tablet = another_device(browser, page, 820, 1100)
+    expect(tablet.get_by_role("timer").first).to_have_text(re.compile(r"^3:59:\d\d more at least$"))
+    tablet.context.close()
+    BenchEvent.objects.filter(kind="done", operation="dry_closed").update(
+        at=BenchEvent.objects.latest("pk").at - timedelta(hours=5)
+    )
+    over = page.get_by_role("status").filter(has_text="May be over")
+    expect(over.first).to_contain_text("no longer cool")
+
+
+def test_without_a_connection_entries_wait_and_are_handed_over_in_order(desk: Page) -> None:
+    page = desk
+    open_job(page, "Tide tables")
+    go_to(page, "Bench")
+    expect(page.get_by_text("Now: Lay the stock out")).to_be_visible()
+    page.context.set_offline(True)
+    begin(page, "Lay the stock out", "Start")
+    begin(page, "Lay the stock out", "Done")
+    page.get_by_text(re.compile("^1 done$")).click()
+    page.get_by_role("button", name="Lay the stock out").click()
+    page.get_by_role("textbox", name=re.compile("Note on")).fill("two sheets short")
+    page.get_by_role("button", name="Keep note").click()
+    expect(page.get_by_text("No connection. 3 entries wait")).to_be_visible()
+    assert BenchEvent.objects.count() == 0
+    page.context.set_offline(False)
+    expect(page.get_by_text("No connection.")).to_be_hidden()
+    kept = list(BenchEvent.objects.order_by("pk").values_list("kind", "note"))
+    assert kept == [("started", ""), ("done", ""), ("noted", "two sheets short")]
+    expect(page.get_by_text("Now: Cut or tear the sheets")).to_be_visible()
+
+
+@pytest.mark.parametrize(("width", "height"), [(390, 844), (820, 1180)])
+def test_on_a_phone_and_a_tablet_one_operation_stands_large(
+    desk: Page, browser: Browser, width: int, height: int
+) -> None:
+    page = desk
+    open_job(page, "Tide tables")
+    go_to(page, "Bench")
+    small = another_device(browser, page, width, height)
+    expect(small.get_by_role("heading", name="Lay the stock out")).to_be_visible()
+    header = small.get_by_role("banner").bounding_box()
+    assert header is not None
+    assert header["height"] < 60, "one row"
+    for name in ("Start", "Next", "Back"):
+        target = small.get_by_role("button", name=name, exact=True).bounding_box()
+        assert target is not None
+        assert min(target["width"], target["height"]) >= 56, name
+    whole = small.evaluate("document.documentElement.scrollWidth")
+    assert whole <= width, "nothing runs off the side"
+    assert_accessible(small)
+    small.get_by_role("button", name="Next", exact=True).click()
+    expect(small.get_by_role("heading", name="Cut or tear the sheets")).to_be_visible()
+    small.context.close()
+
+
+def test_a_calliper_that_is_not_there_reads_into_the_field_that_waits(desk: Page) -> None:
+    page = desk
+    open_job(page, "Tide tables")
+    go_to(page, "Bench")
+    page.get_by_role("button", name="Cut the boards").click()
+    page.get_by_text("Calliper or scale").click()
+    page.get_by_role("checkbox", name=re.compile("several readings make one")).check()
+    page.get_by_label("Held to a thing of").fill("2.1")
+    board = page.get_by_role("textbox", name=re.compile("^Board thickness"))
+    board.click()
+    for _ in range(3):
+        page.get_by_role("button", name="Press its button").click()
+    expect(page.get_by_text(re.compile("Mean of 3: "))).to_be_visible()
+    expect(board).to_have_value(re.compile(r"^2\.(0[789]|1[0123])\d?$"))
+    board.press("Enter")
+    expect(page.get_by_role("status").filter(has_text="What it changes")).to_be_visible()

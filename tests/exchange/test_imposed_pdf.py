@@ -14,6 +14,7 @@ from tests.exchange.texts import Reading, read_sides, write_text
 from weald.core.folding.packet import fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.job.spec import read_spec
+from weald.core.press.colophon import mind_colophon
 from weald.core.press.press import Press, press
 from weald.exchange.imposed_pdf import impose_pdf
 from weald.exchange.reports import Order
@@ -324,3 +325,34 @@ def test_what_is_over_is_ruled_for_notes(tmp_path: Path) -> None:
         dots = pdf.pages[0].Resources.XObject["/Ruled-right"].read_bytes().splitlines()
         # 35 × 60 mm between the margins, a dot every 5 mm
         assert len(dots) == 1 + 8 * 13
+
+
+@pytest.mark.parametrize("name", ["folio", "quarto", "octavo"])
+@pytest.mark.parametrize("gather", ["inset", "together"])
+@pytest.mark.parametrize("short", [1, 2, 3])
+def test_a_colophon_stands_upright_on_the_last_blank_page(
+    tmp_path: Path, name: str, gather: str, short: int
+) -> None:
+    """Read as a page of the text: on a right-hand page where one is blank, else on the last of all."""
+    pages = 2 * 2 * fold_packet(name).leaves_a_sheet * 2 - short
+    place = pages + short if short == 1 else pages + short - 1
+    made = job(
+        text={"pages": pages},
+        folding={"programme": name, "sheets_per_section": 2, "gather": gather},
+        printing={"flip": "long"},
+        finish={"colophon": f"p{place}e", "colophon_page": True},
+    )
+    text = write_text(tmp_path / "text.pdf", pages)
+    impose_pdf(made, text, tmp_path / "out.pdf", Order())
+    read = print_and_fold(made, tmp_path / "out.pdf", "long", gather)
+    assert all(upright for _, upright in read)
+    assert [number for number, (page, _) in enumerate(read, 1) if page == place] == [place]
+
+
+def test_without_a_blank_page_or_words_it_is_said() -> None:
+    wanted = {"colophon": "Bound in winter.", "colophon_page": True}
+    full = job(text={"pages": 32}, folding={"programme": "v", "sheets_per_section": 4}, finish=wanted)
+    assert [each.code for each in mind_colophon(full)] == ["colophon.no_page"]
+    wordless = job(finish={"colophon_page": True})
+    assert [each.code for each in mind_colophon(wordless)] == ["colophon.no_words"]
+    assert list(mind_colophon(job(finish=wanted))) == []

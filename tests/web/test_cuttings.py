@@ -166,9 +166,9 @@ def test_more_than_the_shelf_holds_is_laid_out_but_not_booked(
 def test_pins_forbidden_sheets_and_the_blade_are_obeyed(
     client: Client, binder: User, board: ShelfItem
 ) -> None:
-    job = job_on(binder, board)
-    made = laid_out(client, job)
+    made = laid_out(client, job_on(binder, board, "Log"))
     send(client, "POST", f"/api/cuttings/{made['id']}/book")
+    job = job_on(binder, board)
     spare = laid_out(client, job)
     assert all(usage["stock"] != board.pk for usage in spare["groups"][0]["usage"]), "offcuts first"
     pinned = laid_out(client, job, pins={f"{job.pk}:board": board.pk})
@@ -199,9 +199,10 @@ def test_a_layout_says_when_its_job_has_changed_since(client: Client, binder: Us
 @pytest.mark.django_db(transaction=True)
 def test_bookings_that_share_offcuts_never_wait_for_each_other(binder: User, board: ShelfItem) -> None:
     """Several layouts that take the whole sheets and the offcuts of one board, booked and undone at once."""
-    job, workshop = job_on(binder, board), binder.membership.workshop
+    workshop = binder.membership.workshop
     made = []
     for number in range(4):
+        job = job_on(binder, board, f"Log {number}")
         options = {"asked": {"jobs": [job.pk]}, "shears": {"prefer_offcuts": number % 2 == 0}}
         asked = cuttings.ask_for_cutting(workshop, binder, [job], options)
         cuttings.carry_out(str(asked.pk))

@@ -11,7 +11,15 @@ from tests.web.conftest import PASSWORD, make_job, send
 from weald.web.api.api import openapi_document
 from weald.web.jobs.models import Job
 
+KEY = "00000000-0000-4000-8000-000000000000"
+QUERIES = {
+    "saveJob": "?version=1",
+    "saveHouse": "?version=1",
+    "stockFor": "?piece=board",
+    "bringPicture": f"?key={KEY}",
+}
 BODIES: dict[str, Any] = {
+    "takeReadings": {"lines": ["12 mm"]},
     "tellBench": {"key": "00000000-0000-4000-8000-000000000000", "kind": "started", "operation": "sew"},
     "plan": {},
     "readLength": {"text": "135"},
@@ -70,8 +78,14 @@ def call(client: Client, method: str, path: str, name: str, job_id: int) -> Any:
     path = path.replace("{set_id}", "1").replace("{place}", "0").replace("{version}", "1")
     path = path.replace("{print_id}", "00000000-0000-4000-8000-000000000000").replace("{printer_id}", "1")
     path = path.replace("{cutting_id}", "00000000-0000-4000-8000-000000000000").replace("{item_id}", "1")
-    path = path.replace("{member_id}", "1")
-    query = {"saveJob": "?version=1", "saveHouse": "?version=1", "stockFor": "?piece=board"}.get(name, "")
+    path = path.replace("{member_id}", "1").replace("{name}", "calliper")
+    path = path.replace("{key}", "00000000-0000-4000-8000-000000000000")
+    query = {
+        "saveJob": "?version=1",
+        "saveHouse": "?version=1",
+        "stockFor": "?piece=board",
+        "bringPicture": f"?key={KEY}",
+    }.get(name, "")
     return send(client, method, path + query, BODIES.get(name))
 
 

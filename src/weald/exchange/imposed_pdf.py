@@ -15,6 +15,7 @@ from reportlab.lib.units import mm
 from weald.core.folding.imposition import Sheet
 from weald.core.forme.layout import Face, PlacedPage, backs_reversed
 from weald.core.forme.page import Rect
+from weald.core.press.colophon import colophon_place
 from weald.core.press.press import Press, SideMarks, page_numbers
 from weald.core.units import Mm
 from weald.exchange.page_forms import Matrix, PageForms, numbers
@@ -91,6 +92,7 @@ class _Side:
     ) -> None:
         self._press, self._face, self._content = press, face, content
         self._forms, self._writer = forms, marks
+        self._colophon = colophon_place(press)
         self._before = ["q", *self._turn_and_shift()]
         self._windows: dict[tuple[object, ...], str] = {}
         self._written: dict[object, list[str]] = {}
@@ -127,7 +129,11 @@ class _Side:
         pages = self._press.pages(sheet, self._face)
         if self._content == "text":
             for page in pages:
-                commands += self._page(page, used)
+                if self._colophon and self._colophon.holds(sheet.section, page.place):
+                    used["/Colophon"] = self._forms.colophon()
+                    commands += [self._window(page), "/Colophon Do Q"]
+                else:
+                    commands += self._page(page, used)
         else:
             commands += self._writer.commands(page_numbers(self._press.layout, pages))
         if self._marks is not None and self.shared is not None:

@@ -1,5 +1,6 @@
 """Pages as forms that a printed sheet can place: those of a text, and ruled ones."""
 
+import io
 from collections.abc import Callable
 from dataclasses import dataclass, field
 
@@ -11,6 +12,7 @@ from weald.core.folding.imposition import SpineSide
 from weald.core.forme.page import Rule, place_content, ruled_area, ruling
 from weald.core.job.spec import JobSpec
 from weald.core.units import Mm
+from weald.exchange.colophon_pdf import colophon_pdf
 from weald.exchange.reports import TextError
 from weald.exchange.text_pdf import Geometry, TextPage
 
@@ -41,6 +43,7 @@ class PageForms:
     text: list[TextPage]
     _of_text: dict[int, pikepdf.Object] = field(default_factory=dict)
     _ruled: dict[SpineSide | None, pikepdf.Object] = field(default_factory=dict)
+    _colophon: pikepdf.Object | None = None
     _media_boxes: dict[Geometry, pikepdf.Object] = field(default_factory=dict)
     _matrices: dict[tuple[Geometry, SpineSide | None, Mm], str] = field(default_factory=dict)
 
@@ -106,6 +109,14 @@ class PageForms:
         if spine not in self._ruled:
             self._ruled[spine] = self._make_ruled(spine)
         return self._ruled[spine]
+
+    def colophon(self) -> pikepdf.Object:
+        """The colophon in the binder's own words."""
+        if self._colophon is None:
+            with pikepdf.open(io.BytesIO(colophon_pdf(self.spec, self.spec.finish.colophon))) as page:
+                form = page.pages[0].as_form_xobject()
+                self._colophon = self.pdf.copy_foreign(form)
+        return self._colophon
 
     def _make_ruled(self, spine: SpineSide | None) -> pikepdf.Object:
         text, leaf = self.spec.text, self.spec.leaf

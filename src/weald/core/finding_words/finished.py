@@ -9,6 +9,8 @@ FinishedCode = Literal[
     "finish.narrow",
     "finish.small",
     "finish.large",
+    "colophon.no_words",
+    "colophon.no_page",
     "set.gap",
     "set.repeat",
     "set.back",
@@ -26,6 +28,18 @@ FinishedCode = Literal[
 ]
 
 FINISHED: dict[FinishedCode, FindingWords] = {
+    "colophon.no_words": FindingWords(
+        "mind",
+        "record",
+        "The colophon is to be printed on the last blank page, and has no words of its own yet.",
+        "At the station Record, under Colophon, keep the words that are set there, or write your own.",
+    ),
+    "colophon.no_page": FindingWords(
+        "mind",
+        "record",
+        "The colophon is to be printed on the last blank page, and the text fills the last {signature}.",
+        "Make the text up with blanks at its end, or print the colophon as a page of its own and tip it in.",
+    ),
     "finish.no_spine": FindingWords(
         "note",
         "finish",

@@ -34,6 +34,7 @@ from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece, draw_pieces, make_piece
 from weald.core.planning.doubts import mind_unusual
 from weald.core.planning.looking import Look, what_to_look_at
+from weald.core.press.colophon import mind_colophon
 from weald.core.press.drawings import draw_printed
 from weald.core.press.press import Press, folds_of
 from weald.core.quantities import QUANTITIES, is_quantity
@@ -330,6 +331,7 @@ def _findings(bench: _Bench, stocked: Sequence[StockedPiece], pieces: tuple[Piec
     if art:
         yield from cover_art.mind(spec, art, ledger)
     yield from finish_station.mind(spec, bench.finish, ledger)
+    yield from mind_colophon(bench.press)
     for each in stocked:
         yield from each.findings
     yield from mind_paper(spec, notation)

@@ -22,6 +22,7 @@ CHANGES_NOTHING = frozenset(
         "me/password",
         "offered-up",
         "plan",
+        "readings",
         "sewing",
         "shelf/words",
         "stock-for",

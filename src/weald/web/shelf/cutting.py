@@ -224,7 +224,8 @@ def unbook(cutting: Cutting, author: User) -> Cutting:
 def _tell_jobs(cutting: Cutting, result: CutResult, how: Literal["more", "fewer"], author: User) -> None:
     """Let the jobs know that pieces of theirs are cut, or are not after all."""
     cut = {blank.id: blank.count for group in result.groups for blank in group.blanks}
-    for each in cutting.jobs:
+    # in one order, so that two bookings never wait for each other
+    for each in sorted(cutting.jobs, key=lambda each: int(each["job"])):
         found = Change.objects.filter(pk=each["change"], job__workshop=cutting.workshop_id)
         change = found.select_related("job", "job__head").first()
         if change is None:
