@@ -5370,7 +5370,7 @@ export interface components {
         };
         /**
          * PieceCut
-         * @description A piece that is cut, with the size it was cut to.
+         * @description A piece that is cut, with the size it was cut to; ``fits``: the plan still wants it so.
          */
         PieceCut: {
             /** Piece */
@@ -5381,6 +5381,8 @@ export interface components {
             count: number;
             /** Shown */
             shown: string;
+            /** Fits */
+            fits: boolean;
         };
         /**
          * Standing

@@ -94,6 +94,11 @@ def _fits(piece: Piece, cut: CutPiece) -> bool:
     return as_cut(piece, cut.count).as_large_as(cut)
 
 
+def still_fits(pieces: Iterable[Piece], cut: CutPiece) -> bool:
+    """Whether a piece that is cut is one the plan still wants as it is."""
+    return any(piece.id == cut.piece and _fits(piece, cut) for piece in pieces)
+
+
 def still_to_cut(pieces: Iterable[Piece], cut: Iterable[CutPiece]) -> tuple[Piece, ...]:
     """The pieces of a plan that are not cut yet, each with how many of it are left to cut."""
     there = {each.piece: each for each in cut}

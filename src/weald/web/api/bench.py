@@ -8,6 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router, Schema, Status
 from pydantic import Field
 
+from weald.core.bench.cut import still_fits
 from weald.core.bench.progress import EventKind, Standing
 from weald.core.bench.readings import OddReadingError, ReadingUnit, averaged, read_line
 from weald.core.errors import SpecError
@@ -70,12 +71,13 @@ class Logged(Schema):
 
 
 class PieceCut(Schema):
-    """A piece that is cut, with the size it was cut to."""
+    """A piece that is cut, with the size it was cut to; ``fits``: the plan still wants it so."""
 
     piece: str
     label: str
     count: int
     shown: str
+    fits: bool
 
 
 class BenchReply(Schema):
@@ -112,7 +114,13 @@ def _reply(request: HttpRequest, job: Job) -> dict[str, Any]:
         "version": job.version,
         "standings": list(made.standings),
         "cut": [
-            PieceCut(piece=each.piece, label=each.label, count=each.count, shown=cut_size(each, notation))
+            PieceCut(
+                piece=each.piece,
+                label=each.label,
+                count=each.count,
+                shown=cut_size(each, notation),
+                fits=still_fits(made.plan.pieces, each),
+            )
             for each in made.cut
         ],
         "cut_short": list(made.cut_short),

@@ -123,12 +123,12 @@ function PiecesToCut({ operation, cut, tell }: Pick<OpenOperation, "operation" |
         >
           <span>
             {words}
-            {known && (
+            {known?.shown && (
               <span className="text-faded"> {t("bench.cutTo", { size: known.shown })}</span>
             )}
           </span>
         </Tick>
-        {known && known.shown !== piece.shown && (
+        {known && !known.fits && (
           <Button
             kind="quiet"
             onClick={() => void tell("cut", { operation: operation.id, piece: piece.piece })}

@@ -13,7 +13,7 @@ import { useScreenOn } from "./useScreenOn";
 
 export function OneAtATime({ grain }: { grain: boolean }) {
   const { plan } = useSnapshot();
-  const { bench, error, standings, tell, ahead } = useBench();
+  const { bench, error, standings, cut, tell, ahead } = useBench();
   const [chosen, setChosen] = useState<string | null>(null);
   useScreenOn();
   const operations = plan?.operations ?? [];
@@ -72,7 +72,7 @@ export function OneAtATime({ grain }: { grain: boolean }) {
           {t("bench.now", { title: now.title })}
         </Button>
       )}
-      <What operation={operation} standing={standing} cut={bench.cut} tell={tell} big />
+      <What operation={operation} standing={standing} cut={cut} tell={tell} big />
       {operation.drawing && (
         <div className="flex h-[22rem] flex-col">
           <Drawings ids={[operation.drawing]} grain={grain} beside={false} />

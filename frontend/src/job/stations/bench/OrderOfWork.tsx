@@ -27,7 +27,7 @@ export const STATUS_WORDS: Record<Standing["status"], WordKey> = {
 
 export function OrderOfWork() {
   const { plan } = useSnapshot();
-  const { bench, error, standings, tell, ahead } = useBench();
+  const { bench, error, standings, cut, tell, ahead } = useBench();
   const [open, setOpen] = useState<string | null>(null);
   const operations = plan?.operations ?? [];
   if (!plan || !bench) return <p>{error?.message ?? t("common.oneMoment")}</p>;
@@ -43,7 +43,7 @@ export function OrderOfWork() {
           operation={operation}
           number={operations.indexOf(operation) + 1}
           standing={standing}
-          cut={bench.cut}
+          cut={cut}
           ahead={ahead}
           open={open === operation.id}
           onOpen={() => setOpen(open === operation.id ? null : operation.id)}

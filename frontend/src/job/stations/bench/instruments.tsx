@@ -57,15 +57,17 @@ export function useReadings(onText: (text: string) => void) {
   const take = useCallback(
     async (line: string) => {
       const all = averaging ? [...lines.current, line] : [line];
+      lines.current = all;
       try {
-        const found = unwrap(
-          await api.POST("/api/readings", { body: { lines: all, bare: "mm", insist: false } }),
-        );
-        lines.current = all;
+        const asked = { body: { lines: all, bare: "mm", insist: false } } as const;
+        const found = unwrap(await api.POST("/api/readings", asked));
+        // a button pressed fast sends the next one before this is answered
+        if (lines.current !== all) return;
         onText(found.text);
         setWords(t("bench.readings", { list: found.shown.join(", "), count: found.shown.length }));
       } catch (error) {
         // an odd one is not counted in; it can be read again
+        lines.current = lines.current.filter((each) => each !== line);
         if (error instanceof ProblemError) setWords(error.message);
       }
     },

@@ -4,7 +4,7 @@
  * What is told while the server cannot be reached is kept on the device and handed over when it is back. Knows
  * no screen, no network and no clock of its own; a key chosen here makes what is sent twice count once.
  */
-import type { BenchEntry, Standing, ToldReply } from "../../../api/client";
+import type { BenchEntry, BenchReply, Standing, ToldReply } from "../../../api/client";
 import { ProblemError } from "../../../api/problem";
 
 export interface Waiting {
@@ -164,6 +164,16 @@ export function seen(standings: readonly Standing[], waiting: readonly Waiting[]
         return { ...now, ticked: [...others, tick] };
       }, standing),
   );
+}
+
+/** What is cut when what still waits on this device is counted in; sizes are the server's to say. */
+export function seenCut(cut: BenchReply["cut"], waiting: readonly Waiting[]): BenchReply["cut"] {
+  return waiting.reduce((now, { entry }) => {
+    const piece = entry.piece ?? "";
+    if (entry.kind === "uncut") return now.filter((each) => each.piece !== piece);
+    if (entry.kind !== "cut" || now.some((each) => each.piece === piece)) return now;
+    return [...now, { piece, label: "", count: 0, shown: "", fits: true }];
+  }, cut);
 }
 
 /** The server, or the way to it, is not there just now; what was told is worth sending again. */

@@ -4,9 +4,10 @@ import { useCallback, useEffect, useMemo, useSyncExternalStore } from "react";
 import { api, type BenchEntry, type BenchReply, unwrap } from "../../../api/client";
 import { newKey } from "../../../app/newKey";
 import { useSession, useSnapshot } from "../../context";
-import { seen } from "./outbox";
+import { seen, seenCut } from "./outbox";
 
 const LOOK_MS = 5_000;
+const NOTHING: BenchReply["cut"] = [];
 
 export type Telling = Partial<Omit<BenchEntry, "key" | "kind">>;
 export type Tell = (kind: BenchEntry["kind"], more?: Telling) => Promise<void>;
@@ -49,6 +50,7 @@ export function useBench() {
     bench: data,
     error: bench.error,
     standings,
+    cut: seenCut(data?.cut ?? NOTHING, out.waiting),
     tell,
     out,
     outbox: session.bench,

@@ -30,8 +30,7 @@ export function AddPicture({ jobId, operation = "" }: { jobId: number; operation
         type="file"
         accept="image/jpeg,image/png,image/webp"
         capture="environment"
-        className="sr-only"
-        aria-label={t("record.picture")}
+        hidden
         onChange={(event) => {
           const file = event.target.files?.[0];
           if (file) void take(file);

@@ -21,7 +21,11 @@ export function Log() {
   const log = bench?.log ?? [];
   if (bench && log.length === 0) return <p>{t("bench.nothingYet")}</p>;
   return (
-    <ol className="min-h-0 flex-1 divide-y divide-rule overflow-y-auto text-sm">
+    <ol
+      className="min-h-0 flex-1 divide-y divide-rule overflow-y-auto text-sm"
+      tabIndex={0}
+      aria-label={t("bench.log")}
+    >
       {log.map((entry) => (
         <li key={entry.key} className="grid gap-3 py-1.5 sm:grid-cols-[11rem_6rem_1fr]">
           <time dateTime={entry.at} className="figures text-faded">

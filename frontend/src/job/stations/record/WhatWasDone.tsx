@@ -15,7 +15,12 @@ const LINES: Record<Recorded["lines"][number]["kind"], WordKey> = {
 export function WhatWasDone({ record }: { record: BookRecord }) {
   if (record.operations.length === 0) return <p>{t("record.nothingYet")}</p>;
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto">
+    <div
+      className="min-h-0 flex-1 overflow-y-auto"
+      tabIndex={0}
+      role="region"
+      aria-label={t("record.whatWasDone")}
+    >
       <table className="w-full text-sm">
         <thead>
           <tr className="border-b border-rule text-left">
