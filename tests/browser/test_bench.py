@@ -84,7 +84,7 @@ def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Br
     other.context.close()
 
 
-def test_from_the_measured_block_to_the_colophon(desk: Page) -> None:
+def test_a_measurement_changes_the_boards_before_and_after_they_are_cut(desk: Page) -> None:
     page = desk
     work_up_to("measure_block")
     open_job(page, "Tide tables")
@@ -130,11 +130,18 @@ def test_from_the_measured_block_to_the_colophon(desk: Page) -> None:
     expect(page.get_by_text("Pressing board, width").first).to_be_visible()
     assert_accessible(page)
 
+    go_to(page, "Record")
+    expect(page.get_by_text("Measured: Block thickness: 14 mm")).to_be_visible()
+    open_tab(page, "Log")
+    assert_accessible(page)
+
+
+def test_a_finished_book_has_its_colophon_and_is_made_again(desk: Page) -> None:
+    page = desk
     work_up_to("no operation, but to the end")
-    page.reload()
+    open_job(page, "Tide tables")
     go_to(page, "Record")
     expect(page.get_by_role("cell", name="Measure the block", exact=True)).to_be_visible()
-    expect(page.get_by_text("Measured: Block thickness: 14 mm")).to_be_visible()
     assert_accessible(page)
     open_tab(page, "Colophon")
     page.get_by_role("button", name="Keep these words").click()

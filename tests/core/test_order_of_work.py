@@ -202,3 +202,14 @@ def test_sizes_and_words_are_the_readers() -> None:
 
 def test_where_the_bench_is_not_looked_at_nothing_is_reckoned_for_it() -> None:
     assert plan(read_spec({"title": "Tide tables"}), drawn=("boards",)).operations == ()
+
+
+def test_of_an_edition_no_more_is_glued_than_can_be_rounded_while_tacky() -> None:
+    def at_once(copies: int, **times: Any) -> int:
+        job = {"copies": copies, "binding": {"structure": "rounded_case"}, "bench": {"times": times}}
+        return by_id(plan(read_spec(job), drawn=("bench",)))["glue_up"].at_once
+
+    assert at_once(1) == 0
+    assert at_once(10) == 1, "tacky 12 min, 15 a copy to round"
+    assert at_once(10, round={"rate": 3}, glue_up={"rate": 3, "fixed": 0}) == 3
+    assert by_id(plan_of_ten())["glue_up"].at_once == 0, "a flat back may dry as long as it likes"

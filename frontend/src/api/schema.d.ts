@@ -2916,6 +2916,7 @@ export interface components {
          *     :param critical: it lies on the longest way through.
          *     :param hand: what the left-handed do the other way round; empty for the others.
          *     :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
+         *     :param at_once: so many copies at the most before what comes next, which cannot wait; 0 for any number.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
          */
         Operation: {
@@ -2972,6 +2973,11 @@ export interface components {
              * @default
              */
             drawing: string;
+            /**
+             * At Once
+             * @default 0
+             */
+            at_once: number;
             /**
              * Start
              * @default 0

@@ -124,6 +124,7 @@ class Operation:
     :param critical: it lies on the longest way through.
     :param hand: what the left-handed do the other way round; empty for the others.
     :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
+    :param at_once: so many copies at the most before what comes next, which cannot wait; 0 for any number.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
     """
 
@@ -148,6 +149,7 @@ class Operation:
     hand: str = ""
     own: bool = False
     drawing: str = ""
+    at_once: int = 0
     start: Minutes = 0.0
     critical: bool = False
 

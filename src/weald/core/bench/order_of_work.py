@@ -53,8 +53,9 @@ def order_of_work(book: Book, *, left_handed: bool = False) -> OrderOfWork:
     reasons = book.spec.bench.left_out
     after = _without(_after(steps), reasons)
     kept = [step for step in steps if step.id not in reasons]
+    operations = [_operation(step, after[step.id], book, left_handed) for step in kept]
     return OrderOfWork(
-        _timed([_operation(step, after[step.id], book, left_handed) for step in kept]),
+        _timed(_limited(operations, book.copies)),
         tuple(
             LeftOut(step.id, _words(step, book)(step.title), reasons[step.id])
             for step in steps
@@ -106,6 +107,23 @@ def _without(after: Mapping[str, tuple[str, ...]], left_out: Collection[str]) ->
 
 def _begins_after(step: Step, last: Mapping[str, str]) -> list[str]:
     return [last[strand] for strand in _BEGINS_AFTER.get(step.strand, ()) if strand in last]
+
+
+def _limited(operations: Sequence[Operation], copies: int) -> list[Operation]:
+    """The same; where a wait may not last longer, with how many copies can be worked on before it is over.
+
+    They are glued one after the other and go on in the same order, so that each is caught at its time: as
+    many as the next operation, once begun, gets through before the first is too dry.
+    """
+    found = list(operations)
+    if copies < 2:
+        return found
+    for place, each in enumerate(found[:-1]):
+        following = found[place + 1]
+        if each.wait is not None and each.wait.harm and each.id in following.after:
+            minutes = max(each.minutes, following.minutes) / copies
+            found[place] = replace(each, at_once=max(1, int(each.wait.usual // minutes)))
+    return found
 
 
 def _words(step: Step, book: Book) -> Callable[[str], str]:

@@ -95,6 +95,11 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
           </li>
         ))}
       </Part>
+      {operation.at_once > 0 && (
+        <p className="font-semibold text-amber">
+          {t("bench.atOnce", { count: operation.at_once })}
+        </p>
+      )}
       {operation.whole && <p className="font-semibold text-amber">{t("bench.whole")}</p>}
       {operation.caution && (
         <p className="text-faded md:col-span-2">
