@@ -56,7 +56,10 @@ def _tight(rows: list[list[Flowable | str]]) -> list[list[Flowable | str]]:
 
 def _order(plan: Plan) -> Iterator[Flowable]:
     rows: list[list[Flowable | str]] = [["", "Do", "Takes", "Then wait", "Measure: expected, found"]]
+    last = {asked.quantity: each.id for each in plan.operations for asked in each.measures}
     for number, each in enumerate(plan.operations, 1):
+        # what is measured more than once is written down where it counts, at the last of them
+        wanted = [asked for asked in each.measures if last[asked.quantity] == each.id]
         wait = f"{each.wait.words}, {each.wait.lasts}" if each.wait else ""
         rows.append(
             [
@@ -65,13 +68,13 @@ def _order(plan: Plan) -> Iterator[Flowable]:
                 each.lasts,
                 text(wait, _TIGHT_SMALL),
                 text(
-                    "; ".join(f"{asked.label} {asked.expected} {_LINE}" for asked in each.measures),
+                    "; ".join(f"{asked.label} {asked.expected} {_LINE}" for asked in wanted),
                     _TIGHT_SMALL,
                 ),
             ]
         )
     yield text("Order of work", _TIGHT_HEADING)
-    yield table(_tight(rows), [8, 58, 16, 34, 57])
+    yield table(_tight(rows), [8, 56, 14, 33, 62])
 
 
 def _to_measure(asked: Asked) -> str:

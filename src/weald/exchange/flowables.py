@@ -22,7 +22,9 @@ _SCALES = (1.0, 1 / 2, 1 / 2.5, 1 / 3, 1 / 4, 1 / 5, 1 / 6, 1 / 8, 1 / 10, 1 / 1
 BODY = ParagraphStyle("body", fontName=SANS, fontSize=8.5, leading=11)
 SMALL = ParagraphStyle("small", parent=BODY, fontSize=7.2, leading=9, textColor=colors.HexColor("#4b463e"))
 TITLE = ParagraphStyle("title", fontName=SERIF, fontSize=19, leading=23)
-HEADING = ParagraphStyle("heading", fontName=SERIF, fontSize=12.5, leading=16, spaceBefore=8, spaceAfter=3)
+HEADING = ParagraphStyle(
+    "heading", fontName=SERIF, fontSize=12.5, leading=16, spaceBefore=8, spaceAfter=3, keepWithNext=1
+)
 _RULE = colors.HexColor("#cfc7b5")
 
 

@@ -7,7 +7,7 @@ says why.
 from collections.abc import Iterator
 
 from reportlab.lib.units import mm
-from reportlab.platypus import Flowable, KeepTogether, Spacer
+from reportlab.platypus import Flowable, KeepTogether, Spacer, Table, TableStyle
 
 from weald.core.finding_words import Severity
 from weald.core.folding.imposition import Placement, in_reading_order
@@ -17,7 +17,6 @@ from weald.core.reckoning import Quantity
 from weald.core.station import STATIONS, Station
 from weald.core.units import Mm
 from weald.exchange.flowables import (
-    BODY,
     HEADING,
     SMALL,
     TITLE,
@@ -28,9 +27,11 @@ from weald.exchange.flowables import (
     width_of,
 )
 
-_DRAWING_HEIGHT: Mm = 118.0
+_DRAWING_HEIGHT: Mm = 104.0
 _FIRST_HEIGHT: Mm = 96.0
 _FIRST = ("case.flat", "wrapper.flat", "cover.art")
+_LEAST_COLUMN: Mm = 42.0
+_AIR: Mm = 6.0
 _TICK = "[  ]"
 _GRAIN_MARKS = {"height": "along height", "width": "along width", "any": "either"}
 _SEVERITY = {"stop": "STOP", "mind": "Mind", "note": "Note"}
@@ -139,12 +140,34 @@ def _side(placements: tuple[Placement, ...]) -> str:
 
 
 def _drawings(plan: Plan, width: Mm) -> Iterator[Flowable]:
+    """Every drawing under its title, several side by side where they are narrow."""
     # the cover laid flat stands on the first page, where there is room
+    row: list[tuple[Flowable, DrawingFlowable]] = []
     for drawing in sorted(plan.drawings, key=lambda each: each.id not in _FIRST):
         height = _FIRST_HEIGHT if drawing.id in _FIRST else _DRAWING_HEIGHT
         flowable = DrawingFlowable(drawing, width, height)
-        heading = text(f"{drawing.title} ({flowable.scale_text})", HEADING)
-        yield KeepTogether([heading, flowable, Spacer(1, 4 * mm)])
+        titled = (text(f"{drawing.title} ({flowable.scale_text})", HEADING), flowable)
+        if row and sum(map(_column, [*row, titled])) > width:
+            yield _side_by_side(row)
+            row = []
+        row.append(titled)
+    if row:
+        yield _side_by_side(row)
+
+
+def _column(titled: tuple[Flowable, DrawingFlowable]) -> Mm:
+    """The width a drawing takes with its title and some air."""
+    return float(max(_LEAST_COLUMN, titled[1].width / mm + _AIR))
+
+
+def _side_by_side(row: list[tuple[Flowable, DrawingFlowable]]) -> Flowable:
+    made = Table(
+        [[title for title, _ in row], [drawing for _, drawing in row]],
+        colWidths=[_column(each) * mm for each in row],
+    )
+    made.setStyle(TableStyle([("VALIGN", (0, 0), (-1, -1), "TOP"), ("LEFTPADDING", (0, 0), (-1, -1), 0)]))
+    made.hAlign = "LEFT"
+    return KeepTogether([made, Spacer(1, 3 * mm)])
 
 
 def _looks(plan: Plan) -> Iterator[Flowable]:
@@ -159,4 +182,4 @@ def _cautions(plan: Plan) -> Iterator[Flowable]:
     yield text("Cautions", HEADING)
     for caution in plan.cautions:
         station: Station = caution.station
-        yield text(f"{STATIONS[station].title}: {caution.text}", BODY)
+        yield text(f"{STATIONS[station].title}: {caution.text}", SMALL)
