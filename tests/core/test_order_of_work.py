@@ -67,56 +67,57 @@ def test_every_structure_has_an_order_and_every_step_a_structure() -> None:
     assert {name for order in ORDERS.values() for name in order} == set(STEPS)
 
 
-@pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
-def test_every_piece_is_used_and_nothing_is_that_is_not_there(structure: Structure) -> None:
-    for made in every_way(structure):
-        cut = {piece.id: piece for piece in made.pieces}
-        taken = {piece.piece for each in made.operations for piece in each.pieces}
-        assert taken == set(cut)
-        for each in made.operations:
-            for piece in each.pieces:
-                assert (piece.shown, piece.count) == (cut[piece.piece].shown, cut[piece.piece].count)
+def every_piece_is_used_and_nothing_is_that_is_not_there(made: Plan) -> None:
+    cut = {piece.id: piece for piece in made.pieces}
+    taken = {piece.piece for each in made.operations for piece in each.pieces}
+    assert taken == set(cut)
+    for each in made.operations:
+        for piece in each.pieces:
+            assert (piece.shown, piece.count) == (cut[piece.piece].shown, cut[piece.piece].count)
+
+
+def every_size_that_is_measured_is_measured_somewhere(made: Plan) -> None:
+    wanted = {each.id for each in made.quantities if each.measurable}
+    assert {asked.quantity for each in made.operations for asked in each.measures} == wanted
+
+
+def the_graph_can_be_worked_and_its_longest_way_is_the_longest(made: Plan) -> None:
+    seen: set[str] = set()
+    operations = by_id(made)
+    assert len(operations) == len(made.operations)
+    for each in made.operations:
+        assert set(each.after) <= seen, (each.id, "waits for what comes later")
+        seen.add(each.id)
+    assert all(each.after or each.id == "stock_out" for each in made.operations), "one beginning"
+    ends = {name: longest_way(operations, name) for name in operations}
+    end = max(ends.values())
+    for each in made.operations:
+        assert each.start + each.takes == pytest.approx(ends[each.id])
+    on_the_way = [each for each in made.operations if each.critical]
+    assert sum(each.takes for each in on_the_way) == pytest.approx(end)
+    for one, other in pairwise(on_the_way):
+        assert one.id in other.after
+    assert made.operations[-1].id == "last_look"
+
+
+def what_cuts_has_a_caution_and_what_is_glued_a_face(made: Plan) -> None:
+    for each in made.operations:
+        if {"knife", "plough", "awl", "needle", "paring knife", "hammer"} & set(each.tools):
+            assert each.caution, each.id
+        assert all(glue.face and glue.moves for glue in each.glue)
+        assert each.minutes > 0
+        if each.wait:
+            assert 0 < each.wait.least <= each.wait.usual
+            assert each.wait.ends
 
 
 @pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
-def test_every_size_that_is_measured_is_measured_somewhere(structure: Structure) -> None:
+def test_in_every_way_a_structure_can_be_made_its_order_holds(structure: Structure) -> None:
     for made in every_way(structure):
-        wanted = {each.id for each in made.quantities if each.measurable}
-        assert {asked.quantity for each in made.operations for asked in each.measures} == wanted
-
-
-@pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
-def test_the_graph_can_be_worked_and_its_longest_way_is_the_longest(structure: Structure) -> None:
-    for made in every_way(structure):
-        seen: set[str] = set()
-        operations = by_id(made)
-        assert len(operations) == len(made.operations)
-        for each in made.operations:
-            assert set(each.after) <= seen, (each.id, "waits for what comes later")
-            seen.add(each.id)
-        assert all(each.after or each.id == "stock_out" for each in made.operations), "one beginning"
-        ends = {name: longest_way(operations, name) for name in operations}
-        end = max(ends.values())
-        for each in made.operations:
-            assert each.start + each.takes == pytest.approx(ends[each.id])
-        on_the_way = [each for each in made.operations if each.critical]
-        assert sum(each.takes for each in on_the_way) == pytest.approx(end)
-        for one, other in pairwise(on_the_way):
-            assert one.id in other.after
-        assert made.operations[-1].id == "last_look"
-
-
-@pytest.mark.parametrize("structure", EVERY, ids=lambda each: each.name)
-def test_what_cuts_has_a_caution_and_what_is_glued_a_face(structure: Structure) -> None:
-    for made in every_way(structure):
-        for each in made.operations:
-            if {"knife", "plough", "awl", "needle", "paring knife", "hammer"} & set(each.tools):
-                assert each.caution, each.id
-            assert all(glue.face and glue.moves for glue in each.glue)
-            assert each.minutes > 0
-            if each.wait:
-                assert 0 < each.wait.least <= each.wait.usual
-                assert each.wait.ends
+        every_piece_is_used_and_nothing_is_that_is_not_there(made)
+        every_size_that_is_measured_is_measured_somewhere(made)
+        the_graph_can_be_worked_and_its_longest_way_is_the_longest(made)
+        what_cuts_has_a_caution_and_what_is_glued_a_face(made)
 
 
 def test_a_round_spine_is_rounded_at_tacky_and_without_a_pause() -> None:

@@ -180,7 +180,7 @@ def test_the_job_sheet_holds_what_a_binder_takes_to_the_bench(paper: str, points
     content = job_sheet_pdf(made, paper, (("Paper", "Gull laid"),))
     document = pikepdf.open(io.BytesIO(content))
     assert [round(float(side)) for side in document.pages[0].mediabox[2:]] == list(points)
-    text = text_of(content)
+    text = " ".join(text_of(content).split())
     for words in (
         "Tide tables",
         "Gull laid",

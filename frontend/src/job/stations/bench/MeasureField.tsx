@@ -23,6 +23,7 @@ export function MeasureField({
   const settled = plan?.inputs[`measured.${asked.quantity}`] ?? "";
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? settled;
+  const why = plan?.quantities.find((each) => each.id === asked.quantity)?.sum;
   const readings = useReadings(setTyped);
   const enter = () => {
     if (typed === null || typed.trim() === settled) return;
@@ -44,6 +45,7 @@ export function MeasureField({
       <label htmlFor={id} className={`block text-faded ${big ? "" : "text-sm"}`}>
         {t("bench.expected", { label: asked.label, expected: asked.expected })}
       </label>
+      {why && <span className="figures block text-xs text-faded">{why}</span>}
       <span className="flex gap-2">
         <input
           id={id}

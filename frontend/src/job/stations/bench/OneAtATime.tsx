@@ -11,6 +11,10 @@ import { isWaiting, STATUS_WORDS, Turns, Waiting } from "./OrderOfWork";
 import { useBench } from "./useBench";
 import { useScreenOn } from "./useScreenOn";
 
+/** Targets for a wet knuckle. */
+const BIG =
+  "space-y-3 [&_button]:min-h-[56px] [&_input[type=checkbox]]:size-8 [&_li>label]:min-h-[56px] [&_form_input]:min-h-[56px]";
+
 export function OneAtATime({ grain }: { grain: boolean }) {
   const { plan } = useSnapshot();
   const { bench, error, standings, cut, tell, ahead } = useBench();
@@ -72,13 +76,17 @@ export function OneAtATime({ grain }: { grain: boolean }) {
           {t("bench.now", { title: now.title })}
         </Button>
       )}
-      <What operation={operation} standing={standing} cut={cut} tell={tell} big />
+      <div className={BIG}>
+        <What operation={operation} standing={standing} cut={cut} tell={tell} big />
+      </div>
       {operation.drawing && (
         <div className="flex h-[22rem] flex-col">
           <Drawings ids={[operation.drawing]} grain={grain} beside={false} />
         </div>
       )}
-      <Note operation={operation} tell={tell} />
+      <div className={BIG}>
+        <Note operation={operation} tell={tell} />
+      </div>
       {running.length > 0 && (
         <section>
           <h3 className="font-semibold">{t("bench.meanwhile")}</h3>

@@ -82,6 +82,7 @@ function OverTime({ grain }: { grain: boolean }) {
             onMouseLeave={() => point("")}
           >
             {each.title}
+            {each.wait && <span className="text-faded">, {each.wait.words}</span>}
           </li>
         ))}
       </ol>
