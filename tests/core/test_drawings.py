@@ -12,7 +12,7 @@ from tests.conftest import planned, value
 from weald.core.drawing import Area, Dimension, Drawing, Element, Hatch, Label, Line
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
-from weald.core.planning.plan import Plan, plan
+from weald.core.planning.plan import Plan, drawn_for, plan
 
 Point = tuple[float, float]
 
@@ -224,3 +224,11 @@ def test_what_a_drawing_shows_is_tied_to_the_reckoning() -> None:
                     or about.startswith(("leaf.", "collation"))
                     or about.split(".")[0] in read_spec({}).model_dump()
                 ), about
+
+
+@pytest.mark.parametrize("structure", ["saddle_stitch", "flat_case", "laced_boards"])
+def test_one_drawing_alone_is_the_one_of_the_whole_plan(structure: str) -> None:
+    spec = read_spec({"binding": {"structure": structure}})
+    for whole in plan(spec).drawings:
+        alone = plan(spec, drawn=drawn_for(whole.id)).drawings
+        assert next(each for each in alone if each.id == whole.id) == whole

@@ -61,6 +61,15 @@ from weald.core.units import TOLERANCE
 NO_ROOM = "none: there is no room"
 DRAWN = (*STATIONS, "pieces")
 """Everything that is drawn."""
+_COSTLY = frozenset(("folding", "printing", "bench"))
+"""Stations that draw only when they are looked at."""
+
+
+def drawn_for(drawing_id: str) -> tuple[str, ...]:
+    """The stations to draw for one drawing, as ``case.flat``: all but the costly ones it is none of."""
+    own = drawing_id.partition(".")[0]
+    return tuple(station for station in DRAWN if station not in _COSTLY or station == own)
+
 
 _CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules."
 

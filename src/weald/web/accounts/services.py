@@ -1,6 +1,8 @@
 """What is done with people and workshops, each in one transaction."""
 
+import json
 from dataclasses import replace
+from functools import lru_cache
 
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
@@ -105,7 +107,13 @@ class StaleHouseError(WealdError):
 
 def house_of(workshop: Workshop) -> House:
     """The rules of a workshop."""
-    return read_house(workshop.house)
+    return _house(json.dumps(workshop.house))
+
+
+@lru_cache(maxsize=512)
+def _house(kept: str) -> House:
+    """Rules that were kept; every request reads them, and they change seldom."""
+    return read_house(json.loads(kept))
 
 
 @transaction.atomic

@@ -12,7 +12,7 @@ from ninja import Query, Router
 from weald.core.drawing import Drawing
 from weald.core.job.spec import JobSpec
 from weald.core.planning.job_sheet import sheet_facts
-from weald.core.planning.plan import plan
+from weald.core.planning.plan import drawn_for, plan
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.job_file import write_job_file
@@ -58,7 +58,7 @@ def _paper(request: HttpRequest, asked: PaperChoice | None) -> str:
 
 def _drawing(request: HttpRequest, job_id: int, drawing_id: str) -> tuple[JobSpec, Drawing]:
     spec = _spec(request, job_id)
-    made = plan(spec, notation_of(request))
+    made = plan(spec, notation_of(request), drawn=drawn_for(drawing_id))
     found = next((drawing for drawing in made.drawings if drawing.id == drawing_id), None)
     if found is None:
         raise Http404
