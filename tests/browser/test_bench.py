@@ -233,6 +233,6 @@ def test_a_calliper_that_is_not_there_reads_into_the_field_that_waits(desk: Page
     for _ in range(3):
         page.get_by_role("button", name="Press its button").click()
     expect(page.get_by_text(re.compile("Mean of 3: "))).to_be_visible()
-    expect(board).to_have_value(re.compile(r"^2\.(0[789]|1[0123])\d?$"))
+    expect(board).to_have_value(re.compile(r"^2\.(0[789]|1)\d{0,2}$"))
     board.press("Enter")
     expect(page.get_by_role("status").filter(has_text="What it changes")).to_be_visible()
