@@ -13,9 +13,11 @@ from PIL import Image
 
 from tests.web.conftest import make_job, send
 from tests.web.test_bench import order, standing, tell
+from weald.core.shelf.stock import read_stock
 from weald.web.bench.models import BenchPicture
 from weald.web.jobs.models import Job
 from weald.web.printing.files import is_kept, picture_name
+from weald.web.shelf.services import add_item
 
 
 def bench(client: Client, job: Job) -> Any:
@@ -259,3 +261,20 @@ def test_another_workshop_has_no_part_in_it(stranger: User, client: Client, job:
     spec = client.get(base).json()["spec"]
     assert send(other, "POST", f"/api/plan?kept={job.pk}", spec).status_code == 404
     assert is_kept(picture_name(BenchPicture.objects.get()))
+
+
+def test_a_piece_told_late_that_the_plan_has_no_more_stands_in_the_record(client: Client, job: Job) -> None:
+    late = tell(client, job, "cut", "cut_boards", piece="no_such", late=True, ago=60)
+    assert late.status_code == 200
+    assert "no_such" in bench(client, job)["log"][0]["note"]
+
+
+def test_an_item_nothing_is_cut_from_is_said_and_not_failed_over(client: Client, binder: User) -> None:
+    shelf = binder.membership.workshop
+    thread = add_item(shelf, binder, read_stock({"name": "Linen 18/3", "kind": "thread", "form": "reel"}), 1)
+    stock = {"board": {"item": thread.pk, "width": 100, "height": 100}}
+    job = make_job(binder, {"title": "Tide tables", "stock": stock})
+    ready = client.get(f"/api/jobs/{job.pk}/lay-ready")
+    assert ready.status_code == 200
+    board = next(each for each in ready.json()["materials"] if each["piece"] == "board")
+    assert (board["short"], board["stock"]) == (True, "Linen 18/3")

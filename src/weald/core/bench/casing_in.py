@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from weald.core.bench.book import Book
 from weald.core.bench.operation import LookAt
+from weald.core.bench.path_drawing import mull_side, support_side
 from weald.core.bindings.pastedown import DRY_STRIP
 from weald.core.block.holes import SUPPORTED, support_middles
 from weald.core.drawing import Drawing, Sketch, box
@@ -132,7 +133,7 @@ def draw_casing_in(book: Book) -> Drawing | None:
         return None
     ledger, sketch = book.ledger, Sketch()
     size, show = ledger.value, ledger.notation.figure
-    head = book.spec.binding.squares.head
+    head = size("closed.head") if book.reckoned("closed.head") else book.spec.binding.squares.head
     height, growth = book.block.height, size("pastedown.growth")
     leaf = size("pastedown.width") + growth
     edge = leaf + size("pastedown.margin")
@@ -174,8 +175,7 @@ def _draw_under(book: Book, sketch: Sketch) -> None:
     """Mull and supports, as they lie under the paste-down."""
     height = book.block.height
     if book.has("mull") and book.reckoned("mull.width") and height > 2 * MULL_SHORT:
-        spine = book.block.arc if book.block.round else book.block.thickness
-        reach = max(0.0, (book.ledger.value("mull.width") - spine) / 2)
+        reach = mull_side(book)
         strip = box(0, MULL_SHORT, reach, height - 2 * MULL_SHORT)
         sketch.line([*strip, strip[0]], "hidden", "mull.width mull.height")
         sketch.label(
@@ -185,9 +185,7 @@ def _draw_under(book: Book, sketch: Sketch) -> None:
         return
     if book.structure.attachment != "case":
         return
-    spine = book.block.arc if book.block.round else book.block.spine
-    reach = max(0.0, (book.ledger.value("sewing.support_length") - spine) / 2)
-    across = book.spec.sewing.support_width
+    reach, across = support_side(book), book.spec.sewing.support_width
     for middle in support_middles(book.sewing.holes):
         tape = box(0, middle - across / 2, reach, across)
         sketch.line([*tape, tape[0]], "hidden", "sewing.support_length")

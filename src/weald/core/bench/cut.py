@@ -122,7 +122,7 @@ def mind_cut(pieces: Sequence[Piece], cut: Iterable[CutPiece], notation: Notatio
                 f"piece.{each.piece}",
                 notation,
                 label=each.label,
-                old=_size(each.width, each.height, notation),
+                old=size_words(each.width, each.height, notation),
             )
         elif not _fits(piece, each):
             yield finding(
@@ -130,8 +130,8 @@ def mind_cut(pieces: Sequence[Piece], cut: Iterable[CutPiece], notation: Notatio
                 f"piece.{each.piece}",
                 notation,
                 label=piece.label,
-                old=_size(each.width, each.height, notation),
-                new=_size(piece.cut_width, piece.cut_height, notation),
+                old=size_words(each.width, each.height, notation),
+                new=size_words(piece.cut_width, piece.cut_height, notation),
                 off=_by_how_much(piece, each, notation),
             )
 
@@ -145,7 +145,8 @@ def _misfit(piece: Piece, cut: CutPiece) -> FindingCode:
     return "cut.spine_larger" if piece.id == "spine_board" and lower >= -SAME else "cut.larger"
 
 
-def _size(width: Mm, height: Mm, notation: Notation) -> str:
+def size_words(width: Mm, height: Mm, notation: Notation) -> str:
+    """A size as it is said of pieces: width by height."""
     return f"{notation.length(width)} × {notation.length(height, True)}"
 
 

@@ -2,19 +2,19 @@
 
 from collections.abc import Iterable, Sequence
 
-from weald.core.bench.cut import SAME, CutPiece
+from weald.core.bench.cut import SAME, CutPiece, size_words
 from weald.core.errors import WealdError
 from weald.core.notation import Notation
 from weald.core.pieces import Piece
 from weald.core.reckoning import Quantity, is_doubted
-from weald.core.units import MM_PER_INCH, Mm
+from weald.core.units import MM_PER_INCH
 
 MOST_TOLD = 6
 _TAKEN_FOR: tuple[tuple[float, str], ...] = (
-    (10.0, "centimetres"),
-    (MM_PER_INCH, "inches"),
-    (0.1, "millimetres for centimetres"),
-    (1 / MM_PER_INCH, "millimetres for inches"),
+    (10.0, "Was it read in centimetres?"),
+    (MM_PER_INCH, "Was it read in inches?"),
+    (0.1, "Was a decimal point left out?"),
+    (1 / MM_PER_INCH, "Was it read in millimetres?"),
 )
 _NEAR = 0.06
 """A measurement read in another unit comes within this part of what is expected."""
@@ -34,10 +34,10 @@ def mind_measurement(quantity: Quantity, notation: Notation) -> None:
         return
     expected, found = quantity.computed, quantity.measured
     words = f"{quantity.label}: {notation.limit(found)}, where {quantity.computed_shown} is expected."
-    for factor, unit in _TAKEN_FOR:
+    for factor, question in _TAKEN_FOR:
         if expected > 0 and abs(found * factor - expected) <= _NEAR * expected:
             meant = notation.limit(found * factor)
-            raise OddMeasurementError(f"{words} Was it read in {unit}? That would be {meant}.")
+            raise OddMeasurementError(f"{words} {question} That would be {meant}.")
     raise OddMeasurementError(f"{words} Measure once more, or say that it is so.")
 
 
@@ -53,11 +53,12 @@ def what_follows(
         if was is None or not _resized(was, piece):
             continue
         known = there.get(piece.id)
-        size = f"{_size(was.width, was.height, notation)} → {_size(piece.width, piece.height, notation)}"
+        before_words = size_words(was.width, was.height, notation)
+        size = f"{before_words} → {size_words(piece.width, piece.height, notation)}"
         if known is None:
             said.append(f"{piece.label}: {size}; not cut yet.")
         else:
-            cut_to, now = (_size(each.width, each.height, notation) for each in (known, piece))
+            cut_to, now = (size_words(each.width, each.height, notation) for each in (known, piece))
             said.append(f"{piece.label} is cut already: {cut_to}, now {now}.")
     if len(said) > MOST_TOLD:
         said = [*said[:MOST_TOLD], f"And {len(said) - MOST_TOLD} more pieces."]
@@ -66,7 +67,3 @@ def what_follows(
 
 def _resized(was: Piece, now: Piece) -> bool:
     return abs(was.width - now.width) > SAME or abs(was.height - now.height) > SAME
-
-
-def _size(width: Mm, height: Mm, notation: Notation) -> str:
-    return f"{notation.length(width)} × {notation.length(height, True)}"

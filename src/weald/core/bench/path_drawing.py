@@ -29,7 +29,6 @@ _AWAY: Mapping[str, Point] = {
     "in": (0, -1),
     "board": (1, 0),
 }
-_LETTERS = 2.6
 _LINE_APART: Mm = 0.6
 
 
@@ -43,12 +42,22 @@ def draw_support_path(book: Book) -> Drawing | None:
     return _draw(book, spine, parts, "sewing.support_length", "bench.support_path", "The way of a support")
 
 
+def mull_side(book: Book) -> Mm:
+    """How far the mull reaches beyond the spine on one side, as reckoned or as measured."""
+    return max(0.0, (book.ledger.value("mull.width") - book.block.arc) / 2)
+
+
+def support_side(book: Book) -> Mm:
+    """How far a support reaches beyond the spine on one side, as reckoned or as measured."""
+    spine = book.ledger.value("spine.arc" if book.block.round else "spine.thickness")
+    return max(0.0, (book.ledger.value("sewing.support_length") - spine) / 2)
+
+
 def draw_mull_path(book: Book) -> Drawing | None:
     """The mull from end to end, cut across the spine."""
-    if not book.has("mull") or not book.reckoned("mull.width"):
+    if not book.reckoned("mull.width"):
         return None
-    spine = book.block.arc
-    side = max(0.0, (book.ledger.value("mull.width") - spine) / 2)
+    spine, side = book.block.arc, mull_side(book)
     parts: dict[str, Mm] = {}
     if book.reckoned("joint.inset") and book.ledger.value("joint.inset") > 0:
         parts["joint"] = min(side, book.ledger.value("joint.inset"))

@@ -46,7 +46,6 @@ class Recorded:
     """What is on record of one operation, or of the book as a whole where ``operation`` is empty.
 
     :param worked: minutes, ``worked_shown`` in words; ``planned`` likewise, 0 where the plan has it no more.
-    :param other_way: work begun, and undone later.
     """
 
     operation: str

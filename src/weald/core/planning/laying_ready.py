@@ -81,7 +81,11 @@ def _material(piece: Piece, shelf: dict[int, OnShelf], taken: dict[int, int], no
             "not on the shelf" if gone else "",
             gone,
         )
-    found = choose_stock(piece, [entry], notation, others=True).candidates[0]
+    found = next(iter(choose_stock(piece, [entry], notation, others=True).candidates), None)
+    if found is None:
+        # an item that nothing flat is cut from, as a job brought from elsewhere may name
+        name = entry.item.name
+        return Material(piece.id, piece.label, piece.count, piece.shown, name, "", "not to be cut from", True)
     sum_taken = taken[entry.number] = taken.get(entry.number, 0) + found.takes
     return Material(
         piece.id,

@@ -118,6 +118,7 @@ class _Kept:
     data: dict[str, Any] = field(default_factory=dict)
     early: bool = False
     follows: tuple[str, ...] = ()
+    cut: CutEvent | None = None
 
 
 @transaction.atomic
@@ -145,9 +146,8 @@ def happened(job: Job, author: User, what: Happening) -> tuple[str, ...]:
             raise
         _write(job, author, what, made, at, BenchEvent.Kind.NOTED, _Kept(), f"{_as_told(what)} {error}")
         return (str(error),)
-    if what.kind in ("cut", "uncut"):
-        event = _cut_event(what, made)
-        write_cut(job, author, (event,), at, key=what.key, operation=what.operation, note=what.note)
+    if kept.cut is not None:
+        write_cut(job, author, (kept.cut,), at, key=what.key, operation=what.operation, note=what.note)
         note_follows(job)
     else:
         _write(job, author, what, made, at, BenchEvent.Kind(what.kind), kept, what.note)
@@ -173,6 +173,8 @@ def _taken_in(job: Job, author: User, what: Happening, made: Plan, at: datetime)
             return _Kept(early=True)
     if what.kind in ("looked", "unlooked"):
         return _Kept(data=_look_data(what, made))
+    if what.kind in ("cut", "uncut"):
+        return _Kept(cut=_cut_event(what, made))
     if what.kind == "measured":
         return _measured(job, author, what, made)
     return _Kept()

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from weald.core.bench.cut import CutPiece
+from weald.core.bench.cut import CutPiece, size_words
 from weald.core.notation import Notation
 from weald.web.bench.models import BenchEvent
 
@@ -30,4 +30,4 @@ def words_of(event: BenchEvent, notation: Notation) -> str:
 
 def cut_size(piece: CutPiece, notation: Notation) -> str:
     """The size a piece was cut to."""
-    return f"{notation.length(piece.width)} × {notation.length(piece.height, True)}"
+    return size_words(piece.width, piece.height, notation)

@@ -1,5 +1,5 @@
 /** Sounds when a wait is over by the clock, while the page is open; the words announce it to everybody. */
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import type { Standing } from "../../../api/client";
 
 const TONE_HERTZ = 660;
@@ -24,21 +24,20 @@ function sound(): void {
 
 /** @param ahead milliseconds the server's clock is ahead of this device's. */
 export function useEndOfWait(standings: Iterable<Standing>, ahead: number): void {
+  // what was looked at last is remembered: standings come anew, and no end may fall between two of them
+  const looked = useRef<number | null>(null);
   useEffect(() => {
-    const began = Date.now() + ahead;
     const ends = [...standings]
       .flatMap(({ wait_least, wait_usual }) => [wait_least, wait_usual])
-      .flatMap((end) => (end ? [Date.parse(end)] : []))
-      .filter((end) => end > began)
-      .sort((one, other) => one - other);
-    const ticking = window.setInterval(() => {
-      let over = false;
-      while (ends[0] !== undefined && ends[0] <= Date.now() + ahead) {
-        ends.shift();
-        over = true;
-      }
-      if (over) sound();
-    }, LOOK_MS);
+      .flatMap((end) => (end ? [Date.parse(end)] : []));
+    const look = () => {
+      const now = Date.now() + ahead;
+      const before = looked.current ?? now;
+      looked.current = now;
+      if (ends.some((end) => end > before && end <= now)) sound();
+    };
+    look();
+    const ticking = window.setInterval(look, LOOK_MS);
     return () => window.clearInterval(ticking);
   }, [standings, ahead]);
 }
