@@ -335,6 +335,7 @@ def test_the_colophon_says_what_the_book_is_made_of(structure: str) -> None:
             "title": "The {signature} of {mm:3}",
             "paper": {"name": "Gull laid"},
             "binding": {"structure": structure},
+            "finish": {"typeface": "Harbour Antiqua"},
         }
     )
     made = plan(spec, drawn=())
@@ -342,6 +343,7 @@ def test_the_colophon_says_what_the_book_is_made_of(structure: str) -> None:
     words = colophon_words(spec, made, making, MILLIMETRES)
     assert words.startswith(spec.title), "what was written stands as it was written"
     assert "Gull laid, 90 g/m²" in words
+    assert "Set in Harbour Antiqua." in words
     assert "Made by Ada and Bo, Saltmarsh, 1 March 2026 to 4 March 2026." in words
     inches = colophon_words(spec, made, making, Notation("inch"))
     assert "mm" not in inches.replace("{mm:3}", "")

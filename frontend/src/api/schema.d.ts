@@ -4098,6 +4098,7 @@ export interface components {
          *     :param placed: lettered on the spine itself, on a label, or not at all.
          *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
          *     :param capital: height of the capitals; as fits, where not given.
+         *     :param typeface: what the text is set in, for the colophon.
          *     :param colophon: in the binder's own words; set from the record where there are none.
          *     :param colophon_page: the colophon is imposed on the last blank page of the text.
          */
@@ -4141,6 +4142,11 @@ export interface components {
              * @default
              */
             edges: string;
+            /**
+             * Typeface
+             * @default
+             */
+            typeface: string;
             /**
              * Colophon
              * @default
@@ -4455,6 +4461,7 @@ export interface components {
              *       "capital": null,
              *       "ribbons": 0,
              *       "edges": "",
+             *       "typeface": "",
              *       "colophon": "",
              *       "colophon_page": false
              *     }
@@ -5681,7 +5688,6 @@ export interface components {
          * @description What is on record of one operation, or of the book as a whole where ``operation`` is empty.
          *
          *     :param worked: minutes, ``worked_shown`` in words; ``planned`` likewise, 0 where the plan has it no more.
-         *     :param other_way: work begun, and undone later.
          */
         Recorded: {
             /** Operation */
@@ -7809,6 +7815,7 @@ export interface components {
          *     :param placed: lettered on the spine itself, on a label, or not at all.
          *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
          *     :param capital: height of the capitals; as fits, where not given.
+         *     :param typeface: what the text is set in, for the colophon.
          *     :param colophon: in the binder's own words; set from the record where there are none.
          *     :param colophon_page: the colophon is imposed on the last blank page of the text.
          */
@@ -7835,6 +7842,8 @@ export interface components {
             ribbons?: number | string;
             /** Edges */
             edges?: string;
+            /** Typeface */
+            typeface?: string;
             /** Colophon */
             colophon?: string;
             /** Colophon Page */

@@ -4,7 +4,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
 import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
-import { DraftStore, inBrowser, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { DraftStore, type Kept, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { inBrowser } from "../app/keeper";
 import { useDraft } from "../app/drafts/useDraft";
 import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
@@ -70,7 +71,7 @@ function Rules({ opened }: { opened: HouseReply }) {
       new DraftStore(
         opened,
         PORT,
-        inBrowser<Draft>(`weald.house.${person.workshop}`),
+        inBrowser<Kept<Draft>>(`weald.house.${person.workshop}`),
         WALL_CLOCK,
         false,
       ),
@@ -99,6 +100,16 @@ function Rules({ opened }: { opened: HouseReply }) {
     const others = Object.fromEntries(kept);
     change({ rules: value === null ? others : { ...others, [entry.path]: value } });
   };
+  const ruleField = (entry: RuleEntry) => (
+    <Rule
+      key={entry.path}
+      entry={entry}
+      usual={reply.usual[entry.path]}
+      value={shown(`rules.${entry.path}`, draft.rules[entry.path])}
+      wrong={errors[`rules.${entry.path}`]}
+      onChange={(value) => rule(entry, value)}
+    />
+  );
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-2 flex flex-wrap items-center gap-3">
@@ -134,18 +145,7 @@ function Rules({ opened }: { opened: HouseReply }) {
         <div className="space-y-4">
           {groups.map((group) => (
             <Part key={group} title={group}>
-              {reply.entries
-                .filter((entry) => entry.group === group)
-                .map((entry) => (
-                  <Rule
-                    key={entry.path}
-                    entry={entry}
-                    usual={reply.usual[entry.path]}
-                    value={shown(`rules.${entry.path}`, draft.rules[entry.path])}
-                    wrong={errors[`rules.${entry.path}`]}
-                    onChange={(value) => rule(entry, value)}
-                  />
-                ))}
+              {reply.entries.filter((entry) => entry.group === group).map(ruleField)}
             </Part>
           ))}
         </div>
@@ -154,18 +154,7 @@ function Rules({ opened }: { opened: HouseReply }) {
             <details className="w-full text-sm">
               <summary className="cursor-pointer text-hill">{t("house.ofEveryOperation")}</summary>
               <p className="my-1 text-faded">{t("house.emptyIsAsUsual")}</p>
-              <div className="flex flex-wrap items-end gap-3">
-                {times.map((entry) => (
-                  <Rule
-                    key={entry.path}
-                    entry={entry}
-                    usual={reply.usual[entry.path]}
-                    value={shown(`rules.${entry.path}`, draft.rules[entry.path])}
-                    wrong={errors[`rules.${entry.path}`]}
-                    onChange={(value) => rule(entry, value)}
-                  />
-                ))}
-              </div>
+              <div className="flex flex-wrap items-end gap-3">{times.map(ruleField)}</div>
             </details>
           </Part>
           <Part title={t("house.squaresByTheSizeOfThe")}>

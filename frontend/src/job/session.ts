@@ -19,13 +19,14 @@ import {
 import {
   type Conflict,
   DraftStore,
-  inBrowser,
+  type Kept,
   type Port,
   type SaveState,
   WALL_CLOCK,
 } from "../app/drafts/store";
+import { inBrowser } from "../app/keeper";
 import { type Draft, type Entry, type JobPatch, type JobPath, withPatch, withValue } from "./paths";
-import { keptInBrowser, Outbox } from "./stations/bench/outbox";
+import { Outbox, type Waiting } from "./stations/bench/outbox";
 
 export interface Snapshot {
   job: Job;
@@ -86,9 +87,14 @@ export class JobSession {
           else if (reply.cut.length) void this.plan();
         },
       },
-      keptInBrowser(`weald.bench.${job.id}`),
+      inBrowser<Waiting[]>(`weald.bench.${job.id}`),
     );
-    this.store = new DraftStore(job, PORT, inBrowser<Draft>(`weald.draft.${job.id}`), WALL_CLOCK);
+    this.store = new DraftStore(
+      job,
+      PORT,
+      inBrowser<Kept<Draft>>(`weald.draft.${job.id}`),
+      WALL_CLOCK,
+    );
     this.snapshot = this.taken();
     this.store.subscribe(() => this.tell());
   }

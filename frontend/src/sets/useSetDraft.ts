@@ -2,7 +2,8 @@
 import { t, type WordKey } from "../app/words";
 import { useState } from "react";
 import { api, type SetInput, type SetReply, unwrap } from "../api/client";
-import { DraftStore, inBrowser, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { DraftStore, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { inBrowser } from "../app/keeper";
 import { useDraft } from "../app/drafts/useDraft";
 
 const WORDS: Record<SaveState, WordKey> = {

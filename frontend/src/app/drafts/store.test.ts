@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { ProblemError } from "../../api/problem";
-import { type Clock, DraftStore, inBrowser, type Keeper, type Port } from "./store";
+import { inBrowser, type Keeper } from "../keeper";
+import { type Clock, DraftStore, type Kept, type Port } from "./store";
 
 interface Reply {
   version: number;
@@ -18,7 +19,7 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
     writes: 0,
   };
   let kept = options.kept ?? null;
-  const keeper: Keeper<string> = {
+  const keeper: Keeper<Kept<string>> = {
     read: () => kept,
     keep: (next) => {
       kept = next;
@@ -238,7 +239,7 @@ describe("the browser's storage", () => {
       throw new DOMException("forbidden", "SecurityError");
     };
     vi.stubGlobal("localStorage", { getItem: refuse, setItem: refuse, removeItem: refuse });
-    const keeper = inBrowser<string>("weald.draft.1");
+    const keeper = inBrowser<Kept<string>>("weald.draft.1");
     expect(keeper.read()).toBeNull();
     const port: Port<string, Reply> = {
       write: (draft, from) => Promise.resolve({ version: from.version + 1, text: draft }),

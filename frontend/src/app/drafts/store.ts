@@ -6,6 +6,7 @@
  * lost: not by a wrong entry, nor a dropped connection, nor another person's change.
  */
 import { ProblemError } from "../../api/problem";
+import type { Keeper } from "../keeper";
 
 export type SaveState =
   "saved" | "saving" | "unsaved" | "wrong" | "signed_out" | "conflict" | "failed";
@@ -24,13 +25,6 @@ export interface Port<Draft, Reply> {
 export interface Kept<Draft> {
   version: number;
   draft: Draft;
-}
-
-/** Remembers a draft across a reload; none of this may fail. */
-export interface Keeper<Draft> {
-  read: () => Kept<Draft> | null;
-  keep: (kept: Kept<Draft>) => void;
-  forget: () => void;
 }
 
 export interface Clock {
@@ -72,7 +66,7 @@ export class DraftStore<Draft, Reply> {
   constructor(
     reply: Reply,
     private readonly port: Port<Draft, Reply>,
-    private readonly keeper: Keeper<Draft>,
+    private readonly keeper: Keeper<Kept<Draft>>,
     private readonly clock: Clock,
     private readonly byItself = true,
   ) {
@@ -208,26 +202,6 @@ export class DraftStore<Draft, Reply> {
   giveUp(): void {
     this.take(this.now.reply);
   }
-}
-
-/** A keeper in the browser's storage. A full or forbidden one means only that a reload loses what is unsaved. */
-export function inBrowser<Draft>(key: string): Keeper<Draft> {
-  const quietly = <T>(what: () => T, otherwise: T): T => {
-    try {
-      return what();
-    } catch {
-      return otherwise;
-    }
-  };
-  return {
-    read: () =>
-      quietly(() => {
-        const text = localStorage.getItem(key);
-        return text ? (JSON.parse(text) as Kept<Draft>) : null;
-      }, null),
-    keep: (kept) => quietly(() => localStorage.setItem(key, JSON.stringify(kept)), undefined),
-    forget: () => quietly(() => localStorage.removeItem(key), undefined),
-  };
 }
 
 export const WALL_CLOCK: Clock = {

@@ -362,6 +362,7 @@ class Finish(Entries):
     :param placed: lettered on the spine itself, on a label, or not at all.
     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
     :param capital: height of the capitals; as fits, where not given.
+    :param typeface: what the text is set in, for the colophon.
     :param colophon: in the binder's own words; set from the record where there are none.
     :param colophon_page: the colophon is imposed on the last blank page of the text.
     """
@@ -374,6 +375,7 @@ class Finish(Entries):
     capital: Annotated[Length, Field(gt=0, le=60)] | None = None
     ribbons: Annotated[int, Field(ge=0, le=6)] = 0
     edges: Annotated[str, Field(max_length=300)] = ""
+    typeface: Name = ""
     colophon: Annotated[str, Field(max_length=3000)] = ""
     colophon_page: bool = False
 

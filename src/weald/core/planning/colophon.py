@@ -30,6 +30,8 @@ def _sentences(spec: JobSpec, plan: Plan, making: Making, notation: Notation) ->
     kind = plan.structure.title
     yield f"{spec.title}, bound as {_article(kind)} {kind[:1].lower()}{kind[1:]}."
     yield _text(spec, plan, notation)
+    if spec.finish.typeface:
+        yield f"Set in {spec.finish.typeface}."
     method = structure_of(spec).treatment(spec).method
     if method not in ("none", "staples"):
         thread = notation.thickness(spec.sewing.thread, True)

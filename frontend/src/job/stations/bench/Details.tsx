@@ -5,9 +5,11 @@ import { t } from "../../../app/words";
 import { Button, Tick } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
 import { AddPicture } from "../record/AddPicture";
+import { FromStock } from "./FromStock";
 import { MeasureField } from "./MeasureField";
 import { OperationTimes } from "./OperationTimes";
 import type { Tell } from "./useBench";
+import { useLayReady } from "./useLayReady";
 
 export interface OpenOperation {
   operation: Operation;
@@ -111,7 +113,9 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
 }
 
 function PiecesToCut({ operation, cut, tell }: Pick<OpenOperation, "operation" | "cut" | "tell">) {
+  const ready = useLayReady(operation.id);
   return operation.pieces.map((piece) => {
+    const material = ready?.materials.find((each) => each.piece === piece.piece);
     const known = cut.find((each) => each.piece === piece.piece);
     const words = t("bench.piece", {
       count: piece.count,
@@ -133,6 +137,7 @@ function PiecesToCut({ operation, cut, tell }: Pick<OpenOperation, "operation" |
             )}
           </span>
         </Tick>
+        {!known && material && <FromStock material={material} />}
         {known && !known.fits && (
           <Button
             kind="quiet"
@@ -193,8 +198,8 @@ function LookTick({
   );
 }
 
-/** Something to remember of an operation, and a picture of it. */
-export function Note({ operation, tell }: Pick<OpenOperation, "operation" | "tell">) {
+/** Something to remember of an operation, or of the book, and a picture of it. */
+export function Note({ operation, tell }: { operation?: Operation; tell: Tell }) {
   const [note, setNote] = useState("");
   const { job } = useSnapshot();
   return (
@@ -203,12 +208,12 @@ export function Note({ operation, tell }: Pick<OpenOperation, "operation" | "tel
       onSubmit={(event) => {
         event.preventDefault();
         if (!note.trim()) return;
-        void tell("noted", { operation: operation.id, note: note.trim() });
+        void tell("noted", { operation: operation?.id ?? "", note: note.trim() });
         setNote("");
       }}
     >
       <label className="min-w-48 flex-1 text-faded">
-        {t("bench.noteFor", { title: operation.title })}
+        {operation ? t("bench.noteFor", { title: operation.title }) : t("bench.noteOnTheBook")}
         <input
           className="block h-9 w-full rounded border border-faded bg-sheet px-2 text-ink"
           maxLength={2000}
@@ -219,7 +224,7 @@ export function Note({ operation, tell }: Pick<OpenOperation, "operation" | "tel
       <Button type="submit" disabled={!note.trim()}>
         {t("bench.keepNote")}
       </Button>
-      <AddPicture jobId={job.id} operation={operation.id} />
+      <AddPicture jobId={job.id} operation={operation?.id} />
     </form>
   );
 }

@@ -68,6 +68,11 @@ export function MeasureField({
       {readings.words && (
         <span role="status" className="block text-sm text-faded">
           {readings.words}
+          {readings.countIt && (
+            <Button kind="quiet" onClick={readings.countIt}>
+              {t("bench.countItIn")}
+            </Button>
+          )}
         </span>
       )}
     </form>

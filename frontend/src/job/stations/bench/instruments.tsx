@@ -54,24 +54,32 @@ export function useReadings(onText: (text: string) => void) {
   const lines = useRef<string[]>([]);
   const [words, setWords] = useState("");
   const averaging = instruments?.averaging ?? false;
-  const take = useCallback(
-    async (line: string) => {
-      const all = averaging ? [...lines.current, line] : [line];
+  const [odd, setOdd] = useState<string[] | null>(null);
+  const read = useCallback(
+    async (all: string[], insist: boolean) => {
+      const before = lines.current;
       lines.current = all;
       try {
-        const asked = { body: { lines: all, bare: "mm", insist: false } } as const;
+        const asked = { body: { lines: all, bare: "mm" as const, insist } };
         const found = unwrap(await api.POST("/api/readings", asked));
         // a button pressed fast sends the next one before this is answered
         if (lines.current !== all) return;
+        setOdd(null);
         onText(found.text);
         setWords(t("bench.readings", { list: found.shown.join(", "), count: found.shown.length }));
       } catch (error) {
-        // an odd one is not counted in; it can be read again
-        lines.current = lines.current.filter((each) => each !== line);
-        if (error instanceof ProblemError) setWords(error.message);
+        // an odd one is not counted in unless it is meant so
+        if (lines.current === all) lines.current = before;
+        if (!(error instanceof ProblemError)) return;
+        setOdd(error.problem.code === "odd_reading" ? all : null);
+        setWords(error.message);
       }
     },
-    [averaging, onText],
+    [onText],
+  );
+  const take = useCallback(
+    (line: string) => read(averaging ? [...lines.current, line] : [line], false),
+    [averaging, read],
   );
   const latest = useRef(take);
   useEffect(() => {
@@ -83,8 +91,10 @@ export function useReadings(onText: (text: string) => void) {
   const forget = useCallback(() => {
     lines.current = [];
     setWords("");
+    setOdd(null);
   }, []);
-  return { listen, words, forget };
+  const countIt = odd ? () => void read(odd, true) : null;
+  return { listen, words, forget, countIt };
 }
 
 interface SerialPort {

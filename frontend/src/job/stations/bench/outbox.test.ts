@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { BenchEntry, ToldReply } from "../../../api/client";
 import { ProblemError } from "../../../api/problem";
-import { keptInBrowser, Outbox, type Waiting } from "./outbox";
+import { Outbox, type Waiting } from "./outbox";
 
 function device(before: Waiting[] = []) {
   const server = { here: true, took: [] as BenchEntry[], refuse: "" };
@@ -26,6 +26,9 @@ function device(before: Waiting[] = []) {
       read: () => [...before],
       keep: (waiting) => {
         kept = waiting;
+      },
+      forget: () => {
+        kept = [];
       },
     },
   );
@@ -104,13 +107,5 @@ describe("what happens at the bench", () => {
     server.here = true;
     await outbox.flush();
     expect(server.took[0]?.ago).toBe(0);
-  });
-});
-
-describe("the browser's storage", () => {
-  it("that is broken or forbidden loses nothing but the reload", () => {
-    const keeper = keptInBrowser("weald.bench.1");
-    expect(keeper.read()).toEqual([]);
-    expect(() => keeper.keep([{ at: 0, entry: entry("fold") }])).not.toThrow();
   });
 });

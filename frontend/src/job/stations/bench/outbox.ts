@@ -6,17 +6,12 @@
  */
 import type { BenchEntry, BenchReply, Standing, ToldReply } from "../../../api/client";
 import { ProblemError } from "../../../api/problem";
+import type { Keeper } from "../../../app/keeper";
 
 export interface Waiting {
   entry: BenchEntry;
   /** When it happened, by the device's clock, in milliseconds. */
   at: number;
-}
-
-/** Remembers what waits across a reload; none of this may fail. */
-export interface Keeper {
-  read: () => Waiting[];
-  keep: (waiting: readonly Waiting[]) => void;
 }
 
 export interface OutboxState {
@@ -48,9 +43,9 @@ export class Outbox {
 
   constructor(
     private readonly port: OutboxPort,
-    private readonly keeper: Keeper,
+    private readonly keeper: Keeper<Waiting[]>,
   ) {
-    const waiting = keeper.read();
+    const waiting = keeper.read() ?? [];
     this.state = {
       waiting,
       away: false,
@@ -70,7 +65,8 @@ export class Outbox {
 
   private put(change: Partial<OutboxState>): void {
     this.state = { ...this.state, ...change };
-    if (change.waiting) this.keeper.keep(change.waiting);
+    if (change.waiting?.length) this.keeper.keep([...change.waiting]);
+    else if (change.waiting) this.keeper.forget();
     for (const listener of this.listeners) listener();
   }
 
@@ -180,25 +176,4 @@ export function seenCut(cut: BenchReply["cut"], waiting: readonly Waiting[]): Be
 function isAway(error: unknown): boolean {
   if (!(error instanceof ProblemError)) return true;
   return error.status === 0 || error.status === 429 || error.status === 401 || error.status >= 500;
-}
-
-/** A keeper in the browser's storage. A full or forbidden one means only that a reload loses what waits. */
-export function keptInBrowser(key: string): Keeper {
-  return {
-    read: () => {
-      try {
-        return JSON.parse(localStorage.getItem(key) ?? "[]") as Waiting[];
-      } catch {
-        return [];
-      }
-    },
-    keep: (waiting) => {
-      try {
-        if (waiting.length) localStorage.setItem(key, JSON.stringify(waiting));
-        else localStorage.removeItem(key);
-      } catch {
-        // nothing to be done: what waits is still in the page
-      }
-    },
-  };
 }

@@ -3,7 +3,7 @@ import type { BookRecord } from "../../../api/client";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
-import { CheckField } from "../../fields";
+import { CheckField, TextField } from "../../fields";
 import { asText, valueAt } from "../../paths";
 
 export function Colophon({ record }: { record: BookRecord }) {
@@ -43,6 +43,7 @@ export function Colophon({ record }: { record: BookRecord }) {
             {t("record.asAPage")}
           </a>
         </p>
+        <TextField path="finish.typeface" label={t("record.setIn")} width="w-64" />
         <CheckField path="finish.colophon_page" label={t("record.onTheLastBlankPage")} />
         <p className="text-faded">{t("record.imposedWhere")}</p>
       </div>

@@ -1,10 +1,12 @@
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, unwrap } from "../../../api/client";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Tabbed } from "../../../parts/Tabbed";
 import { useSnapshot } from "../../context";
+import { Note } from "../bench/Details";
+import { type Tell, useBench } from "../bench/useBench";
 import type { StationRecord } from "../station";
 import { Colophon } from "./Colophon";
 import { Log } from "./Log";
@@ -14,13 +16,28 @@ import { WhatWasDone } from "./WhatWasDone";
 
 function RecordViews() {
   const { job } = useSnapshot();
-  const { data: record, error } = useRecord(job.id);
+  const { data: record, error } = useRecord(job);
+  const { tell } = useBench();
+  const queries = useQueryClient();
+  const note: Tell = async (kind, more) => {
+    await tell(kind, more);
+    await queries.invalidateQueries({ queryKey: ["record", job.id] });
+  };
   if (!record) return <p>{error?.message ?? t("common.oneMoment")}</p>;
   return (
     <Tabbed
       label={t("job.views")}
       tabs={[
-        { id: "done", title: t("record.whatWasDone"), content: <WhatWasDone record={record} /> },
+        {
+          id: "done",
+          title: t("record.whatWasDone"),
+          content: (
+            <>
+              <WhatWasDone record={record} />
+              <Note tell={note} />
+            </>
+          ),
+        },
         {
           id: "pictures",
           title: t("record.pictures"),
@@ -33,10 +50,14 @@ function RecordViews() {
   );
 }
 
+function day(date: string): string {
+  return new Date(`${date}T12:00`).toLocaleDateString([], { dateStyle: "medium" });
+}
+
 function Summary() {
   const { job } = useSnapshot();
   const navigate = useNavigate();
-  const { data: record } = useRecord(job.id);
+  const { data: record } = useRecord(job);
   const again = useMutation({
     mutationFn: async () =>
       unwrap(await api.POST("/api/jobs/{job_id}/again", { params: { path: { job_id: job.id } } })),
@@ -48,8 +69,8 @@ function Summary() {
       <h2 className="text-lg font-semibold">{t("record.inShort")}</h2>
       <p>
         {t("record.workedInAll", { worked: record.worked_shown })}{" "}
-        {record.begun && t("record.begunOn", { day: record.begun })}{" "}
-        {record.finished && t("record.finishedOn", { day: record.finished })}
+        {record.begun && t("record.begunOn", { day: day(record.begun) })}{" "}
+        {record.finished && t("record.finishedOn", { day: day(record.finished) })}
       </p>
       <p>
         <a className="text-hill underline" href={`/api/jobs/${job.id}/record.csv`}>

@@ -1,10 +1,11 @@
 /** What is on record of a job. */
-import { useQuery } from "@tanstack/react-query";
-import { api, type BookRecord, unwrap } from "../../../api/client";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, type BookRecord, type Job, unwrap } from "../../../api/client";
 
-export function useRecord(jobId: number) {
+export function useRecord({ id: jobId, version }: Job) {
   return useQuery({
-    queryKey: ["record", jobId],
+    queryKey: ["record", jobId, version],
+    placeholderData: keepPreviousData,
     queryFn: async () =>
       unwrap(
         await api.GET("/api/jobs/{job_id}/record", { params: { path: { job_id: jobId } } }),
