@@ -261,7 +261,7 @@ def test_the_same_drawing_is_the_same_size_in_svg_and_dxf(name: str) -> None:
     left, top, right, bottom = drawing.extent
     written = drawing_svg(drawing)
     spans = []
-    for path in re.findall(r' d="M ([^"]*?)(?: Z)?"', written):
+    for path in re.findall(r"M ([^\"MZ]*)", written):
         points = [tuple(map(float, step.split())) for step in path.split(" L ")]
         spans.append(size([(point[0], point[1]) for point in points]))
     largest = max(

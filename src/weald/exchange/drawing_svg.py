@@ -1,9 +1,21 @@
 """Drawings as SVG at true size: one user unit is one millimetre."""
 
+from itertools import groupby
 from xml.etree import ElementTree as ET
 
 from weald.core.drawing import Drawing
-from weald.exchange.ink import FILLS, LOOKS, Pen, Stroke, Words, frame, marks, size_on_paper
+from weald.exchange.ink import (
+    FILLS,
+    HATCH_PITCH,
+    LOOKS,
+    Mark,
+    Pen,
+    Stroke,
+    Words,
+    frame,
+    marks,
+    size_on_paper,
+)
 
 _NAMESPACE = "http" + "://www.w3.org/2000/svg"
 
@@ -15,6 +27,13 @@ def _number(value: float) -> str:
 def _path(stroke: Stroke) -> str:
     steps = " L ".join(f"{_number(x)} {_number(y)}" for x, y in stroke.points)
     return f"M {steps}{' Z' if stroke.closed else ''}"
+
+
+def _kind(mark: Mark) -> tuple[Pen, bool]:
+    """The pen, and whether it hatches: hundreds of lines that share one path."""
+    if isinstance(mark, Words):
+        return "text", False
+    return mark.pen, not mark.closed and mark.pen in HATCH_PITCH
 
 
 def drawing_svg(drawing: Drawing) -> str:
@@ -34,17 +53,13 @@ def drawing_svg(drawing: Drawing) -> str:
     )
     ET.SubElement(root, "title").text = drawing.title
     ET.SubElement(root, "desc").text = drawing.text
-    group = root
-    pen: Pen | None = None
-    for mark in marks(frame(drawing, 1.0, 0.0, 0.0)):
-        wanted: Pen = mark.pen if isinstance(mark, Stroke) else "text"
-        if wanted != pen:
-            pen = wanted
-            group = _group(root, pen)
-        if isinstance(mark, Stroke):
-            fill = FILLS[mark.fill] if mark.fill else "none"
-            ET.SubElement(group, "path", {"d": _path(mark), "fill": fill})
-        else:
+    for (pen, hatching), together in groupby(marks(frame(drawing, 1.0, 0.0, 0.0)), _kind):
+        group = _group(root, pen)
+        if hatching:
+            lines = " ".join(_path(mark) for mark in together if isinstance(mark, Stroke))
+            ET.SubElement(group, "path", {"d": lines, "fill": "none"})
+            continue
+        for mark in together:
             _write(group, mark)
     return ET.tostring(root, encoding="unicode", xml_declaration=True) + "\n"
 
@@ -61,7 +76,15 @@ def _group(root: ET.Element, pen: Pen) -> ET.Element:
     return ET.SubElement(root, "g", attributes)
 
 
-def _write(group: ET.Element, words: Words) -> None:
+def _write(group: ET.Element, mark: Mark) -> None:
+    if isinstance(mark, Words):
+        _write_words(group, mark)
+        return
+    fill = FILLS[mark.fill] if mark.fill else "none"
+    ET.SubElement(group, "path", {"d": _path(mark), "fill": fill})
+
+
+def _write_words(group: ET.Element, words: Words) -> None:
     attributes = {
         "x": _number(words.x),
         "y": _number(words.y),

@@ -34,7 +34,7 @@ ROW: Mm = 7.0
 """From the drawing to its first row of dimension lines, and from row to row."""
 _TICK: Mm = 1.2
 _ARC_STEPS = 24
-_HATCH_PITCH: dict[str, Mm] = {"grain": 3.0, "trim": 1.6, "glue": 1.2}
+HATCH_PITCH: dict[str, Mm] = {"grain": 3.0, "trim": 1.6, "glue": 1.2}
 
 
 @dataclass(frozen=True, slots=True)
@@ -113,7 +113,7 @@ def _element(element: Element, placed: Frame) -> Iterator[Mark]:
         yield Stroke(tuple(placed.at(point) for point in _arc_points(element)), element.layer)
     elif isinstance(element, Hatch):
         outline = tuple(placed.at(point) for point in element.points)
-        for segment in hatch_lines(outline, element.angle, _HATCH_PITCH[element.layer]):
+        for segment in hatch_lines(outline, element.angle, HATCH_PITCH[element.layer]):
             yield Stroke(segment, element.layer)
     elif isinstance(element, Label):
         x, y = placed.at((element.x, element.y))

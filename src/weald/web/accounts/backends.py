@@ -10,5 +10,8 @@ class PersonBackend(ModelBackend):
     def get_user(self, user_id: int) -> User | None:
         """The person of a session, if they may still come in."""
         people = User.objects.select_related("preferences", "membership__workshop")
-        user = people.filter(pk=user_id).first()
-        return user if user is not None and self.user_can_authenticate(user) else None
+        try:
+            user = people.get(pk=user_id)
+        except User.DoesNotExist:
+            return None
+        return user if self.user_can_authenticate(user) else None

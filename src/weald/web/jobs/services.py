@@ -39,7 +39,7 @@ def plain(spec: JobSpec) -> dict[str, Any]:
     return spec.model_dump(mode="json")
 
 
-@lru_cache(maxsize=64)
+@lru_cache(maxsize=128)
 def _plan_of(kept: str) -> Plan:
     return plan(JobSpec.model_validate_json(kept), FOR_ANYBODY, drawn=())
 
@@ -168,7 +168,7 @@ def stand_at(job: Job, version: int, author: User, earlier: int) -> Job:
 
 def can_move(job: Job) -> tuple[bool, bool]:
     """Whether there is something to undo, and something to redo."""
-    return job.standing.parent_id is not None, _next_change(job) is not None
+    return job.standing.parent_id is not None, job.standing.children.exists()
 
 
 @transaction.atomic
