@@ -57,9 +57,22 @@ class GateMiddleware:
                 422, "invalid", f"This cannot be read: {refused.words}", refused.path, refused.words
             )
         response = self._respond(request)
-        if api and not response.has_header("Cache-Control"):
+        if not api:
+            return response
+        if response.status_code in (404, 405) and not response["Content-Type"].startswith("application/json"):
+            response = _no_such_address(response)
+        if not response.has_header("Cache-Control"):
             response["Cache-Control"] = "no-store"
         return response
+
+
+def _no_such_address(found: HttpResponse) -> HttpResponse:
+    """An address of the API that is none, or not for what was asked of it, in the API's own form."""
+    if found.status_code == 404:
+        return _problem(404, "not_found", "There is no such address.")
+    answer = _problem(405, "not_allowed", "This address does not take that; see the API's description.")
+    answer["Allow"] = found.headers.get("Allow", "")
+    return answer
 
 
 def failed(request: HttpRequest) -> HttpResponse:

@@ -1,0 +1,190 @@
+"""Who works in a workshop, when, at what, and what there is to work with; with what goes without saying."""
+
+import re
+from collections.abc import Sequence
+from datetime import date, time
+from typing import Annotated, Literal
+from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
+
+from pydantic import AfterValidator, Field
+
+from weald.core.bench.operation import PLACES, Place
+from weald.core.errors import SpecError
+from weald.core.job.entries import Entries, Length, Name, read_entries
+from weald.core.notation import Notation
+from weald.core.upgrades import Format
+
+WORKPLACE = Format("list of people and places")
+
+Work = Literal["sheets", "sewing", "block", "boards", "covering", "casing", "lettering"]
+"""Kinds of work that a person does or does not do."""
+WORKS: dict[Work, str] = {
+    "sheets": "printing, folding, collating",
+    "sewing": "sewing, lacing, end bands",
+    "block": "gluing up, backing, trimming",
+    "boards": "cutting boards and covering",
+    "covering": "paring, case-making, covering",
+    "casing": "casing in and drying",
+    "lettering": "lettering",
+}
+_WORK_OF: dict[Work, tuple[str, ...]] = {
+    "sheets": (
+        *("stock_out", "cut_sheets", "print", "fold", "sort_leaves", "press_sections", "collate"),
+        *("cut_leaf_cover", "make_endpapers"),
+    ),
+    "sewing": ("pierce", "sew", "staple", "end_bands", "sew_into_cover", "lace_on"),
+    "block": (
+        *("tip_endpapers", "weigh_down", "trim_first", "glue_up", "round", "back", "trim_rounded"),
+        *("ribbon", "line_spine", "measure_block", "trim", "trim_in_boards", "trim_flush"),
+    ),
+    "boards": (
+        *("trial", "lift_old_cover", "cut_boards", "laminate", "cut_cover", "score_cover", "join_boards"),
+    ),
+    "covering": ("pare", "make_case", "cover_book"),
+    "casing": ("offer_up", "case_in", "open_a_crack", "dry_closed", "open_first", "last_look"),
+    "lettering": ("letter",),
+}
+WORK_OF: dict[str, Work] = {name: work for work, names in _WORK_OF.items() for name in names}
+"""The kind of work of every operation of the catalogue; what a binder puts in themselves anybody does."""
+
+_CLOCK = re.compile(r"([01]?\d|2[0-3]):([0-5]\d)")
+
+
+def _read_clock(text: str) -> str:
+    found = _CLOCK.fullmatch(text.strip())
+    if found is None:
+        raise ValueError(f"“{text}” is no time of day; write it as 19:00.")
+    return f"{int(found[1]):02d}:{found[2]}"
+
+
+def _read_zone(name: str) -> str:
+    try:
+        ZoneInfo(name)
+    except (ZoneInfoNotFoundError, ValueError, OSError):
+        raise ValueError(f"“{name}” is no time zone; choose one from the list.") from None
+    return name
+
+
+Clock = Annotated[str, Field(max_length=8), AfterValidator(_read_clock)]
+"""A time of day as people write it, “19:00”."""
+
+
+def clock(text: str) -> time:
+    """A time of day that has been read."""
+    hour, minute = text.split(":")
+    return time(int(hour), int(minute))
+
+
+class Hours(Entries):
+    """Hours of one day of the week, 0 for Monday; what ends before it begins goes on past midnight."""
+
+    weekday: Annotated[int, Field(ge=0, le=6)]
+    begins: Clock
+    ends: Clock
+
+
+class Away(Entries):
+    """Days somebody is not there, the first and the last of them counted."""
+
+    first: date
+    last: date
+    why: Annotated[str, Field(max_length=80)] = ""
+
+
+class Extra(Entries):
+    """Hours beside the usual ones, on one day."""
+
+    day: date
+    begins: Clock
+    ends: Clock
+
+
+class Worker(Entries):
+    """Somebody who works here.
+
+    :param account: the name they sign in by, so that what they begin is known to be theirs.
+    :param leaves: kinds of work they do not do.
+    """
+
+    id: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,40}$")]
+    name: Annotated[str, Field(min_length=1, max_length=80)]
+    account: Annotated[str, Field(max_length=150)] = ""
+    hours: Annotated[tuple[Hours, ...], Field(max_length=40)] = ()
+    away: Annotated[tuple[Away, ...], Field(max_length=60)] = ()
+    extra: Annotated[tuple[Extra, ...], Field(max_length=60)] = ()
+    leaves: tuple[Work, ...] = ()
+
+
+class Equipment(Entries):
+    """A press, or so many frames, ploughs or sets of boards and weights.
+
+    :param count: so many of them, each taking one book; of presses, one.
+    :param platen_width, platen_height, opening: of a press, where known; it takes books up to that.
+    """
+
+    id: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,40}$")]
+    place: Place
+    name: Name = ""
+    count: Annotated[int, Field(ge=1, le=200)] = 1
+    platen_width: Annotated[Length, Field(gt=0, le=3000)] | None = None
+    platen_height: Annotated[Length, Field(gt=0, le=3000)] | None = None
+    opening: Annotated[Length, Field(gt=0, le=2000)] | None = None
+
+    @property
+    def called(self) -> str:
+        """Its name, or what it is."""
+        return self.name or PLACES[self.place].capitalize()
+
+
+class Workplace(Entries):
+    """The people and places of a workshop, and the time zone its hours are told in."""
+
+    version: Annotated[int, Field(ge=1, le=WORKPLACE.version)] = WORKPLACE.version
+    zone: Annotated[str, Field(max_length=60), AfterValidator(_read_zone)] = "UTC"
+    people: Annotated[tuple[Worker, ...], Field(max_length=40)] = ()
+    equipment: Annotated[tuple[Equipment, ...], Field(max_length=80)] = ()
+
+
+USUAL_EQUIPMENT: tuple[Equipment, ...] = (
+    Equipment(id="nipping-press", place="nipping_press", opening=300.0),
+    Equipment(id="lying-press", place="lying_press"),
+    Equipment(id="weights", place="weights", count=12),
+    Equipment(id="frame", place="sewing_frame", count=2),
+    Equipment(id="plough", place="plough"),
+    Equipment(id="shears", place="shears"),
+)
+_EVENINGS = tuple(Hours(weekday=day, begins="19:00", ends="21:30") for day in range(5))
+_WEEKEND = (Hours(weekday=5, begins="10:00", ends="16:00"),)
+
+
+def usual_workplace(zone: str, names: Sequence[str]) -> Workplace:
+    """What is taken where nobody has said: everybody of the workshop in the evenings and on Saturdays."""
+    people = tuple(
+        Worker(id=f"person-{number}", name=name[:80] or "Somebody", account=name, hours=_EVENINGS + _WEEKEND)
+        for number, name in enumerate(names, 1)
+    )
+    return Workplace(zone=zone, people=people, equipment=USUAL_EQUIPMENT)
+
+
+def read_workplace(data: object, notation: Notation | None = None) -> Workplace:
+    """Read people and places as typed.
+
+    :raises SpecError: naming every place that is wrong.
+    """
+    found = read_entries(Workplace, data, notation, kept_as=WORKPLACE, whole="people and places")
+    wrong: dict[str, str] = {}
+    for group, rows in (("people", found.people), ("equipment", found.equipment)):
+        ids = [row.id for row in rows]
+        for place, name in enumerate(ids):
+            if name in ids[:place]:
+                wrong[f"{group}.{place}.id"] = f"“{name}” is there twice; give each its own."
+    for place, person in enumerate(found.people):
+        for row, away in enumerate(person.away):
+            if away.last < away.first:
+                wrong[f"people.{place}.away.{row}.last"] = "The last day comes before the first."
+        for row, hours in enumerate(person.hours):
+            if hours.begins == hours.ends:
+                wrong[f"people.{place}.hours.{row}.ends"] = "These hours end as they begin."
+    if wrong:
+        raise SpecError(wrong)
+    return found
