@@ -17,6 +17,7 @@ QUERIES = {
     "saveHouse": "?version=1",
     "stockFor": "?piece=board",
     "bringPicture": f"?key={KEY}",
+    "saveWorkplace": "?version=1",
 }
 BODIES: dict[str, Any] = {
     "takeReadings": {"lines": ["12 mm"]},
@@ -58,6 +59,9 @@ BODIES: dict[str, Any] = {
     "convert": {"value": 90, "unit": "gsm"},
     "stockFor": {},
     "askForCutting": {"jobs": [1]},
+    "saveWorkplace": {},
+    "moveStep": {"job": 1, "operation": "sew"},
+    "promiseJob": {},
 }
 
 

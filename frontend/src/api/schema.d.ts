@@ -2166,6 +2166,282 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Week
+         * @description The open books laid over people, places and time, as they stand now.
+         */
+        get: operations["openWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/lay-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay Books Out
+         * @description Have the best order looked for.
+         */
+        post: operations["layBooksOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/layings/{laying_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Laying
+         * @description How far the search for an order has come.
+         */
+        get: operations["openLaying"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/layings/{laying_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cancel Laying
+         * @description Say that an order is not wanted any more.
+         */
+        post: operations["cancelLaying"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/layings/{laying_id}/put-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Laying Aside
+         * @description Go back to the order before this one.
+         */
+        post: operations["putLayingAside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Calendar
+         * @description All that is laid out, as iCalendar.
+         */
+        get: operations["weekIcs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Table
+         * @description All that is laid out, as a table.
+         */
+        get: operations["weekCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Sheet
+         * @description The week as a sheet for the wall.
+         */
+        get: operations["weekSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move Step
+         * @description Put an operation to a time, or let it go again; says what that costs.
+         */
+        post: operations["moveStep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/promise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Promise
+         * @description By when a job is promised, and how it stands.
+         */
+        get: operations["openPromise"];
+        /**
+         * Promise Job
+         * @description Promise a job for a date, take it into the week, or out of it.
+         */
+        put: operations["promiseJob"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/when": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * When Ready
+         * @description When a job could be ready, without and with disturbing the others, and what would help.
+         */
+        get: operations["whenReady"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Feed
+         * @description Whether one has an address for calendars.
+         */
+        get: operations["openFeed"];
+        put?: never;
+        /**
+         * Make Feed
+         * @description An address for calendars, in place of the one before.
+         */
+        post: operations["makeFeed"];
+        /**
+         * Withdraw Feed
+         * @description Make the address of one's calendars worthless.
+         */
+        delete: operations["withdrawFeed"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workplace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Workplace
+         * @description Who works here when, at what, and what there is to work with.
+         */
+        get: operations["openWorkplace"];
+        /**
+         * Write Workplace
+         * @description Write people and places at the version they were read at.
+         */
+        put: operations["saveWorkplace"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -7404,6 +7680,565 @@ export interface components {
             right: boolean;
         };
         /**
+         * HoursReply
+         * @description A stretch of time in which somebody is there.
+         */
+        HoursReply: {
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+        };
+        /**
+         * JobInWeek
+         * @description How a job stands in the layout.
+         *
+         *     :param ready: when it is done, dry and out of the press; none where something of it found no time.
+         *     :param slack: minutes between that and the promise, less than nothing where it is late.
+         *     :param step: what comes next. ``hangs_on``: where the time goes. ``warning``: what is in danger.
+         */
+        JobInWeek: {
+            /** Job */
+            job: string;
+            /** Title */
+            title: string;
+            /** Ready */
+            ready: string | null;
+            /** Ready Words */
+            ready_words: string;
+            /** Promised */
+            promised: string | null;
+            /** Slack */
+            slack: number | null;
+            /** Slack Words */
+            slack_words: string;
+            /** Step */
+            step: string;
+            /** Step Begins */
+            step_begins: string | null;
+            /** Hangs On */
+            hangs_on: string;
+            /** Warning */
+            warning: string;
+            /** Group */
+            group: string;
+        };
+        /**
+         * LayingReply
+         * @description An order that was made or is being made; ``words`` say how good it is.
+         */
+        LayingReply: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "working" | "done" | "failed" | "cancelled";
+            /** Done */
+            done: number;
+            /** Message */
+            message: string;
+            /** Author */
+            author: string;
+            /**
+             * Asked
+             * Format: date-time
+             */
+            asked: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * NowLine
+         * @description What somebody does now, or next: with why it is this and not something else.
+         */
+        NowLine: {
+            /** Person */
+            person: string;
+            /** Job */
+            job: string;
+            /** Operation */
+            operation: string;
+            /** Title */
+            title: string;
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /** When */
+            when: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * PersonInWeek
+         * @description Somebody who works here, and when.
+         */
+        PersonInWeek: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Hours */
+            hours: components["schemas"]["HoursReply"][];
+        };
+        /**
+         * PlaceInWeek
+         * @description A press, or all frames of a kind.
+         */
+        PlaceInWeek: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Room */
+            room: number;
+        };
+        /**
+         * Spell
+         * @description Work on one operation in one stretch, by the same people.
+         *
+         *     :param people, places: by their ids. ``late``: begun later than does no harm.
+         */
+        Spell: {
+            /** Job */
+            job: string;
+            /** Operation */
+            operation: string;
+            /** Title */
+            title: string;
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+            /** People */
+            people: string[];
+            /** Places */
+            places: string[];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "under_way" | "pinned" | "laid_out";
+            /**
+             * Late
+             * @default false
+             */
+            late: boolean;
+        };
+        /**
+         * Together
+         * @description The same work on several books, laid close to one another: got ready for once.
+         */
+        Together: {
+            /** Title */
+            title: string;
+            /** Jobs */
+            jobs: string[];
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Unlaid
+         * @description A job that is not laid out, and why.
+         */
+        Unlaid: {
+            /** Job */
+            job: number;
+            /** Title */
+            title: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Waiting
+         * @description What dries or stands after an operation; ``running`` since it is done already.
+         *
+         *     :param places: by their ids, where it stands meanwhile.
+         */
+        Waiting: {
+            /** Job */
+            job: string;
+            /** Operation */
+            operation: string;
+            /** Title */
+            title: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "nipped" | "tacky" | "under_weight" | "standing_open" | "left_alone";
+            /** Words */
+            words: string;
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+            /** Places */
+            places: string[];
+            /** Running */
+            running: boolean;
+            /** Harm */
+            harm: boolean;
+        };
+        /**
+         * WeekReply
+         * @description The open books laid over people, places and time.
+         *
+         *     ``running`` is an order being looked for; ``order`` the one in use. ``not_in_it`` are open jobs nobody has
+         *     taken up.
+         */
+        WeekReply: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Zone */
+            zone: string;
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+            /** Days */
+            days: string[];
+            /** People */
+            people: components["schemas"]["PersonInWeek"][];
+            /** Places */
+            places: components["schemas"]["PlaceInWeek"][];
+            /** Spells */
+            spells: components["schemas"]["Spell"][];
+            /** Waits */
+            waits: components["schemas"]["Waiting"][];
+            /** Todo */
+            todo: components["schemas"]["NowLine"][];
+            /** Jobs */
+            jobs: components["schemas"]["JobInWeek"][];
+            /** Together */
+            together: components["schemas"]["Together"][];
+            /** Remarks */
+            remarks: string[];
+            /** Unlaid */
+            unlaid: components["schemas"]["Unlaid"][];
+            /** Not In It */
+            not_in_it: components["schemas"]["Unlaid"][];
+            order: components["schemas"]["LayingReply"] | null;
+            running: components["schemas"]["LayingReply"] | null;
+        };
+        /**
+         * MoveReply
+         * @description What a move does: to which books, in words, and whether it could be kept.
+         */
+        MoveReply: {
+            /** Kept */
+            kept: boolean;
+            /** Words */
+            words: string[];
+        };
+        /**
+         * Move
+         * @description An operation wanted at a certain time; with none, it is laid out freely again.
+         */
+        Move: {
+            /** Job */
+            job: number;
+            /** Operation */
+            operation: string;
+            /** Begins */
+            begins?: string | null;
+            /**
+             * Worker
+             * @default
+             */
+            worker: string;
+        };
+        /**
+         * PromiseReply
+         * @description What is agreed about a job, and how it stands in the week; none where it is not laid out.
+         */
+        PromiseReply: {
+            /** Promised */
+            promised: string | null;
+            /** Taken Up */
+            taken_up: boolean;
+            in_week: components["schemas"]["JobInWeek"] | null;
+            /** Why Not */
+            why_not: string;
+        };
+        /**
+         * PromiseChange
+         * @description By when a job is promised; for a day alone, for six in the evening.
+         */
+        PromiseChange: {
+            /** Promised */
+            promised?: string | null;
+            /** At */
+            at?: string | null;
+            /**
+             * Taken Up
+             * @default false
+             */
+            taken_up: boolean;
+        };
+        /**
+         * Answer
+         * @description When a book could be ready: behind the others, and before them; and what would help.
+         */
+        Answer: {
+            behind: components["schemas"]["Possible"];
+            first: components["schemas"]["Possible"];
+            /** Helps */
+            helps: components["schemas"]["Help"][];
+        };
+        /**
+         * Help
+         * @description Something that would make a book ready sooner.
+         */
+        Help: {
+            /** What */
+            what: string;
+            /**
+             * Ready
+             * Format: date-time
+             */
+            ready: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Possible
+         * @description When a book could be ready, and which others are then ready later, in words.
+         */
+        Possible: {
+            /** Ready */
+            ready: string | null;
+            /** Words */
+            words: string;
+            /** Others */
+            others: string[];
+        };
+        /**
+         * FeedReply
+         * @description Whether there is an address for calendars; the address itself is shown once, when it is made.
+         */
+        FeedReply: {
+            /** There */
+            there: boolean;
+            /** Address */
+            address: string;
+        };
+        /**
+         * Away
+         * @description Days somebody is not there, the first and the last of them counted.
+         */
+        Away: {
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * Equipment
+         * @description A press, or so many frames, ploughs or sets of boards and weights.
+         *
+         *     :param count: so many of them, each taking one book; of presses, one.
+         *     :param platen_width, platen_height, opening: of a press, where known; it takes books up to that.
+         */
+        Equipment: {
+            /** Id */
+            id: string;
+            /**
+             * Place
+             * @enum {string}
+             */
+            place: "bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Platen Width */
+            platen_width?: number | null;
+            /** Platen Height */
+            platen_height?: number | null;
+            /** Opening */
+            opening?: number | null;
+        };
+        /**
+         * Extra
+         * @description Hours beside the usual ones, on one day.
+         */
+        Extra: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Begins */
+            begins: string;
+            /** Ends */
+            ends: string;
+        };
+        /**
+         * Hours
+         * @description Hours of one day of the week, 0 for Monday; what ends before it begins goes on past midnight.
+         */
+        Hours: {
+            /** Weekday */
+            weekday: number;
+            /** Begins */
+            begins: string;
+            /** Ends */
+            ends: string;
+        };
+        /**
+         * Named
+         * @description Something there is to choose, and what it is called.
+         */
+        Named: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * Worker
+         * @description Somebody who works here.
+         *
+         *     :param account: the name they sign in by, so that what they begin is known to be theirs.
+         *     :param leaves: kinds of work they do not do.
+         */
+        Worker: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Account
+             * @default
+             */
+            account: string;
+            /**
+             * Hours
+             * @default []
+             */
+            hours: components["schemas"]["Hours"][];
+            /**
+             * Away
+             * @default []
+             */
+            away: components["schemas"]["Away"][];
+            /**
+             * Extra
+             * @default []
+             */
+            extra: components["schemas"]["Extra"][];
+            /**
+             * Leaves
+             * @default []
+             */
+            leaves: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering")[];
+        };
+        /**
+         * Workplace
+         * @description The people and places of a workshop, and the time zone its hours are told in.
+         */
+        Workplace: {
+            /**
+             * Version
+             * @default 1
+             */
+            version: number;
+            /**
+             * Zone
+             * @default UTC
+             */
+            zone: string;
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["Worker"][];
+            /**
+             * Equipment
+             * @default []
+             */
+            equipment: components["schemas"]["Equipment"][];
+        };
+        /**
+         * WorkplaceReply
+         * @description People and places, lengths as they stand in their fields, and what there is to choose.
+         *
+         *     ``usual`` says that nobody has changed them yet. ``people_here`` are the names people sign in by.
+         */
+        WorkplaceReply: {
+            /** Version */
+            version: number;
+            workplace: components["schemas"]["Workplace"];
+            /** Usual */
+            usual: boolean;
+            /** Inputs */
+            inputs: {
+                [key: string]: string;
+            };
+            /** Works */
+            works: components["schemas"]["Named"][];
+            /** Places */
+            places: components["schemas"]["Named"][];
+            /** People Here */
+            people_here: string[];
+        };
+        /**
          * CoverRules
          * @description What whoever prints a cover asks for: their own sheet of rules, kept as a profile.
          *
@@ -8430,6 +9265,114 @@ export interface components {
             place?: string;
             warn_below?: string;
             count?: string;
+        };
+        /**
+         * Away
+         * @description Days somebody is not there, the first and the last of them counted.
+         */
+        AwayInput: {
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
+            /** Why */
+            why?: string;
+        };
+        /**
+         * Equipment
+         * @description A press, or so many frames, ploughs or sets of boards and weights.
+         *
+         *     :param count: so many of them, each taking one book; of presses, one.
+         *     :param platen_width, platen_height, opening: of a press, where known; it takes books up to that.
+         */
+        EquipmentInput: {
+            /** Id */
+            id: string;
+            /**
+             * Place
+             * @enum {string}
+             */
+            place: "bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears";
+            /** Name */
+            name?: string;
+            /** Count */
+            count?: number | string;
+            /** Platen Width */
+            platen_width?: ((number | string) | string) | null;
+            /** Platen Height */
+            platen_height?: ((number | string) | string) | null;
+            /** Opening */
+            opening?: ((number | string) | string) | null;
+        };
+        /**
+         * Extra
+         * @description Hours beside the usual ones, on one day.
+         */
+        ExtraInput: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Begins */
+            begins: string;
+            /** Ends */
+            ends: string;
+        };
+        /**
+         * Hours
+         * @description Hours of one day of the week, 0 for Monday; what ends before it begins goes on past midnight.
+         */
+        HoursInput: {
+            /** Weekday */
+            weekday: number | string;
+            /** Begins */
+            begins: string;
+            /** Ends */
+            ends: string;
+        };
+        /**
+         * Worker
+         * @description Somebody who works here.
+         *
+         *     :param account: the name they sign in by, so that what they begin is known to be theirs.
+         *     :param leaves: kinds of work they do not do.
+         */
+        WorkerInput: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Account */
+            account?: string;
+            /** Hours */
+            hours?: components["schemas"]["HoursInput"][];
+            /** Away */
+            away?: components["schemas"]["AwayInput"][];
+            /** Extra */
+            extra?: components["schemas"]["ExtraInput"][];
+            /** Leaves */
+            leaves?: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering")[];
+        };
+        /**
+         * Workplace
+         * @description The people and places of a workshop, and the time zone its hours are told in.
+         */
+        WorkplaceInput: {
+            /** Version */
+            version?: number | string;
+            /** Zone */
+            zone?: string;
+            /** People */
+            people?: components["schemas"]["WorkerInput"][];
+            /** Equipment */
+            equipment?: components["schemas"]["EquipmentInput"][];
         };
     };
     responses: never;
@@ -12490,6 +13433,477 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openWeek: {
+        parameters: {
+            query?: {
+                first?: string | null;
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeekReply"];
+                };
+            };
+        };
+    };
+    layBooksOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayingReply"];
+                };
+            };
+        };
+    };
+    openLaying: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                laying_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayingReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancelLaying: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                laying_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayingReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    putLayingAside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                laying_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weekIcs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    weekCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    weekSheet: {
+        parameters: {
+            query?: {
+                first?: string | null;
+                days?: number;
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    moveStep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoveReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openPromise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PromiseReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    promiseJob: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PromiseChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PromiseReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    whenReady: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedReply"];
+                };
+            };
+        };
+    };
+    makeFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedReply"];
+                };
+            };
+        };
+    };
+    withdrawFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    openWorkplace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkplaceReply"];
+                };
+            };
+        };
+    };
+    saveWorkplace: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkplaceInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkplaceReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

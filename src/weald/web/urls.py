@@ -9,11 +9,13 @@ from weald.web.gate import failed
 from weald.web.health import alive, ready
 from weald.web.shell import shell
 from weald.web.watching import metrics
+from weald.web.week.calendar import calendar
 
 handler500 = failed
 urlpatterns = [
     path("sign-in", SignInView.as_view(), name="sign-in"),
     path("come-in/<str:token>", come_in, name="come-in"),
+    path("calendar/<str:token>.ics", calendar, name="calendar"),
     path("sign-out", LogoutView.as_view(), name="sign-out"),
     path("healthz", alive),
     path("readyz", ready),

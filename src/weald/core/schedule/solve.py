@@ -11,11 +11,13 @@ from ortools.sat.python import cp_model
 
 from weald.core.schedule.bounds import least_cost, minutes_behind
 from weald.core.schedule.placing import Doers, Turns, as_doers, place
-from weald.core.schedule.problem import FIRST, LATE, Cost, Layout, Placed, Problem, Task, cost
+from weald.core.schedule.problem import FIRST, LATE, Cost, Layout, Minute, Placed, Problem, Task, cost
 
 Tell = Callable[[int], None]
 """Told a percentage; may raise to stop the work."""
 _SHUFFLES = 30
+_FAR: tuple[Minute, ...] = (60 * 24 * 14, 60 * 24 * 7, 60 * 24 * 60)
+"""When jobs nobody has promised are taken to be wanted, one after the other."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,12 +70,15 @@ def first_layout(problem: Problem, kept: Turns | None = None, shuffles: int = _S
     return replace(found, least=0 if found.layout.left else least)
 
 
-def better_layout(problem: Problem, found: Laid, seconds: float, tell: Tell = lambda _: None) -> Laid:
+def better_layout(
+    problem: Problem, found: Laid, seconds: float, tell: Tell = lambda _: None, settled: bool = False
+) -> Laid:
     """Look for a better layout for so long, or until none can be better.
 
+    :param settled: go on though none is better in what counts, so that single jobs are ready sooner.
     :raises Exception: whatever ``tell`` raises to stop it.
     """
-    if found.best or not problem.tasks:
+    if (found.best and not settled) or not found.layout.placed:
         return found
     return _Model(problem, found).improve(seconds, tell)
 
@@ -87,16 +92,24 @@ def _rules(problem: Problem) -> Iterator[dict[str, float]]:
     """Turns by rules of thumb: what has the least time to spare first, or one job after the other."""
     work = {job: sum(task.minutes * task.people for task in tasks) for job, tasks in problem.of_job.items()}
     promised = {aim.job: aim.promised for aim in problem.aims}
-    behind = minutes_behind(problem)
-    for far in (60 * 24 * 7, 60 * 24 * 14, 60 * 24 * 60):
-        wanted = {job: far if date is None else date for job, date in promised.items()}
-        yield {task.id: wanted[task.job] - task.minutes - behind[task.id] for task in problem.tasks}
+    for far in _FAR:
+        yield usual_turns(problem, far)
     jobs = list(problem.of_job)
     yield _by_job(problem, sorted(jobs, key=lambda job: work[job]))
     yield _by_job(
         problem,
         sorted(jobs, key=lambda job: (promised[job] is None, promised[job] or 0, work[job])),
     )
+
+
+def usual_turns(problem: Problem, far: Minute = _FAR[0]) -> dict[str, float]:
+    """The last moment at which each task may begin for its job to be ready as promised: the least goes first.
+
+    :param far: when jobs nobody has promised are wanted.
+    """
+    behind = minutes_behind(problem)
+    wanted = {aim.job: far if aim.promised is None else aim.promised for aim in problem.aims}
+    return {task.id: float(wanted[task.job] - task.minutes - behind[task.id]) for task in problem.tasks}
 
 
 def _by_job(problem: Problem, order: list[str]) -> dict[str, float]:

@@ -1,6 +1,6 @@
 """Moments and stretches of time as one says them in a workshop."""
 
-from datetime import datetime
+from datetime import date, datetime
 from zoneinfo import ZoneInfo
 
 from weald.core.bench.operation import minutes_in_words
@@ -22,7 +22,22 @@ def moment_in_words(moment: datetime, zone: str, now: datetime) -> str:
     if 1 < days < 7:
         return f"{_DAYS[then.weekday()]} {clock}"
     year = f" {then.year}" if then.year != here.year else ""
-    return f"{_DAYS[then.weekday()][:3]} {then.day} {_MONTHS[then.month - 1]}{year}, {clock}"
+    return f"{_day(then)}{year}, {clock}"
+
+
+def date_in_words(moment: datetime, zone: str) -> str:
+    """“Tue 3 Mar 2026, 14:30”, as it can be read at any time."""
+    then = moment.astimezone(ZoneInfo(zone))
+    return f"{_day(then)} {then.year}, {then:%H:%M}"
+
+
+def day_in_words(day: date) -> str:
+    """“Tuesday 3 Mar”."""
+    return f"{_DAYS[day.weekday()]} {day.day} {_MONTHS[day.month - 1]}"
+
+
+def _day(then: datetime) -> str:
+    return f"{_DAYS[then.weekday()][:3]} {then.day} {_MONTHS[then.month - 1]}"
 
 
 def stretch_in_words(minutes: int) -> str:

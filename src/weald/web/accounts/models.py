@@ -12,12 +12,15 @@ from weald.core.units import Units
 class Workshop(models.Model):
     """The people and books of one bindery. Nothing of it is seen by another.
 
-    ``house`` is a :class:`weald.core.planning.house.House`.
+    ``house`` is a :class:`weald.core.planning.house.House`, ``workplace`` a
+    :class:`weald.core.schedule.workplace.Workplace`; empty, everything is as usual.
     """
 
     name = models.CharField(max_length=120)
     house = models.JSONField(default=dict)
     house_version = models.PositiveIntegerField(default=1)
+    workplace = models.JSONField(default=dict)
+    workplace_version = models.PositiveIntegerField(default=1)
 
     def __str__(self) -> str:
         return self.name

@@ -26,6 +26,8 @@ from weald.web.api import (
     sets,
     shelf,
     texts,
+    week,
+    workplace,
 )
 from weald.web.api.signed_in import SignedIn
 from weald.web.api.typed import with_inputs
@@ -55,6 +57,8 @@ api.add_router("", printers.router)
 api.add_router("", prints.router)
 api.add_router("", shelf.router)
 api.add_router("", cuttings.router)
+api.add_router("", week.router)
+api.add_router("", workplace.router)
 errors.install(api)
 
 

@@ -25,6 +25,7 @@ from weald.web.jobs.sets import StaleSetError
 from weald.web.printing.files import TooLargeError
 from weald.web.printing.services import InUseError
 from weald.web.shelf.services import ShortError
+from weald.web.week.services import StaleWorkplaceError
 
 Answer = tuple[int, dict[str, Any]]
 
@@ -62,6 +63,7 @@ _TOO_OFTEN = "That was asked for very often just now. Wait a minute, then ask ag
 _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
     StaleHouseError: lambda error: _problem(409, "stale_house", str(error)),
+    StaleWorkplaceError: lambda error: _problem(409, "stale_workplace", str(error)),
     StaleSetError: lambda error: _problem(409, "stale_set", str(error)),
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
     TooLargeError: lambda error: _problem(413, "too_large", str(error)),

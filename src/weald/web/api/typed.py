@@ -12,10 +12,11 @@ from weald.core.job.printing import CoverRules, Printer
 from weald.core.job.spec import JobSpec
 from weald.core.planning.book_set import SetSpec
 from weald.core.planning.house import House
+from weald.core.schedule.workplace import Workplace
 from weald.core.shelf.stock import StockItem
 
 _MARK = "x-entries"
-_MODELS: tuple[type[BaseModel], ...] = (CoverRules, House, JobSpec, Printer, SetSpec, StockItem)
+_MODELS: tuple[type[BaseModel], ...] = (CoverRules, House, JobSpec, Printer, SetSpec, StockItem, Workplace)
 _ALSO = {
     "StockItem": {
         "count": {"type": "string"},
@@ -34,6 +35,7 @@ JobInput = Annotated[dict[str, Any], _marked(JobSpec)]
 SetInput = Annotated[dict[str, Any], _marked(SetSpec)]
 HouseInput = Annotated[dict[str, Any], _marked(House)]
 StockInput = Annotated[dict[str, Any], _marked(StockItem)]
+WorkplaceInput = Annotated[dict[str, Any], _marked(Workplace)]
 PrinterInput = Annotated[dict[str, Any], _marked(Printer)]
 CoverRulesInput = Annotated[dict[str, Any], _marked(CoverRules)]
 

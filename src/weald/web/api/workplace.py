@@ -1,0 +1,69 @@
+"""People, hours and places over HTTP."""
+
+from django.http import HttpRequest
+from ninja import Body, Query, Router, Schema
+
+from weald.core.bench.operation import PLACES
+from weald.core.job.entries import lengths_of
+from weald.core.schedule.workplace import WORKS, Workplace, read_workplace
+from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.schemas import Problem
+from weald.web.api.typed import WorkplaceInput
+from weald.web.week import services
+
+router = Router(tags=["week"])
+
+
+class Named(Schema):
+    """Something there is to choose, and what it is called."""
+
+    id: str
+    words: str
+
+
+class WorkplaceReply(Schema):
+    """People and places, lengths as they stand in their fields, and what there is to choose.
+
+    ``usual`` says that nobody has changed them yet. ``people_here`` are the names people sign in by.
+    """
+
+    version: int
+    workplace: Workplace
+    usual: bool
+    inputs: dict[str, str]
+    works: list[Named]
+    places: list[Named]
+    people_here: list[str]
+
+
+def _reply(request: HttpRequest) -> WorkplaceReply:
+    workshop, notation = workshop_of(request), notation_of(request)
+    workplace = services.workplace_of(workshop)
+    members = workshop.memberships.filter(user__is_active=True).order_by("pk")
+    return WorkplaceReply(
+        version=workshop.workplace_version,
+        workplace=workplace,
+        usual=not workshop.workplace,
+        inputs={path: notation.editable(value) for path, value in lengths_of(workplace)},
+        works=[Named(id=work, words=words) for work, words in WORKS.items()],
+        places=[Named(id=place, words=words) for place, words in PLACES.items() if place != "bench"],
+        people_here=list(members.values_list("user__username", flat=True)),
+    )
+
+
+@router.get("/workplace", response=WorkplaceReply, operation_id="openWorkplace")
+def open_workplace(request: HttpRequest) -> WorkplaceReply:
+    """Who works here when, at what, and what there is to work with."""
+    return _reply(request)
+
+
+@router.put(
+    "/workplace", response={200: WorkplaceReply, 409: Problem, 422: Problem}, operation_id="saveWorkplace"
+)
+def write_workplace(
+    request: HttpRequest, workplace: WorkplaceInput = Body(...), version: int = Query(..., ge=1)
+) -> WorkplaceReply:
+    """Write people and places at the version they were read at."""
+    read = read_workplace(workplace, notation_of(request))
+    services.save_workplace(workshop_of(request), version, person(request), read)
+    return _reply(request)
