@@ -84,6 +84,18 @@ export type Cutting = Schemas["CuttingReply"];
 export type CutGroup = Schemas["GroupReply"];
 export type CutSheet = Schemas["SheetReply"];
 export type CuttingOptions = Schemas["CuttingRequest"];
+export type Week = Schemas["WeekReply"];
+export type Spell = Schemas["Spell"];
+export type Waiting = Schemas["Waiting"];
+export type JobInWeek = Schemas["JobInWeek"];
+export type Laying = Schemas["LayingReply"];
+export type StepMove = Schemas["Move"];
+export type PromiseReply = Schemas["PromiseReply"];
+export type WhenReady = Schemas["Answer"];
+export type WorkplaceReply = Schemas["WorkplaceReply"];
+export type WorkplaceInput = Required<Schemas["WorkplaceInput"]>;
+export type WorkerInput = Schemas["WorkerInput"];
+export type EquipmentInput = Schemas["EquipmentInput"];
 
 function cookie(name: string): string {
   const found = document.cookie.split("; ").find((entry) => entry.startsWith(`${name}=`));

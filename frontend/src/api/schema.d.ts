@@ -3193,6 +3193,7 @@ export interface components {
          *     :param hand: what the left-handed do the other way round; empty for the others.
          *     :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
          *     :param at_once: so many copies at the most before what comes next, which cannot wait; 0 for any number.
+         *     :param occupies: the ``places`` it takes, in words.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
          */
         Operation: {
@@ -3264,6 +3265,11 @@ export interface components {
              * @default false
              */
             critical: boolean;
+            /**
+             * Places
+             * @default []
+             */
+            places: ("bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears")[];
         };
         /**
          * Option
@@ -7845,7 +7851,7 @@ export interface components {
         };
         /**
          * Together
-         * @description The same work on several books, laid close to one another: got ready for once.
+         * @description Work on several books laid close to one another, for which something is got ready once.
          */
         Together: {
             /** Title */

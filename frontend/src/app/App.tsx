@@ -13,6 +13,8 @@ const HouseRules = lazy(() => import("../house/HouseRules"));
 const Sets = lazy(() => import("../sets/Sets"));
 const SetPage = lazy(() => import("../sets/SetPage"));
 const CuttingRoom = lazy(() => import("../cutting/CuttingRoom"));
+const WeekPage = lazy(() => import("../week/WeekPage"));
+const Workplace = lazy(() => import("../week/Workplace"));
 const CuttingPage = lazy(() => import("../cutting/CuttingPage"));
 
 export function App() {
@@ -52,6 +54,8 @@ export function App() {
             <Route path="/sets/:setId" element={<SetPage />} />
             <Route path="/cutting" element={<CuttingRoom />} />
             <Route path="/cutting/:cuttingId" element={<CuttingPage />} />
+            <Route path="/week" element={<WeekPage />} />
+            <Route path="/week/people" element={<Workplace />} />
             <Route path="*" element={<Nowhere />} />
           </Routes>
         </Suspense>

@@ -13,6 +13,7 @@ import { UNITS, useChangePreferences, usePerson } from "./person";
 const UNIT_LABELS = { mm: "app.millimetres", inch: "app.inches", both: "app.bothUnits" } as const;
 const ROOMS = [
   ["/", "common.desk"],
+  ["/week", "common.week"],
   ["/sets", "common.sets"],
   ["/shelf", "common.shelf"],
   ["/cutting", "common.cutting"],

@@ -11,6 +11,7 @@ import { Pager } from "../parts/Pager";
 import { SearchField } from "../parts/SearchField";
 import { type Direction, SortHeader } from "../parts/SortHeader";
 import { useListParams } from "../parts/useListParams";
+import { AtTheBench } from "./AtTheBench";
 import { ImportButton, NewJob } from "./NewJob";
 import { Rename } from "./Rename";
 import { useDeskVerb } from "./useDesk";
@@ -54,6 +55,7 @@ export default function Desk() {
           </Button>
         </span>
       </div>
+      <AtTheBench />
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <SearchField
           label={t("desk.searchByTitle")}

@@ -24,6 +24,7 @@ import sets from "./en/sets.json";
 import sewing from "./en/sewing.json";
 import shelf from "./en/shelf.json";
 import text from "./en/text.json";
+import week from "./en/week.json";
 
 export const en = {
   app,
@@ -46,6 +47,7 @@ export const en = {
   sewing,
   shelf,
   text,
+  week,
 };
 
 declare module "i18next" {

@@ -125,6 +125,7 @@ class Operation:
     :param hand: what the left-handed do the other way round; empty for the others.
     :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
     :param at_once: so many copies at the most before what comes next, which cannot wait; 0 for any number.
+    :param occupies: the ``places`` it takes, in words.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
     """
 
@@ -152,6 +153,7 @@ class Operation:
     at_once: int = 0
     start: Minutes = 0.0
     critical: bool = False
+    places: tuple[Place, ...] = ()
 
     @property
     def takes(self) -> Minutes:

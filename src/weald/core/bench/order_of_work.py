@@ -150,6 +150,7 @@ def _operation(step: Step, after: tuple[str, ...], book: Book, left_handed: bool
         lasts=minutes_in_words(minutes),
         people=2 if step.two(book) else 1,
         occupies=tuple(PLACES[place] for place in step.places),
+        places=step.places,
         whole=step.whole,
         after=after,
         wait=_wait(step, book),

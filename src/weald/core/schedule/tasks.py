@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime
 
-from weald.core.bench.operation import Operation, Wait
+from weald.core.bench.operation import PLACES, Operation, Wait
 from weald.core.bench.progress import Standing
 from weald.core.schedule.hours import minute_of, windows
 from weald.core.schedule.problem import (
@@ -235,7 +235,7 @@ class _Posing:
         wait = operation.wait
         held = set(wait.holds) if wait else set()
         found = []
-        for place in dict.fromkeys((*operation.occupies, *held)):
+        for place in dict.fromkeys((*operation.places, *held)):
             if place == "bench":
                 continue
             there = [each for each in self.workplace.equipment if each.place == place]
@@ -243,7 +243,7 @@ class _Posing:
             if there and not fitting:
                 self._say("too_small", book, operation, place=there[0].called)
             if not there:
-                self._say("no_place", book, operation, place=str(place))
+                self._say("no_place", book, operation, place=PLACES[place])
             if fitting:
                 load = {each.id: min(_load(each, book), _unit(each).room) for each in fitting}
                 minutes = math.ceil(wait.usual) if wait and place in held else 0

@@ -5,7 +5,6 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
-from zoneinfo import ZoneInfo
 
 from weald.core.bench.operation import WAIT_STATES, Operation, WaitState
 from weald.core.schedule.bounds import ready_alone
@@ -16,6 +15,18 @@ from weald.core.schedule.telling import moment_in_words, stretch_in_words
 
 SpellState = Literal["under_way", "pinned", "laid_out"]
 _SOON = 60 * 24 * 7
+_NEAR = 120
+"""Minutes between two things for which something is still ready."""
+_GOT_READY: dict[str, tuple[str, ...]] = {
+    "One setting of the shears": ("cut_sheets", "cut_boards", "trim_flush"),
+    "One setting of the plough": ("trim", "trim_first", "trim_rounded", "trim_in_boards"),
+    "One pot of glue": (
+        *("glue_up", "line_spine", "laminate", "make_case", "case_in", "cover_book", "tip_endpapers"),
+    ),
+    "One load of the press": ("press_sections", "weigh_down"),
+    "The tools hot once": ("letter",),
+}
+_READY_ONCE = {name: ready for ready, names in _GOT_READY.items() for name in names}
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +104,7 @@ class JobInWeek:
 
 @dataclass(frozen=True, slots=True)
 class Together:
-    """The same work on several books, laid close to one another: got ready for once."""
+    """Work on several books laid close to one another, for which something is got ready once."""
 
     title: str
     jobs: tuple[str, ...]
@@ -324,24 +335,27 @@ class _Reading:
         return ", ".join(said)
 
     def _together(self) -> Iterator[Together]:
-        """The same operation of several books, begun by the same person on one day."""
-        found: dict[tuple[str, tuple[str, ...], object], list[Placed]] = defaultdict(list)
+        """Several books for which one thing is got ready, by the same person within two hours."""
+        last: dict[tuple[str, tuple[str, ...]], list[Placed]] = {}
+        runs: list[tuple[str, list[Placed]]] = []
         for each in self.layout.placed:
             task = self.problem.by_id[each.task]
-            if task.part == 0 and each.begins < _SOON and task.begun is None:
-                day = self._at(each.begins).astimezone(ZoneInfo(self.zone)).date()
-                found[task.operation, each.hands, day].append(each)
-        for parts in found.values():
-            if len(parts) < 2:
+            ready = _READY_ONCE.get(task.operation)
+            if ready is None or task.part or task.begun is not None or each.begins > _SOON:
                 continue
-            task = self.problem.by_id[parts[0].task]
-            titles = [f"“{self.books[self.problem.by_id[each.task].job].title}”" for each in parts]
-            yield Together(
-                task.title,
-                tuple(self.problem.by_id[each.task].job for each in parts),
-                self._at(parts[0].begins),
-                f"{self._said(parts[0].begins)}: {', '.join(titles)}",
-            )
+            run = last.get((ready, each.hands))
+            if run is None or each.begins - run[-1].ends > _NEAR:
+                run = last[ready, each.hands] = []
+                runs.append((ready, run))
+            run.append(each)
+        for ready, parts in runs:
+            tasks = [self.problem.by_id[each.task] for each in parts]
+            jobs = tuple(dict.fromkeys(task.job for task in tasks))
+            if len(jobs) < 2:
+                continue
+            said = [f"{task.title} (“{self.books[task.job].title}”)" for task in tasks]
+            words = f"{self._said(parts[0].begins)}: {', '.join(said)}"
+            yield Together(ready, jobs, self._at(parts[0].begins), words)
 
     def _remark(self, remark: Remark) -> str:
         return _REMARKS[remark.code].format(book=f"“{self.books[remark.job].title}”", **remark.terms)

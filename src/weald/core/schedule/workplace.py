@@ -22,8 +22,8 @@ WORKS: dict[Work, str] = {
     "sheets": "printing, folding, collating",
     "sewing": "sewing, lacing, end bands",
     "block": "gluing up, backing, trimming",
-    "boards": "cutting boards and covering",
-    "covering": "paring, case-making, covering",
+    "boards": "cutting boards and covers",
+    "covering": "paring, making cases, covering",
     "casing": "casing in and drying",
     "lettering": "lettering",
 }

@@ -95,7 +95,7 @@ class LaidOut:
 
 def laid_out(workshop: Workshop, notation: Notation, now: datetime | None = None) -> LaidOut:
     """Lay the open books out as they stand, in the order that was found best, or what is urgent first."""
-    moment = now or timezone.now()
+    moment = _whole_minute(now or timezone.now())
     workplace = workplace_of(workshop)
     found = open_books(workshop, notation, moment)
     posed = pose(workplace, found.books, moment)
@@ -103,6 +103,11 @@ def laid_out(workshop: Workshop, notation: Notation, now: datetime | None = None
     order = _order(posed.problem, laying, moment)
     layout = place(posed.problem, order.turns, order.doers)
     return LaidOut(workplace, found, posed, layout, laying, order, moment)
+
+
+def _whole_minute(moment: datetime) -> datetime:
+    """Laid out by whole minutes, hours begin and end as they are told."""
+    return moment.replace(second=0, microsecond=0)
 
 
 def order_in_use(workshop: Workshop) -> Laying | None:
@@ -147,7 +152,7 @@ def carry_out(work_id: str) -> None:
 
 def _find_order(laying: Laying, tell: Tell) -> dict[str, object]:
     """Look for the best order; what is kept of it."""
-    now = timezone.now()
+    now = _whole_minute(timezone.now())
     workshop = laying.workshop
     found = open_books(workshop, FOR_ANYBODY, now)
     problem = pose(workplace_of(workshop), found.books, now).problem
@@ -233,7 +238,7 @@ def could_be_ready(job: Job, notation: Notation) -> Answer:
 
     :raises SpecError: when it cannot be laid out at all.
     """
-    now = timezone.now()
+    now = _whole_minute(timezone.now())
     workshop = job.workshop
     found = open_books(workshop, notation, now, job)
     mine = next((book for book in found.books if book.job == str(job.pk)), None)

@@ -8,6 +8,7 @@ from django.db import transaction
 from weald.web.accounts.services import add_person
 from weald.web.bench import demo_bench
 from weald.web.jobs import demo_bindery
+from weald.web.week import demo_week
 
 
 class Command(BaseCommand):
@@ -30,3 +31,4 @@ class Command(BaseCommand):
         person = add_person(options["name"], options["password"], demo_bindery.WORKSHOP, check=False)
         demo_bindery.load(person.membership.workshop, person)
         demo_bench.load(person)
+        demo_week.load(person)

@@ -1,0 +1,105 @@
+/** Today at the desk: what to do now, what stands and dries until when, and what is promised. */
+import { t } from "../app/words";
+import { type ReactNode } from "react";
+import { Link } from "react-router";
+import type { Week } from "../api/client";
+import { clockOf, useWeek } from "../week/useWeek";
+
+const MOST = 4;
+const MOST_BOOKS = 6;
+
+export function AtTheBench() {
+  const week = useWeek(null, 1);
+  if (!week.data || week.data.jobs.length === 0) return null;
+  return <Today week={week.data} />;
+}
+
+function Today({ week }: { week: Week }) {
+  const clock = clockOf(week.zone);
+  const title = (job: string) => week.jobs.find((each) => each.job === job)?.title ?? "";
+  const running = week.waits.filter((wait) => wait.running);
+  const books = [...week.jobs].sort((one, other) =>
+    (one.promised ?? "~").localeCompare(other.promised ?? "~"),
+  );
+  return (
+    <section
+      aria-label={t("desk.atTheBenchToday")}
+      className="mb-5 grid gap-4 rounded border border-rule bg-linen p-4 md:grid-cols-3"
+    >
+      <Part title={t("week.whatToDoNow")} empty={t("week.nothingToDo")}>
+        {week.todo.slice(0, MOST).map((line) => (
+          <li key={line.person}>
+            {week.people.find(({ id }) => id === line.person)?.name}, {line.when}:{" "}
+            <Link className="text-hill underline" to={`/jobs/${line.job}/bench`}>
+              {line.title}
+            </Link>{" "}
+            <span className="text-faded">{title(line.job)}</span>
+          </li>
+        ))}
+      </Part>
+      <Part title={t("desk.standingAndDrying")} empty={t("desk.nothingDries")}>
+        {running.slice(0, MOST).map((wait) => (
+          <li key={`${wait.job}${wait.operation}`}>
+            <Link className="text-hill underline" to={`/jobs/${wait.job}/bench`}>
+              {title(wait.job)}
+            </Link>
+            , {wait.words}{" "}
+            <span className="figures text-faded">
+              {t("desk.untilTime", { time: `${clock.short(wait.ends)}, ${clock.hour(wait.ends)}` })}
+            </span>
+          </li>
+        ))}
+      </Part>
+      <Part title={t("desk.nextStepOfEveryBook")} empty="">
+        {books.slice(0, MOST_BOOKS).map((job) => (
+          <li key={job.job}>
+            <Link className="text-hill underline" to={`/jobs/${job.job}/bench`}>
+              {job.title}
+            </Link>
+            {job.step_begins && (
+              <span>
+                {": "}
+                {t("desk.stepAtTime", {
+                  step: job.step,
+                  time: `${clock.short(job.step_begins)}, ${clock.hour(job.step_begins)}`,
+                })}
+              </span>
+            )}
+            {job.promised && (
+              <Link
+                to="/week"
+                className={`block ${job.slack !== null && job.slack < 0 ? "text-madder" : "text-faded"}`}
+              >
+                {t("week.promisedDay", {
+                  day: clock.day(job.promised),
+                  words: job.slack_words || t("week.noTimeFound"),
+                })}
+              </Link>
+            )}
+          </li>
+        ))}
+      </Part>
+    </section>
+  );
+}
+
+function Part({
+  title,
+  empty,
+  children,
+}: {
+  title: string;
+  empty: string;
+  children: readonly ReactNode[];
+}) {
+  return (
+    <div>
+      <h2 className="font-semibold">{title}</h2>
+      {children.length === 0 ? (
+        <p className="text-sm text-faded">{empty}</p>
+      ) : (
+        <ul className="space-y-1 text-sm">{children}</ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,522 @@
+/** Who works here when and at what, and what there is to work with. */
+import { t, type WordKey } from "../app/words";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Plus, X } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import {
+  api,
+  type EquipmentInput,
+  unwrap,
+  type WorkerInput,
+  type WorkplaceInput,
+  type WorkplaceReply,
+} from "../api/client";
+import { DraftStore, type Kept, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { useDraft } from "../app/drafts/useDraft";
+import { inBrowser } from "../app/keeper";
+import { newKey } from "../app/newKey";
+import { usePerson } from "../app/person";
+import { asText } from "../job/paths";
+import { Button, IconButton, Pick, Tick } from "../parts/controls";
+
+const FIELD =
+  "figures h-8 rounded border border-faded bg-sheet px-2 text-base text-ink aria-invalid:border-2 aria-invalid:border-madder";
+const DAYS: readonly WordKey[] = [
+  "week.monday",
+  "week.tuesday",
+  "week.wednesday",
+  "week.thursday",
+  "week.friday",
+  "week.saturday",
+  "week.sunday",
+];
+const STATES: Record<SaveState, WordKey> = {
+  saved: "house.kept",
+  saving: "common.saving",
+  unsaved: "house.notKeptYet",
+  wrong: "house.notKeptSeeWhatIsMarked",
+  signed_out: "house.notKeptYouAreSignedOut",
+  conflict: "week.notKeptSomebodyElse",
+  failed: "house.notKeptButWhatYouTyped",
+};
+const PORT: Port<WorkplaceInput, WorkplaceReply> = {
+  write: async (draft, reply) =>
+    unwrap(
+      await api.PUT("/api/workplace", {
+        params: { query: { version: reply.version } },
+        body: draft,
+      }),
+    ) as WorkplaceReply,
+  draftOf: (reply) => reply.workplace as WorkplaceInput,
+  versionOf: (reply) => reply.version,
+  atVersion: (reply, version) => ({ ...reply, version }),
+  theirsOf: () => null,
+};
+const ZONES: readonly string[] = Intl.supportedValuesOf("timeZone");
+const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+export default function Workplace() {
+  const person = usePerson();
+  const workplace = useQuery({
+    queryKey: ["workplace", person.units],
+    queryFn: async () => unwrap(await api.GET("/api/workplace")) as WorkplaceReply,
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+  useEffect(() => {
+    document.title = t("week.peopleAndPlacesWeald");
+  }, []);
+  if (workplace.error)
+    return (
+      <main className="p-8" role="alert">
+        {workplace.error.message}
+      </main>
+    );
+  if (!workplace.data) return <main className="p-8">{t("common.oneMoment")}</main>;
+  return <Form key={`${person.units}${workplace.data.version}`} opened={workplace.data} />;
+}
+
+function Form({ opened }: { opened: WorkplaceReply }) {
+  const client = useQueryClient();
+  const person = usePerson();
+  const [store] = useState(
+    () =>
+      new DraftStore(
+        opened,
+        PORT,
+        inBrowser<Kept<WorkplaceInput>>(`weald.workplace.${person.workshop}`),
+        WALL_CLOCK,
+        false,
+      ),
+  );
+  const { draft, reply, save, errors, conflict } = useDraft(store);
+  const change = (part: Partial<WorkplaceInput>) => store.change({ ...draft, ...part });
+  const keep = async () => {
+    await store.save();
+    if (store.read().save !== "saved") return;
+    await client.invalidateQueries({ queryKey: ["workplace"] });
+    await client.invalidateQueries({ queryKey: ["week"] });
+  };
+  const zones = ZONES.includes(draft.zone) ? ZONES : [draft.zone, ...ZONES];
+  return (
+    <main className="mx-auto w-full max-w-5xl p-4">
+      <div className="mb-2 flex flex-wrap items-center gap-3">
+        <h1 className="text-3xl font-semibold">{t("week.peopleAndPlaces")}</h1>
+        <Button
+          kind="main"
+          disabled={save === "saved" || save === "saving" || save === "conflict"}
+          onClick={() => void keep()}
+        >
+          {t("week.keepThem")}
+        </Button>
+        {save !== "saved" && (
+          <Button
+            onClick={() => {
+              store.giveUp();
+              void client.invalidateQueries({ queryKey: ["workplace"] });
+            }}
+          >
+            {t("house.backToWhatWasKept")}
+          </Button>
+        )}
+        <span role="status" className="text-sm text-faded">
+          {t(STATES[save])}
+        </span>
+        <Link className="ml-auto text-hill underline" to="/week">
+          {t("week.backToTheWeek")}
+        </Link>
+      </div>
+      {opened.usual && <p className="mb-3 max-w-prose text-faded">{t("week.nobodyHasSaidYet")}</p>}
+      {conflict && (
+        <p role="alert" className="mb-3 text-madder">
+          {conflict.message}
+        </p>
+      )}
+      <div className="mb-4 flex flex-wrap items-end gap-3">
+        <Pick
+          label={t("week.hoursAreToldIn")}
+          value={draft.zone}
+          options={zones.map((zone) => [zone, zone.replaceAll("_", " ")] as const)}
+          onChange={(zone) => change({ zone })}
+        />
+        {draft.zone !== HERE && (
+          <Button kind="quiet" onClick={() => change({ zone: HERE })}>
+            {t("week.asOnThisDevice", { zone: HERE.replaceAll("_", " ") })}
+          </Button>
+        )}
+        {errors.zone && <p className="text-madder">{errors.zone}</p>}
+      </div>
+      <h2 className="mb-2 text-xl font-semibold">{t("week.people")}</h2>
+      <div className="grid gap-4 lg:grid-cols-2">
+        {draft.people.map((worker, place) => (
+          <Person
+            key={worker.id}
+            worker={worker}
+            path={`people.${place}`}
+            reply={reply}
+            errors={errors}
+            onChange={(next) => change({ people: draft.people.with(place, next) })}
+            onRemove={() => change({ people: draft.people.toSpliced(place, 1) })}
+          />
+        ))}
+      </div>
+      <Button
+        className="mt-2"
+        onClick={() =>
+          change({
+            people: [
+              ...draft.people,
+              { id: `p-${newKey().slice(0, 12)}`, name: t("week.somebodyNew") },
+            ],
+          })
+        }
+      >
+        {t("week.addSomebody")}
+      </Button>
+      <h2 className="mt-6 mb-2 text-xl font-semibold">{t("week.pressesFramesAndWeights")}</h2>
+      <Equipment draft={draft} reply={reply} errors={errors} onChange={change} />
+    </main>
+  );
+}
+
+type Errors = Record<string, string>;
+
+function Person({
+  worker,
+  path,
+  reply,
+  errors,
+  onChange,
+  onRemove,
+}: {
+  worker: WorkerInput;
+  path: string;
+  reply: WorkplaceReply;
+  errors: Errors;
+  onChange: (worker: WorkerInput) => void;
+  onRemove: () => void;
+}) {
+  const hours = worker.hours ?? [];
+  const away = worker.away ?? [];
+  const leaves = worker.leaves ?? [];
+  const wrong = Object.entries(errors).filter(([place]) => place.startsWith(`${path}.`));
+  return (
+    <fieldset className="rounded border border-rule bg-sheet p-3">
+      <legend className="px-1 font-serif font-semibold">{worker.name}</legend>
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="text-sm text-faded">
+          {t("week.name")}
+          <input
+            className={`${FIELD} block w-40`}
+            value={worker.name}
+            onChange={(event) => onChange({ ...worker, name: event.target.value })}
+          />
+        </label>
+        <Pick
+          label={t("week.signsInAs")}
+          value={worker.account ?? ""}
+          options={[
+            ["", t("week.nobodyInWeald")] as const,
+            ...reply.people_here.map((name) => [name, name] as const),
+          ]}
+          onChange={(account) => onChange({ ...worker, account })}
+        />
+        <span className="ml-auto">
+          <IconButton label={t("week.removeName", { name: worker.name })} onClick={onRemove}>
+            <X size={16} />
+          </IconButton>
+        </span>
+      </div>
+      <h3 className="mt-3 font-semibold">{t("week.hours")}</h3>
+      <ul className="space-y-1">
+        {hours.map((each, row) => (
+          <li key={row} className="flex items-center gap-2">
+            <Pick
+              label={t("week.day")}
+              labelHidden
+              value={String(each.weekday)}
+              options={DAYS.map((day, number) => [String(number), t(day)] as const)}
+              onChange={(day) =>
+                onChange({ ...worker, hours: hours.with(row, { ...each, weekday: Number(day) }) })
+              }
+            />
+            <Clock
+              label={t("week.from")}
+              value={each.begins}
+              onChange={(begins) =>
+                onChange({ ...worker, hours: hours.with(row, { ...each, begins }) })
+              }
+            />
+            <span aria-hidden>–</span>
+            <Clock
+              label={t("week.until")}
+              value={each.ends}
+              onChange={(ends) =>
+                onChange({ ...worker, hours: hours.with(row, { ...each, ends }) })
+              }
+            />
+            <IconButton
+              label={t("week.removeTheseHours")}
+              onClick={() => onChange({ ...worker, hours: hours.toSpliced(row, 1) })}
+            >
+              <X size={14} />
+            </IconButton>
+          </li>
+        ))}
+      </ul>
+      <Button
+        kind="quiet"
+        onClick={() => {
+          const last = hours[hours.length - 1] ?? { weekday: -1, begins: "9:00", ends: "17:00" };
+          const next = { ...last, weekday: (Number(last.weekday) + 1) % 7 };
+          onChange({ ...worker, hours: [...hours, next] });
+        }}
+      >
+        {t("week.addHours")}
+      </Button>
+      <h3 className="mt-3 font-semibold">{t("week.away")}</h3>
+      {away.map((each, row) => (
+        <div key={row} className="mb-1 flex items-center gap-2">
+          <Day
+            label={t("week.firstDay")}
+            value={each.first}
+            onChange={(first) => onChange({ ...worker, away: away.with(row, { ...each, first }) })}
+          />
+          <span aria-hidden>–</span>
+          <Day
+            label={t("week.lastDay")}
+            value={each.last}
+            onChange={(last) => onChange({ ...worker, away: away.with(row, { ...each, last }) })}
+          />
+          <IconButton
+            label={t("week.removeTheseDays")}
+            onClick={() => onChange({ ...worker, away: away.toSpliced(row, 1) })}
+          >
+            <X size={14} />
+          </IconButton>
+        </div>
+      ))}
+      <Button
+        kind="quiet"
+        onClick={() => {
+          const today = new Date().toISOString().slice(0, 10);
+          onChange({ ...worker, away: [...away, { first: today, last: today }] });
+        }}
+      >
+        {t("week.addDaysAway")}
+      </Button>
+      <h3 className="mt-3 font-semibold">{t("week.does")}</h3>
+      <div className="grid grid-cols-1 text-sm sm:grid-cols-2">
+        {reply.works.map(({ id, words }) => {
+          const work = id as NonNullable<WorkerInput["leaves"]>[number];
+          return (
+            <Tick
+              key={id}
+              checked={!leaves.includes(work)}
+              onChange={(does) =>
+                onChange({
+                  ...worker,
+                  leaves: does ? leaves.filter((each) => each !== work) : [...leaves, work],
+                })
+              }
+            >
+              {words}
+            </Tick>
+          );
+        })}
+      </div>
+      {wrong.map(([place, words]) => (
+        <p key={place} role="alert" className="text-madder">
+          {words}
+        </p>
+      ))}
+    </fieldset>
+  );
+}
+
+function Clock(props: { label: string; value: string; onChange: (value: string) => void }) {
+  return <Plain type="time" {...props} />;
+}
+
+function Day(props: { label: string; value: string; onChange: (value: string) => void }) {
+  return <Plain type="date" {...props} />;
+}
+
+function Plain({
+  type,
+  label,
+  value,
+  onChange,
+}: {
+  type: "time" | "date";
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <input
+      type={type}
+      aria-label={label}
+      className={FIELD}
+      value={type === "time" ? value.padStart(5, "0") : value}
+      onChange={(event) => event.target.value && onChange(event.target.value)}
+    />
+  );
+}
+
+function Equipment({
+  draft,
+  reply,
+  errors,
+  onChange,
+}: {
+  draft: WorkplaceInput;
+  reply: WorkplaceReply;
+  errors: Errors;
+  onChange: (part: Partial<WorkplaceInput>) => void;
+}) {
+  const rows = draft.equipment;
+  const put = (row: number, next: EquipmentInput) => onChange({ equipment: rows.with(row, next) });
+  const isPress = (each: EquipmentInput) => ["nipping_press", "lying_press"].includes(each.place);
+  return (
+    <>
+      <table className="w-full text-left text-sm">
+        <thead className="text-faded">
+          <tr>
+            <th className="font-normal">{t("week.kind")}</th>
+            <th className="font-normal">{t("week.name")}</th>
+            <th className="font-normal">{t("week.howMany")}</th>
+            <th className="font-normal">{t("week.platen")}</th>
+            <th className="font-normal">{t("week.opening")}</th>
+            <th>
+              <span className="sr-only">{t("week.remove")}</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((each, row) => (
+            <tr key={each.id} className="border-t border-rule align-top">
+              <td className="py-1 pr-2">
+                <Pick
+                  label={t("week.kind")}
+                  labelHidden
+                  value={each.place}
+                  options={reply.places.map(
+                    ({ id, words }) => [id as EquipmentInput["place"], words] as const,
+                  )}
+                  onChange={(place) => put(row, { ...each, place })}
+                />
+              </td>
+              <td className="py-1 pr-2">
+                <input
+                  aria-label={t("week.name")}
+                  className={`${FIELD} w-40`}
+                  value={each.name ?? ""}
+                  onChange={(event) => put(row, { ...each, name: event.target.value })}
+                />
+              </td>
+              <td className="py-1 pr-2">
+                <input
+                  aria-label={t("week.howMany")}
+                  className={`${FIELD} w-16`}
+                  value={asText(each.count ?? 1)}
+                  onChange={(event) => put(row, { ...each, count: event.target.value })}
+                />
+              </td>
+              <td className="py-1 pr-2">
+                {isPress(each) && (
+                  <span className="flex items-center gap-1">
+                    <Size
+                      path={`equipment.${row}.platen_width`}
+                      label={t("week.platenWidth")}
+                      value={each.platen_width}
+                      reply={reply}
+                      errors={errors}
+                      onChange={(size) => put(row, { ...each, platen_width: size })}
+                    />
+                    <span aria-hidden>×</span>
+                    <Size
+                      path={`equipment.${row}.platen_height`}
+                      label={t("week.platenHeight")}
+                      value={each.platen_height}
+                      reply={reply}
+                      errors={errors}
+                      onChange={(size) => put(row, { ...each, platen_height: size })}
+                    />
+                  </span>
+                )}
+              </td>
+              <td className="py-1 pr-2">
+                {isPress(each) && (
+                  <Size
+                    path={`equipment.${row}.opening`}
+                    label={t("week.opening")}
+                    value={each.opening}
+                    reply={reply}
+                    errors={errors}
+                    onChange={(size) => put(row, { ...each, opening: size })}
+                  />
+                )}
+              </td>
+              <td>
+                <IconButton
+                  label={t("week.remove")}
+                  onClick={() => onChange({ equipment: rows.toSpliced(row, 1) })}
+                >
+                  <X size={14} />
+                </IconButton>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {Object.entries(errors)
+        .filter(([place]) => place.startsWith("equipment"))
+        .map(([place, words]) => (
+          <p key={place} role="alert" className="text-madder">
+            {words}
+          </p>
+        ))}
+      <p className="mt-1 text-sm text-faded">{t("week.aPressOfKnownOpening")}</p>
+      <Button
+        className="mt-2 inline-flex items-center gap-1"
+        onClick={() =>
+          onChange({
+            equipment: [...rows, { id: `e-${newKey().slice(0, 12)}`, place: "nipping_press" }],
+          })
+        }
+      >
+        <Plus size={16} /> {t("week.addAPlace")}
+      </Button>
+    </>
+  );
+}
+
+function Size({
+  path,
+  label,
+  value,
+  reply,
+  errors,
+  onChange,
+}: {
+  path: string;
+  label: string;
+  value: string | number | null | undefined;
+  reply: WorkplaceReply;
+  errors: Errors;
+  onChange: (value: string | null) => void;
+}) {
+  const shown =
+    typeof value === "string" ? value : value == null ? "" : (reply.inputs[path] ?? asText(value));
+  return (
+    <input
+      aria-label={label}
+      aria-invalid={errors[path] ? true : undefined}
+      className={`${FIELD} w-20`}
+      value={shown}
+      onChange={(event) => onChange(event.target.value.trim() ? event.target.value : null)}
+    />
+  );
+}

@@ -1,0 +1,96 @@
+/** The week: read, laid out anew, its steps moved, its books promised. */
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, type PromiseReply, type StepMove, unwrap, type Week } from "../api/client";
+import { isBusy, POLL_MS } from "../parts/poll";
+
+const LOOK_AGAIN_MS = 60_000;
+
+export function useWeek(first: string | null, days: number) {
+  return useQuery({
+    queryKey: ["week", first, days],
+    queryFn: async () =>
+      unwrap(await api.GET("/api/week", { params: { query: { first, days } } })) as Week,
+    placeholderData: keepPreviousData,
+    refetchInterval: ({ state }) =>
+      state.data?.running && isBusy(state.data.running) ? POLL_MS : LOOK_AGAIN_MS,
+  });
+}
+
+/** Whatever is done to the week changes all that is shown of it. */
+function useChange<In, Out>(change: (order: In) => Promise<Out>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSettled: () => {
+      void queries.invalidateQueries({ queryKey: ["week"] });
+      void queries.invalidateQueries({ queryKey: ["promise"] });
+    },
+  });
+}
+
+export const useMove = () =>
+  useChange(async (body: StepMove) => unwrap(await api.POST("/api/week/move", { body })));
+
+export const useLayOut = () =>
+  useChange(async () => unwrap(await api.POST("/api/week/lay-out", {})));
+
+export const useLayingVerb = () =>
+  useChange(async ({ id, verb }: { id: string; verb: "cancel" | "put-aside" }) => {
+    const params = { path: { laying_id: id } };
+    const { error, response } =
+      verb === "cancel"
+        ? await api.POST("/api/week/layings/{laying_id}/cancel", { params })
+        : await api.POST("/api/week/layings/{laying_id}/put-aside", { params });
+    if (error) unwrap({ error, response });
+  });
+
+export function usePromise(job: number) {
+  return useQuery({
+    queryKey: ["promise", job],
+    queryFn: async () =>
+      unwrap(
+        await api.GET("/api/jobs/{job_id}/promise", { params: { path: { job_id: job } } }),
+      ) as PromiseReply,
+  });
+}
+
+export interface PromiseOrder {
+  job: number;
+  promised: string | null;
+  at: string | null;
+  taken_up: boolean;
+}
+
+export const usePromising = () =>
+  useChange(async ({ job, ...body }: PromiseOrder) =>
+    unwrap(
+      await api.PUT("/api/jobs/{job_id}/promise", { params: { path: { job_id: job } }, body }),
+    ),
+  );
+
+/** Times as the workshop's clock shows them. */
+export function clockOf(zone: string) {
+  const day = new Intl.DateTimeFormat("en-GB", {
+    timeZone: zone,
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+  });
+  const short = new Intl.DateTimeFormat("en-GB", {
+    timeZone: zone,
+    weekday: "short",
+    day: "numeric",
+  });
+  const hour = new Intl.DateTimeFormat("en-GB", {
+    timeZone: zone,
+    hour: "2-digit",
+    minute: "2-digit",
+  });
+  const iso = new Intl.DateTimeFormat("sv-SE", { timeZone: zone, dateStyle: "short" });
+  return {
+    day: (moment: string | number) => day.format(new Date(moment)),
+    short: (moment: string | number) => short.format(new Date(moment)),
+    hour: (moment: string | number) => hour.format(new Date(moment)),
+    date: (moment: string | number) => iso.format(new Date(moment)),
+  };
+}

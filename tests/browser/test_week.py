@@ -1,0 +1,121 @@
+"""The week on screen: hours, what to do now, promises, a step moved, an order found, files to take."""
+
+import re
+from datetime import datetime, timedelta
+
+import icalendar
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.steps import assert_accessible
+from weald.web.week import services
+from weald.web.week.models import Commission, Laying, Wish
+
+pytestmark = pytest.mark.django_db(transaction=True)
+SOON = (datetime.now() + timedelta(days=10)).date().isoformat()
+
+
+def to_the_week(page: Page) -> None:
+    page.get_by_role("link", name="Week", exact=True).click()
+    expect(page.get_by_role("heading", name="Week", exact=True)).to_be_visible()
+
+
+def promise(page: Page, title: str) -> None:
+    page.get_by_text(re.compile("planned books? not taken up")).click()
+    row = page.get_by_role("listitem").filter(has_text=title)
+    row.get_by_role("button", name="Promise …").click()
+    asked = page.get_by_role("dialog")
+    expect(asked.get_by_text("Behind the others")).to_be_visible()
+    assert_accessible(page)
+    asked.get_by_label("Promised for").fill(SOON)
+    asked.get_by_role("button", name="Keep this").click()
+    expect(asked).not_to_be_visible()
+
+
+def test_hours_are_told_and_a_promised_book_is_laid_out_over_them(desk: Page) -> None:
+    page = desk
+    to_the_week(page)
+    expect(page.get_by_text("nothing else is more pressing")).to_be_visible()
+    page.get_by_role("link", name="People and places").click()
+    expect(page.get_by_text("Nobody has said yet")).to_be_visible()
+    page.get_by_label("Name").first.fill("Ida Quill")
+    page.get_by_role("button", name="Add hours").first.click()
+    assert_accessible(page)
+    page.get_by_role("button", name="Keep them").click()
+    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+
+    page.get_by_role("link", name="Back to the week").click()
+    promise(page, "Verses said on the ferry")
+    todo = page.locator("section").filter(has=page.get_by_role("heading", name="What to do now"))
+    expect(todo).to_contain_text("Ida Quill")
+    expect(todo).to_contain_text("to spare")
+    assert_accessible(page)
+    for lanes in ("Places", "Books"):
+        page.get_by_role("radio", name=lanes).click()
+        expect(page.get_by_role("group", name=re.compile("time scale"))).to_be_visible()
+    page.get_by_role("link", name="Desk", exact=True).click()
+    expect(page.get_by_role("region", name="At the bench today")).to_contain_text("Verses said on the ferry")
+
+
+def test_a_step_is_put_elsewhere_says_what_that_costs_and_is_let_go(desk: Page) -> None:
+    page = desk
+    to_the_week(page)
+    promise(page, "Verses said on the ferry")
+    page.get_by_role("radio", name="14 days").click()
+    page.get_by_text("As a list").click()
+    bar = page.get_by_role("button", name=re.compile("^Sew"))
+    bar.first.focus()
+    page.keyboard.press("Enter")
+    chosen = page.get_by_role("region", name="The step chosen")
+    begins = chosen.get_by_label("Begins")
+    moved = datetime.fromisoformat(begins.input_value()) + timedelta(days=7)
+    begins.fill(moved.strftime("%Y-%m-%dT%H:%M"))
+    chosen.get_by_role("button", name="Put it there").click()
+    said = page.get_by_role("status").filter(has_text="is ready")
+    expect(said).to_contain_text("later")
+    wish = Wish.objects.get()
+    assert wish.begins.strftime("%Y-%m-%dT%H:%M") == moved.strftime("%Y-%m-%dT%H:%M")
+    said.get_by_role("button", name="Let it go again").click()
+    expect(page.get_by_role("status").filter(has_text="sooner")).to_be_visible()
+    assert not Wish.objects.exists()
+
+    box = bar.first.bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + 2, box["y"] + 10)
+    page.mouse.down()
+    page.mouse.move(box["x"] + 200, box["y"] + 10, steps=4)
+    page.mouse.up()
+    expect(page.get_by_role("button", name="Let it go", exact=True)).to_be_visible()
+    assert Wish.objects.get().begins > wish.begins - timedelta(days=7)
+
+
+def test_an_order_is_found_and_put_aside_and_the_week_is_taken_along(
+    desk: Page, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    page = desk
+    monkeypatch.setattr(services, "SEARCH_SECONDS", 1.0)
+    monkeypatch.setattr(services, "_SETTLED_SECONDS", 1.0)
+    to_the_week(page)
+    promise(page, "Verses said on the ferry")
+    page.get_by_role("button", name="Lay out as well as can be").click()
+    expect(page.get_by_text(re.compile("Looking for a better order"))).to_be_visible()
+    services.carry_out(str(Laying.objects.get().pk))
+    expect(page.get_by_text("No order is better")).to_be_visible()
+    page.get_by_role("button", name="Back to the order before").click()
+    expect(page.get_by_text("least time to spare goes first")).to_be_visible()
+
+    page.get_by_role("button", name="Take the week along").click()
+    with page.expect_download() as taken:
+        page.get_by_role("menuitem", name="File for a calendar").click()
+    calendar = icalendar.Calendar.from_ical(taken.value.path().read_bytes())
+    assert any("Verses" in str(event["summary"]) for event in calendar.walk("VEVENT"))
+
+    page.get_by_role("button", name="Take the week along").click()
+    page.get_by_role("menuitem", name="An address for calendars").click()
+    page.get_by_role("button", name="Make an address").click()
+    address = page.get_by_label("It is shown this once; give it to your calendar").input_value()
+    assert page.request.get(address).ok
+    page.get_by_role("button", name="Withdraw it").click()
+    expect(page.get_by_text("There is none yet.")).to_be_visible()
+    assert page.request.get(address).status == 404
+    assert Commission.objects.get(job__title__startswith="Verses").promised is not None
