@@ -139,7 +139,7 @@ function Laid({ week, by }: { week: Week; by: Lanes }) {
         </div>
         {here && !reader && (
           <Chosen
-            key={keyOf(here)}
+            key={chosen ? keyOf(chosen) : ""}
             week={week}
             spell={here}
             onMove={(begins, worker) => put(here, begins, worker)}

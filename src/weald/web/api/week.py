@@ -13,6 +13,7 @@ from ninja import Query, Router, Schema, Status
 from weald.core.errors import SpecError
 from weald.core.schedule.hours import moment_of
 from weald.core.schedule.promising import Answer
+from weald.core.schedule.telling import moment_in_words
 from weald.core.schedule.week import JobInWeek, NowLine, Spell, Together, Waiting
 from weald.exchange.week_csv import week_csv
 from weald.exchange.week_ics import week_ics
@@ -291,7 +292,8 @@ def move_step(request: HttpRequest, move: Move) -> MoveReply:
         raise SpecError({"begins": "Say which time zone this is in."})
     if move.worker and move.worker not in {each.id for each in before.workplace.people}:
         raise SpecError({"worker": "There is nobody of that name here."})
-    services.wish(job, person(request), operation.id, operation.title, move.begins, move.worker)
+    begins = move.begins and services.next_there(before, job, operation.id, move.begins, move.worker)
+    services.wish(job, person(request), operation.id, operation.title, begins, move.worker)
     after = services.laid_out(workshop, notation, before.now)
     lost = f"{job.pk}/{operation.id}/0" in after.layout.unpinned
     words = list(services.differences(before, after))
@@ -299,7 +301,10 @@ def move_step(request: HttpRequest, move: Move) -> MoveReply:
         words.insert(
             0, "It cannot be kept at that time: something before it is not done, or nobody is there."
         )
-    return MoveReply(kept=not lost, words=words or ["Nothing else is ready later for it."])
+    elif (placed := after.layout.by_id.get(f"{job.pk}/{operation.id}/0")) is not None:
+        at = moment_in_words(moment_of(placed.begins, after.now), after.workplace.zone, after.now)
+        words.insert(0, f"“{operation.title}” begins {at}.")
+    return MoveReply(kept=not lost, words=words)
 
 
 class PromiseChange(Schema):

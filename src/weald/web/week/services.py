@@ -12,8 +12,8 @@ from django.utils import timezone
 
 from weald.core.errors import SpecError, WealdError
 from weald.core.notation import FOR_ANYBODY, Notation
-from weald.core.schedule.hours import minute_of
-from weald.core.schedule.placing import place
+from weald.core.schedule.hours import minute_of, moment_of
+from weald.core.schedule.placing import Free, place
 from weald.core.schedule.problem import Layout, Problem, ready_at
 from weald.core.schedule.promising import Answer, Order, when_ready
 from weald.core.schedule.solve import better_layout, first_layout, usual_turns
@@ -214,6 +214,21 @@ def wish(
         job=job, operation=operation, defaults={"begins": begins, "worker": worker, "author": author}
     )
     note(job.workshop, author, f"“{title}” put to {_local(begins, job.workshop)}", job)
+
+
+def next_there(laid: LaidOut, job: Job, operation: str, begins: datetime, worker: str) -> datetime:
+    """The next moment from ``begins`` on at which somebody who does an operation is there for it."""
+    task = laid.posed.problem.by_id.get(f"{job.pk}/{operation}/0")
+    if task is None:
+        return begins
+    wanted = max(0, minute_of(begins, laid.now))
+    times = [
+        at
+        for hand in laid.posed.problem.hands
+        if hand.id in ((worker,) if worker else task.may)
+        and (at := Free(hand).next(wanted, task.minutes)) is not None
+    ]
+    return moment_of(min(times), laid.now) if times else begins
 
 
 def differences(before: LaidOut, after: LaidOut) -> tuple[str, ...]:
