@@ -18,6 +18,7 @@ QUERIES = {
     "stockFor": "?piece=board",
     "bringPicture": f"?key={KEY}",
     "saveWorkplace": "?version=1",
+    "saveTerms": "?version=1",
 }
 BODIES: dict[str, Any] = {
     "takeReadings": {"lines": ["12 mm"]},
@@ -62,6 +63,11 @@ BODIES: dict[str, Any] = {
     "saveWorkplace": {},
     "moveStep": {"job": 1, "operation": "sew"},
     "promiseJob": {},
+    "saveTerms": {},
+    "addCustomer": {"name": "Harbour office"},
+    "changeCustomer": {"name": "Harbour office"},
+    "agree": {},
+    "makePaper": {"kind": "bill", "lines": []},
 }
 
 

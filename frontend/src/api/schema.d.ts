@@ -2166,6 +2166,206 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/terms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Terms
+         * @description Money, rates and words of the workshop.
+         */
+        get: operations["openTerms"];
+        /**
+         * Write Terms
+         * @description Write the terms at the version they were read at; papers that are there stay as they are.
+         */
+        put: operations["saveTerms"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/customers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Customers
+         * @description Customers by name, each with their jobs.
+         */
+        get: operations["listCustomers"];
+        put?: never;
+        /**
+         * Add Customer
+         * @description Write a customer down.
+         */
+        post: operations["addCustomer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/customers/{customer_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Customer
+         * @description Change what is kept of a customer.
+         */
+        put: operations["changeCustomer"];
+        post?: never;
+        /**
+         * Erase Customer
+         * @description Forget a customer at their request; the record of the books stays.
+         */
+        delete: operations["eraseCustomer"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/customers/{customer_id}/data.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Customer Data
+         * @description All that is kept of a customer, as a file for them.
+         */
+        get: operations["customerData"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Agreement
+         * @description What is agreed about a job.
+         */
+        get: operations["openAgreement"];
+        /**
+         * Write Agreement
+         * @description Write down what is agreed; who does not see prices leaves them as they are.
+         */
+        put: operations["agree"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Costs
+         * @description What a job was reckoned to cost, beside what it came to.
+         */
+        get: operations["openCosts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Papers
+         * @description Quotations and bills of a job, the newest first.
+         */
+        get: operations["listPapers"];
+        put?: never;
+        /**
+         * Make Paper
+         * @description A quotation or bill, with the next number, fixed as it is made.
+         */
+        post: operations["makePaper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/papers/{paper_id}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Paper
+         * @description A quotation or bill as a PDF.
+         */
+        get: operations["paperPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/daybook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Daybook
+         * @description All that happened, narrowed down as asked.
+         */
+        get: operations["readDaybook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/week": {
         parameters: {
             query?: never;
@@ -5753,71 +5953,37 @@ export interface components {
         };
         /**
          * Entry
-         * @description Something that happens: which operation, and the device's own key for it.
+         * @description One thing that happened.
          *
-         *     ``insist``: it is meant so, although what it waits for is not over, or a size is doubted. ``found`` is
-         *     what was otherwise at a look, or a measurement as typed; empty takes it back. ``ago`` is how many
-         *     seconds ago it was by the device's clock, where ``late`` says that the device was away from the server
-         *     meanwhile.
+         *     :param what: the operation, or what was done; ``words`` what there is to say of it.
+         *     :param picture: the key of a picture of it.
          */
         Entry: {
-            /**
-             * Key
-             * Format: uuid
-             */
-            key: string;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "started" | "paused" | "done" | "undone" | "noted" | "looked" | "unlooked" | "measured" | "cut" | "uncut";
+            kind: "bench" | "picture" | "shelf" | "plan" | "decided";
             /**
-             * Operation
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Author */
+            author: string;
+            /** Job */
+            job: number | null;
+            /** Book */
+            book: string;
+            /** What */
+            what: string;
+            /** Words */
+            words: string;
+            /**
+             * Picture
              * @default
              */
-            operation: string;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /**
-             * Insist
-             * @default false
-             */
-            insist: boolean;
-            /**
-             * Look
-             * @default
-             */
-            look: string;
-            /**
-             * Found
-             * @default
-             */
-            found: string;
-            /**
-             * Quantity
-             * @default
-             */
-            quantity: string;
-            /**
-             * Piece
-             * @default
-             */
-            piece: string;
-            /** Device At */
-            device_at?: string | null;
-            /**
-             * Ago
-             * @default 0
-             */
-            ago: number;
-            /**
-             * Late
-             * @default false
-             */
-            late: boolean;
+            picture: string;
         };
         /**
          * LayReady
@@ -7686,6 +7852,407 @@ export interface components {
             right: boolean;
         };
         /**
+         * Named
+         * @description Something there is to choose, and what it is called.
+         */
+        Named: {
+            /** Id */
+            id: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * PersonRate
+         * @description What an hour of one person costs, by the name they sign in by.
+         */
+        PersonRate: {
+            /** Name */
+            name: string;
+            /** Rate */
+            rate: string;
+        };
+        /**
+         * Tax
+         * @description A tax put on top, as the house is to charge it; the house knows its own law.
+         */
+        Tax: {
+            /** Name */
+            name: string;
+            /** Percent */
+            percent: string;
+        };
+        /**
+         * Terms
+         * @description Money and words of a workshop.
+         *
+         *     :param currency: as it is written before sums, three letters (ISO 4217). ``places``: after the point.
+         *     :param rate: of an hour; ``rates`` of hours of some kinds of work, ``people`` of some people's, by the
+         *         name they sign in by.
+         *     :param margin: percent put on what it costs.
+         *     :param binders_see: whether others than owners see what things cost.
+         *     :param sender: name and address on quotations and bills; ``words`` over them, ``foot`` under them.
+         */
+        Terms: {
+            /**
+             * Version
+             * @default 1
+             */
+            version: number;
+            /**
+             * Currency
+             * @default EUR
+             */
+            currency: string;
+            /**
+             * Places
+             * @default 2
+             */
+            places: number;
+            /**
+             * Rate
+             * @default 0
+             */
+            rate: string;
+            /**
+             * Rates
+             * @default {}
+             */
+            rates: {
+                [key: string]: string;
+            };
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["PersonRate"][];
+            /**
+             * Margin
+             * @default 0
+             */
+            margin: string;
+            /**
+             * Taxes
+             * @default []
+             */
+            taxes: components["schemas"]["Tax"][];
+            /**
+             * Binders See
+             * @default false
+             */
+            binders_see: boolean;
+            /**
+             * Sender
+             * @default
+             */
+            sender: string;
+            /**
+             * Quotation Words
+             * @default
+             */
+            quotation_words: string;
+            /**
+             * Bill Words
+             * @default
+             */
+            bill_words: string;
+            /**
+             * Foot
+             * @default
+             */
+            foot: string;
+            /**
+             * Valid Days
+             * @default 30
+             */
+            valid_days: number;
+        };
+        /**
+         * TermsReply
+         * @description The terms, and the kinds of work there are rates for.
+         */
+        TermsReply: {
+            /** Version */
+            version: number;
+            terms: components["schemas"]["Terms"];
+            /** Works */
+            works: components["schemas"]["Named"][];
+            /** People Here */
+            people_here: string[];
+        };
+        /**
+         * CustomerRow
+         * @description A customer, and how many jobs are theirs.
+         */
+        CustomerRow: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Address */
+            address: string;
+            /** Note */
+            note: string;
+            /** Jobs */
+            jobs: components["schemas"]["Named"][];
+        };
+        /**
+         * CustomerChange
+         * @description A customer as they are to be.
+         */
+        CustomerChange: {
+            /** Name */
+            name: string;
+            /**
+             * Address
+             * @default
+             */
+            address: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * AgreementReply
+         * @description The same as it stands; prices are left out for those who are not to see them.
+         */
+        AgreementReply: {
+            /** Customer */
+            customer: number | null;
+            /** Customer Name */
+            customer_name: string;
+            /** Agreed */
+            agreed: string | null;
+            /** Brought In */
+            brought_in: string;
+            /** Bought */
+            bought: components["schemas"]["Bought"][];
+            /** Sees Prices */
+            sees_prices: boolean;
+        };
+        /**
+         * Bought
+         * @description Something bought for a job that is not on the shelf: thread, foil, a case from a box maker.
+         */
+        Bought: {
+            /** Label */
+            label: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count: string;
+            /** Price */
+            price: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * Agreement
+         * @description For whom a job is, at what price without taxes, what was brought in, what was bought for it.
+         */
+        Agreement: {
+            /** Customer */
+            customer?: number | null;
+            /** Agreed */
+            agreed?: number | string | null;
+            /**
+             * Brought In
+             * @default
+             */
+            brought_in: string;
+            bought?: components["schemas"]["BoughtListInput"];
+        };
+        /**
+         * CostLine
+         * @description One material, thing bought or operation: what was reckoned, and what it came to.
+         *
+         *     :param planned: none where no price or rate is known; ``found`` none where nothing was taken or worked.
+         *     :param planned_words, found_words: the amounts they come from.
+         */
+        CostLine: {
+            /** Label */
+            label: string;
+            /** Planned */
+            planned: string | null;
+            /** Planned Words */
+            planned_words: string;
+            /** Found */
+            found: string | null;
+            /** Found Words */
+            found_words: string;
+        };
+        /**
+         * Costing
+         * @description What a job costs, for all its copies.
+         *
+         *     :param sums: from what is spent down to what is charged; ``each`` the last of them for one copy.
+         *     :param missing: what is not in it, for want of a price or a rate.
+         */
+        Costing: {
+            /** Currency */
+            currency: string;
+            /** Materials */
+            materials: components["schemas"]["CostLine"][];
+            /** Bought */
+            bought: components["schemas"]["CostLine"][];
+            /** Work */
+            work: components["schemas"]["CostLine"][];
+            /** Sums */
+            sums: components["schemas"]["Sum"][];
+            each: components["schemas"]["Sum"];
+            /** Copies */
+            copies: number;
+            /** Missing */
+            missing: string[];
+        };
+        /**
+         * Sum
+         * @description A line under the account.
+         */
+        Sum: {
+            /** Label */
+            label: string;
+            /** Planned */
+            planned: string;
+            /** Found */
+            found: string;
+        };
+        /**
+         * PaperContent
+         * @description All that stands on a quotation or bill, as it was when it was made; money without taxes.
+         *
+         *     :param to: name and address of whom it is for.
+         */
+        PaperContent: {
+            /**
+             * Version
+             * @default 1
+             */
+            version: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "quotation" | "bill";
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+            /**
+             * Dated
+             * @default
+             */
+            dated: string;
+            /**
+             * Valid Until
+             * @default
+             */
+            valid_until: string;
+            /**
+             * Sender
+             * @default
+             */
+            sender: string;
+            /**
+             * To
+             * @default
+             */
+            to: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Foot
+             * @default
+             */
+            foot: string;
+            /** Currency */
+            currency: string;
+            /**
+             * Places
+             * @default 2
+             */
+            places: number;
+            /** Lines */
+            lines: components["schemas"]["PaperLine"][];
+            /**
+             * Taxes
+             * @default []
+             */
+            taxes: components["schemas"]["Tax"][];
+        };
+        /**
+         * PaperLine
+         * @description One line: so many of something, at a price each.
+         */
+        PaperLine: {
+            /** Words */
+            words: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Price */
+            price: string;
+        };
+        /**
+         * PaperRow
+         * @description A quotation or bill.
+         */
+        PaperRow: {
+            /** Id */
+            id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "quotation" | "bill";
+            /** Number */
+            number: number;
+            /**
+             * Made
+             * Format: date-time
+             */
+            made: string;
+            content: components["schemas"]["PaperContent"];
+        };
+        /**
+         * PaperOrder
+         * @description What a paper is to hold; its sums follow from its lines.
+         */
+        PaperOrder: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "quotation" | "bill";
+            /** Lines */
+            lines: {
+                [key: string]: unknown;
+            }[];
+        };
+        /**
+         * DaybookReply
+         * @description A page of the daybook, the newest first; ``earlier`` is where the next page begins.
+         */
+        DaybookReply: {
+            /** Entries */
+            entries: components["schemas"]["Entry"][];
+            /** Earlier */
+            earlier: string | null;
+            /** People */
+            people: string[];
+        };
+        /**
          * HoursReply
          * @description A stretch of time in which somebody is there.
          */
@@ -8148,16 +8715,6 @@ export interface components {
             ends: string;
         };
         /**
-         * Named
-         * @description Something there is to choose, and what it is called.
-         */
-        Named: {
-            /** Id */
-            id: string;
-            /** Words */
-            words: string;
-        };
-        /**
          * Worker
          * @description Somebody who works here.
          *
@@ -8243,6 +8800,30 @@ export interface components {
             places: components["schemas"]["Named"][];
             /** People Here */
             people_here: string[];
+        };
+        /**
+         * Bought
+         * @description Something bought for a job that is not on the shelf: thread, foil, a case from a box maker.
+         */
+        BoughtInput: {
+            /** Label */
+            label: string;
+            /** Count */
+            count?: (number | string) | string;
+            /** Price */
+            price: (number | string) | string;
+            /** Note */
+            note?: string;
+        };
+        /**
+         * BoughtList
+         * @description All that was bought for a job.
+         */
+        BoughtListInput: {
+            /** Version */
+            version?: number | string;
+            /** Things */
+            things?: components["schemas"]["BoughtInput"][];
         };
         /**
          * CoverRules
@@ -9271,6 +9852,69 @@ export interface components {
             place?: string;
             warn_below?: string;
             count?: string;
+        };
+        /**
+         * PersonRate
+         * @description What an hour of one person costs, by the name they sign in by.
+         */
+        PersonRateInput: {
+            /** Name */
+            name: string;
+            /** Rate */
+            rate: (number | string) | string;
+        };
+        /**
+         * Tax
+         * @description A tax put on top, as the house is to charge it; the house knows its own law.
+         */
+        TaxInput: {
+            /** Name */
+            name: string;
+            /** Percent */
+            percent: (number | string) | string;
+        };
+        /**
+         * Terms
+         * @description Money and words of a workshop.
+         *
+         *     :param currency: as it is written before sums, three letters (ISO 4217). ``places``: after the point.
+         *     :param rate: of an hour; ``rates`` of hours of some kinds of work, ``people`` of some people's, by the
+         *         name they sign in by.
+         *     :param margin: percent put on what it costs.
+         *     :param binders_see: whether others than owners see what things cost.
+         *     :param sender: name and address on quotations and bills; ``words`` over them, ``foot`` under them.
+         */
+        TermsInput: {
+            /** Version */
+            version?: number | string;
+            /** Currency */
+            currency?: string;
+            /** Places */
+            places?: number | string;
+            /** Rate */
+            rate?: (number | string) | string;
+            /** Rates */
+            rates?: {
+                [key: string]: (number | string) | string;
+            };
+            /** People */
+            people?: components["schemas"]["PersonRateInput"][];
+            /** Margin */
+            margin?: (number | string) | string;
+            /** Taxes */
+            taxes?: components["schemas"]["TaxInput"][];
+            /** Binders See */
+            binders_see?: boolean;
+            /** Sender */
+            sender?: string;
+            /** Quotation Words */
+            quotation_words?: string;
+            /** Bill Words */
+            bill_words?: string;
+            /** Foot */
+            foot?: string;
+            /** Valid Days */
+            valid_days?: number | string;
         };
         /**
          * Away
@@ -13444,6 +14088,533 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openTerms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TermsReply"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveTerms: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermsInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TermsReply"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listCustomers: {
+        parameters: {
+            query?: {
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerRow"][];
+                };
+            };
+        };
+    };
+    addCustomer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CustomerChange"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerRow"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeCustomer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CustomerChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomerRow"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    eraseCustomer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    customerData: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openAgreement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgreementReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    agree: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Agreement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgreementReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openCosts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Costing"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listPapers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperRow"][];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    makePaper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperOrder"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperRow"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    paperPdf: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                paper_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    readDaybook: {
+        parameters: {
+            query?: {
+                before?: string | null;
+                kind?: ("bench" | "picture" | "shelf" | "plan" | "decided") | null;
+                job?: number | null;
+                person?: string;
+                material?: string;
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaybookReply"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -48,6 +48,7 @@ INSTALLED_APPS = [
     "weald.web.bench",
     "weald.web.printing",
     "weald.web.shelf",
+    "weald.web.office",
     "weald.web.week",
 ]
 

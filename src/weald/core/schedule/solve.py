@@ -9,15 +9,14 @@ from dataclasses import dataclass, replace
 
 from ortools.sat.python import cp_model
 
-from weald.core.schedule.bounds import least_cost, minutes_behind
+from weald.core.schedule.bounds import least_cost
 from weald.core.schedule.placing import Doers, Turns, as_doers, place
-from weald.core.schedule.problem import FIRST, LATE, Cost, Layout, Minute, Placed, Problem, Task, cost
+from weald.core.schedule.problem import FIRST, LATE, Cost, Layout, Placed, Problem, Task, cost
+from weald.core.schedule.urgency import FAR, usual_turns
 
 Tell = Callable[[int], None]
 """Told a percentage; may raise to stop the work."""
 _SHUFFLES = 30
-_FAR: tuple[Minute, ...] = (60 * 24 * 14, 60 * 24 * 7, 60 * 24 * 60)
-"""When jobs nobody has promised are taken to be wanted, one after the other."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,7 +91,7 @@ def _rules(problem: Problem) -> Iterator[dict[str, float]]:
     """Turns by rules of thumb: what has the least time to spare first, or one job after the other."""
     work = {job: sum(task.minutes * task.people for task in tasks) for job, tasks in problem.of_job.items()}
     promised = {aim.job: aim.promised for aim in problem.aims}
-    for far in _FAR:
+    for far in FAR:
         yield usual_turns(problem, far)
     jobs = list(problem.of_job)
     yield _by_job(problem, sorted(jobs, key=lambda job: work[job]))
@@ -100,16 +99,6 @@ def _rules(problem: Problem) -> Iterator[dict[str, float]]:
         problem,
         sorted(jobs, key=lambda job: (promised[job] is None, promised[job] or 0, work[job])),
     )
-
-
-def usual_turns(problem: Problem, far: Minute = _FAR[0]) -> dict[str, float]:
-    """The last moment at which each task may begin for its job to be ready as promised: the least goes first.
-
-    :param far: when jobs nobody has promised are wanted.
-    """
-    behind = minutes_behind(problem)
-    wanted = {aim.job: far if aim.promised is None else aim.promised for aim in problem.aims}
-    return {task.id: float(wanted[task.job] - task.minutes - behind[task.id]) for task in problem.tasks}
 
 
 def _by_job(problem: Problem, order: list[str]) -> dict[str, float]:

@@ -13,7 +13,8 @@ class Workshop(models.Model):
     """The people and books of one bindery. Nothing of it is seen by another.
 
     ``house`` is a :class:`weald.core.planning.house.House`, ``workplace`` a
-    :class:`weald.core.schedule.workplace.Workplace`; empty, everything is as usual.
+    :class:`weald.core.schedule.workplace.Workplace`, ``terms`` a :class:`weald.core.costs.terms.Terms`;
+    empty, everything is as usual.
     """
 
     name = models.CharField(max_length=120)
@@ -21,6 +22,8 @@ class Workshop(models.Model):
     house_version = models.PositiveIntegerField(default=1)
     workplace = models.JSONField(default=dict)
     workplace_version = models.PositiveIntegerField(default=1)
+    terms = models.JSONField(default=dict)
+    terms_version = models.PositiveIntegerField(default=1)
 
     def __str__(self) -> str:
         return self.name

@@ -12,12 +12,14 @@ from weald.web.api import (
     binding,
     covers,
     cuttings,
+    daybook,
     downloads,
     errors,
     folding,
     house,
     jobs,
     members,
+    office,
     people,
     planning,
     printers,
@@ -57,6 +59,8 @@ api.add_router("", printers.router)
 api.add_router("", prints.router)
 api.add_router("", shelf.router)
 api.add_router("", cuttings.router)
+api.add_router("", office.router)
+api.add_router("", daybook.router)
 api.add_router("", week.router)
 api.add_router("", workplace.router)
 errors.install(api)

@@ -22,6 +22,7 @@ from weald.web.api.signed_in import ReaderError
 from weald.web.gate import MOST_NAMED, failed
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
 from weald.web.jobs.sets import StaleSetError
+from weald.web.office.services import PricesHiddenError, StaleTermsError
 from weald.web.printing.files import TooLargeError
 from weald.web.printing.services import InUseError
 from weald.web.shelf.services import ShortError
@@ -63,6 +64,8 @@ _TOO_OFTEN = "That was asked for very often just now. Wait a minute, then ask ag
 _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
     StaleHouseError: lambda error: _problem(409, "stale_house", str(error)),
+    StaleTermsError: lambda error: _problem(409, "stale_terms", str(error)),
+    PricesHiddenError: lambda error: _problem(403, "prices_hidden", str(error)),
     StaleWorkplaceError: lambda error: _problem(409, "stale_workplace", str(error)),
     StaleSetError: lambda error: _problem(409, "stale_set", str(error)),
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),

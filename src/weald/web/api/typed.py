@@ -8,6 +8,7 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, WithJsonSchema
 
+from weald.core.costs.terms import BoughtList, Terms
 from weald.core.job.printing import CoverRules, Printer
 from weald.core.job.spec import JobSpec
 from weald.core.planning.book_set import SetSpec
@@ -16,7 +17,9 @@ from weald.core.schedule.workplace import Workplace
 from weald.core.shelf.stock import StockItem
 
 _MARK = "x-entries"
-_MODELS: tuple[type[BaseModel], ...] = (CoverRules, House, JobSpec, Printer, SetSpec, StockItem, Workplace)
+_MODELS: tuple[type[BaseModel], ...] = (
+    *(BoughtList, CoverRules, House, JobSpec, Printer, SetSpec, StockItem, Terms, Workplace),
+)
 _ALSO = {
     "StockItem": {
         "count": {"type": "string"},
@@ -36,6 +39,8 @@ SetInput = Annotated[dict[str, Any], _marked(SetSpec)]
 HouseInput = Annotated[dict[str, Any], _marked(House)]
 StockInput = Annotated[dict[str, Any], _marked(StockItem)]
 WorkplaceInput = Annotated[dict[str, Any], _marked(Workplace)]
+TermsInput = Annotated[dict[str, Any], _marked(Terms)]
+BoughtInput = Annotated[dict[str, Any], _marked(BoughtList)]
 PrinterInput = Annotated[dict[str, Any], _marked(Printer)]
 CoverRulesInput = Annotated[dict[str, Any], _marked(CoverRules)]
 

@@ -42,7 +42,10 @@ class BenchEvent(models.Model):
     device_at = models.DateTimeField(null=True)
 
     class Meta:
-        indexes = [models.Index(fields=["job", "id"], name="bench_by_job")]
+        indexes = [
+            models.Index(fields=["job", "id"], name="bench_by_job"),
+            models.Index(fields=["-at"], name="bench_by_date"),
+        ]
         constraints = [models.UniqueConstraint(fields=["job", "key"], name="an_event_counts_once")]
 
     def __str__(self) -> str:

@@ -128,6 +128,7 @@ class Move(models.Model):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["job", "version"], name="one_move_a_version")]
+        indexes = [models.Index(fields=["-at"], name="moves_by_date")]
 
     def __str__(self) -> str:
         return f"{self.job} {self.version}: {self.verb}"

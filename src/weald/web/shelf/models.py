@@ -93,7 +93,10 @@ class Movement(models.Model):
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="+", null=True)
 
     class Meta:
-        indexes = [models.Index(fields=["item", "-at"], name="movements_by_item")]
+        indexes = [
+            models.Index(fields=["item", "-at"], name="movements_by_item"),
+            models.Index(fields=["-at"], name="movements_by_date"),
+        ]
         constraints = [models.UniqueConstraint(fields=["workshop", "key"], name="a_key_counts_once")]
 
     def __str__(self) -> str:

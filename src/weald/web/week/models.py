@@ -5,6 +5,7 @@ from django.db import models
 
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
+from weald.web.office.models import Customer
 from weald.web.work import Work
 
 
@@ -12,11 +13,18 @@ class Commission(models.Model):
     """What is agreed about a job beside the book itself.
 
     :ivar taken_up: it is laid out although neither promised nor begun.
+    :ivar agreed: the price agreed, for all copies and without taxes.
+    :ivar brought_in: what the customer brought: leaves, an old cover, a loose plate.
+    :ivar bought: a :class:`weald.core.costs.terms.BoughtList`; empty, nothing was.
     """
 
     job = models.OneToOneField(Job, on_delete=models.CASCADE, related_name="commission")
     promised = models.DateTimeField(null=True)
     taken_up = models.BooleanField(default=False)
+    customer = models.ForeignKey(Customer, on_delete=models.SET_NULL, null=True, related_name="commissions")
+    agreed = models.DecimalField(max_digits=12, decimal_places=4, null=True)
+    brought_in = models.TextField(default="", blank=True)
+    bought = models.JSONField(default=dict)
 
     def __str__(self) -> str:
         return f"commission of {self.job}"

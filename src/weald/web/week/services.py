@@ -16,9 +16,9 @@ from weald.core.schedule.hours import minute_of, moment_of
 from weald.core.schedule.placing import Free, place
 from weald.core.schedule.problem import Layout, Problem, ready_at
 from weald.core.schedule.promising import Answer, Order, when_ready
-from weald.core.schedule.solve import better_layout, first_layout, usual_turns
 from weald.core.schedule.tasks import Posed, pose
 from weald.core.schedule.telling import date_in_words, stretch_in_words
+from weald.core.schedule.urgency import usual_turns
 from weald.core.schedule.week import Week, week_of
 from weald.core.schedule.workplace import Workplace, read_workplace, usual_workplace
 from weald.web import work
@@ -152,6 +152,9 @@ def carry_out(work_id: str) -> None:
 
 def _find_order(laying: Laying, tell: Tell) -> dict[str, object]:
     """Look for the best order; what is kept of it."""
+    # OR-Tools is loaded by the worker alone, and not before there is something to lay out
+    from weald.core.schedule.solve import better_layout, first_layout
+
     now = _whole_minute(timezone.now())
     workshop = laying.workshop
     found = open_books(workshop, FOR_ANYBODY, now)

@@ -1,0 +1,88 @@
+"""The terms a workshop works by: its money, its rates, what it adds, and its own words on papers."""
+
+from decimal import Decimal
+from typing import Annotated
+
+from pydantic import Field
+
+from weald.core.errors import SpecError
+from weald.core.job.entries import Entries, Name, OneLine, read_entries
+from weald.core.schedule.workplace import Work
+from weald.core.upgrades import Format
+
+TERMS = Format("terms")
+BOUGHT = Format("list of things bought")
+
+Money = Annotated[Decimal, Field(ge=0, le=10_000_000, max_digits=12, decimal_places=4, allow_inf_nan=False)]
+Percent = Annotated[Decimal, Field(ge=0, le=1000, max_digits=8, decimal_places=4, allow_inf_nan=False)]
+Lines = Annotated[str, Field(max_length=2000)]
+
+
+class Tax(Entries):
+    """A tax put on top, as the house is to charge it; the house knows its own law."""
+
+    name: Annotated[str, Field(min_length=1, max_length=40), OneLine]
+    percent: Percent
+
+
+class PersonRate(Entries):
+    """What an hour of one person costs, by the name they sign in by."""
+
+    name: Annotated[str, Field(min_length=1, max_length=80), OneLine]
+    rate: Money
+
+
+class Terms(Entries):
+    """Money and words of a workshop.
+
+    :param currency: as it is written before sums, three letters (ISO 4217). ``places``: after the point.
+    :param rate: of an hour; ``rates`` of hours of some kinds of work, ``people`` of some people's, by the
+        name they sign in by.
+    :param margin: percent put on what it costs.
+    :param binders_see: whether others than owners see what things cost.
+    :param sender: name and address on quotations and bills; ``words`` over them, ``foot`` under them.
+    """
+
+    version: Annotated[int, Field(ge=1, le=TERMS.version)] = TERMS.version
+    currency: Annotated[str, Field(pattern=r"^[A-Z]{3}$")] = "EUR"
+    places: Annotated[int, Field(ge=0, le=3)] = 2
+    rate: Money = Decimal(0)
+    rates: dict[Work, Money] = {}
+    people: Annotated[tuple[PersonRate, ...], Field(max_length=40)] = ()
+    margin: Percent = Decimal(0)
+    taxes: Annotated[tuple[Tax, ...], Field(max_length=6)] = ()
+    binders_see: bool = False
+    sender: Lines = ""
+    quotation_words: Lines = ""
+    bill_words: Lines = ""
+    foot: Lines = ""
+    valid_days: Annotated[int, Field(ge=1, le=3650)] = 30
+
+
+class Bought(Entries):
+    """Something bought for a job that is not on the shelf: thread, foil, a case from a box maker."""
+
+    label: Annotated[str, Field(min_length=1, max_length=120), OneLine]
+    count: Annotated[Decimal, Field(gt=0, le=100_000, max_digits=12, decimal_places=4)] = Decimal(1)
+    price: Money
+    note: Name = ""
+
+
+class BoughtList(Entries):
+    """All that was bought for a job."""
+
+    version: Annotated[int, Field(ge=1, le=BOUGHT.version)] = BOUGHT.version
+    things: Annotated[tuple[Bought, ...], Field(max_length=100)] = ()
+
+
+def read_terms(data: object) -> Terms:
+    """Read terms as typed.
+
+    :raises SpecError: naming every place that is wrong.
+    """
+    found = read_entries(Terms, data, None, kept_as=TERMS, whole="terms")
+    names = [tax.name for tax in found.taxes]
+    for place, name in enumerate(names):
+        if name in names[:place]:
+            raise SpecError({f"taxes.{place}.name": f"“{name}” is there twice."})
+    return found

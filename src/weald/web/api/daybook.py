@@ -1,0 +1,47 @@
+"""The daybook over HTTP."""
+
+from datetime import datetime
+
+from django.http import HttpRequest
+from django.utils import timezone
+from ninja import Query, Router, Schema
+
+from weald.core.errors import SpecError
+from weald.web.api.people import notation_of, workshop_of
+from weald.web.api.schemas import Problem
+from weald.web.office.daybook import PAGE, WINDOW, Asked, Entry, EntryKind, read_daybook
+
+router = Router(tags=["office"])
+
+
+class DaybookReply(Schema):
+    """A page of the daybook, the newest first; ``earlier`` is where the next page begins."""
+
+    entries: list[Entry]
+    earlier: datetime | None
+    people: list[str]
+
+
+@router.get("/daybook", response={200: DaybookReply, 422: Problem}, operation_id="readDaybook")
+def open_daybook(
+    request: HttpRequest,
+    before: datetime | None = Query(None),
+    kind: EntryKind | None = Query(None),
+    job: int | None = Query(None, ge=1, le=2**62),
+    person: str = Query("", max_length=150),
+    material: str = Query("", max_length=100),
+    search: str = Query("", max_length=200),
+) -> DaybookReply:
+    """All that happened, narrowed down as asked."""
+    if before is not None and (before.tzinfo is None or not 2000 <= before.year <= 2200):
+        raise SpecError({"before": "Give a moment with its time zone, between the years 2000 and 2200."})
+    workshop = workshop_of(request)
+    asked = Asked(before or timezone.now(), kind, job, person, material.strip(), search.strip())
+    found = read_daybook(workshop, asked, notation_of(request))
+    earlier = found[PAGE - 1].at if len(found) > PAGE else None
+    if earlier is None and not asked.narrow:
+        begun = workshop.jobs.order_by("created").values_list("created", flat=True).first()
+        older = asked.before - WINDOW
+        earlier = older if begun is not None and begun < older else None
+    members = workshop.memberships.order_by("pk").values_list("user__username", flat=True)
+    return DaybookReply(entries=found[:PAGE], earlier=earlier, people=list(members))

@@ -1,0 +1,311 @@
+"""The office over HTTP: terms, customers, what a job costs, quotations and bills."""
+
+import json
+from datetime import datetime
+from decimal import Decimal
+from typing import Annotated, Any, Literal
+
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import Body, Query, Router, Schema, Status
+from pydantic import Field
+
+from weald.core.costs.costing import Costing
+from weald.core.costs.papers import PAPER_KINDS, PaperContent
+from weald.core.costs.terms import Bought, Terms, read_terms
+from weald.core.schedule.workplace import WORKS
+from weald.exchange.paper_pdf import paper_pdf
+from weald.web.accounts.people import NotOwnerError
+from weald.web.accounts.services import preferences_of
+from weald.web.api.downloads import file_response
+from weald.web.api.jobs import job_of
+from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.rates import HEAVY
+from weald.web.api.schemas import PaperName, Problem
+from weald.web.api.typed import BoughtInput, TermsInput
+from weald.web.api.workplace import Named
+from weald.web.office import services
+from weald.web.office.models import Customer, Paper
+
+router = Router(tags=["office"])
+
+
+def _only_who_sees(request: HttpRequest) -> None:
+    """Ask whether somebody may see what things cost.
+
+    :raises weald.web.office.services.PricesHiddenError: when they may not.
+    """
+    if not services.sees_prices(person(request)):
+        raise services.PricesHiddenError(
+            "What things cost is shown to owners. Ask an owner to let you see it."
+        )
+
+
+def _only_owners(request: HttpRequest) -> None:
+    if person(request).membership.role != "owner":
+        raise NotOwnerError("Only an owner of the workshop can do this.")
+
+
+class TermsReply(Schema):
+    """The terms, and the kinds of work there are rates for."""
+
+    version: int
+    terms: Terms
+    works: list[Named]
+    people_here: list[str]
+
+
+def _terms(request: HttpRequest) -> TermsReply:
+    workshop = workshop_of(request)
+    members = workshop.memberships.filter(user__is_active=True).order_by("pk")
+    return TermsReply(
+        version=workshop.terms_version,
+        terms=services.terms_of(workshop),
+        works=[Named(id=work, words=words) for work, words in WORKS.items()],
+        people_here=list(members.values_list("user__username", flat=True)),
+    )
+
+
+@router.get("/terms", response={200: TermsReply, 403: Problem}, operation_id="openTerms")
+def open_terms(request: HttpRequest) -> TermsReply:
+    """Money, rates and words of the workshop."""
+    _only_who_sees(request)
+    return _terms(request)
+
+
+@router.put(
+    "/terms", response={200: TermsReply, 403: Problem, 409: Problem, 422: Problem}, operation_id="saveTerms"
+)
+def write_terms(
+    request: HttpRequest, terms: TermsInput = Body(...), version: int = Query(..., ge=1)
+) -> TermsReply:
+    """Write the terms at the version they were read at; papers that are there stay as they are."""
+    _only_owners(request)
+    services.save_terms(workshop_of(request), version, person(request), read_terms(terms))
+    return _terms(request)
+
+
+class CustomerChange(Schema):
+    """A customer as they are to be."""
+
+    name: Annotated[str, Field(min_length=1, max_length=200)]
+    address: Annotated[str, Field(max_length=2000)] = ""
+    note: Annotated[str, Field(max_length=2000)] = ""
+
+
+class CustomerRow(Schema):
+    """A customer, and how many jobs are theirs."""
+
+    id: int
+    name: str
+    address: str
+    note: str
+    jobs: list[Named]
+
+
+def _customer_row(customer: Customer) -> CustomerRow:
+    jobs = [Named(id=str(each.job_id), words=each.job.title) for each in customer.commissions.all()]
+    return CustomerRow(
+        id=customer.pk, name=customer.name, address=customer.address, note=customer.note, jobs=jobs
+    )
+
+
+def _customer_of(request: HttpRequest, customer_id: int) -> Customer:
+    return get_object_or_404(workshop_of(request).customers, pk=customer_id)
+
+
+@router.get("/customers", response=list[CustomerRow], operation_id="listCustomers")
+def list_customers(request: HttpRequest, search: str = Query("", max_length=200)) -> list[CustomerRow]:
+    """Customers by name, each with their jobs."""
+    return [_customer_row(each) for each in services.customers_of(workshop_of(request), search)]
+
+
+@router.post("/customers", response={201: CustomerRow, 422: Problem}, operation_id="addCustomer")
+def add_customer(request: HttpRequest, customer: CustomerChange) -> Status:
+    """Write a customer down."""
+    made = Customer.objects.create(workshop=workshop_of(request), **customer.model_dump())
+    return Status(201, _customer_row(made))
+
+
+@router.put(
+    "/customers/{int:customer_id}",
+    response={200: CustomerRow, 404: Problem, 422: Problem},
+    operation_id="changeCustomer",
+)
+def change_customer(request: HttpRequest, customer_id: int, customer: CustomerChange) -> CustomerRow:
+    """Change what is kept of a customer."""
+    found = _customer_of(request, customer_id)
+    for name, value in customer.model_dump().items():
+        setattr(found, name, value)
+    found.save()
+    return _customer_row(found)
+
+
+@router.get(
+    "/customers/{int:customer_id}/data.json",
+    response={403: Problem, 404: Problem},
+    operation_id="customerData",
+)
+def customer_data(request: HttpRequest, customer_id: int) -> Any:
+    """All that is kept of a customer, as a file for them."""
+    _only_owners(request)
+    data = services.data_of(_customer_of(request, customer_id))
+    response = HttpResponse(json.dumps(data, ensure_ascii=False, indent=2), content_type="application/json")
+    response["Content-Disposition"] = 'attachment; filename="customer.json"'
+    return response
+
+
+@router.delete(
+    "/customers/{int:customer_id}",
+    response={204: None, 403: Problem, 404: Problem},
+    operation_id="eraseCustomer",
+)
+def erase_customer(request: HttpRequest, customer_id: int) -> Status:
+    """Forget a customer at their request; the record of the books stays."""
+    _only_owners(request)
+    services.erase(_customer_of(request, customer_id), person(request))
+    return Status(204, None)
+
+
+Price = Annotated[Decimal, Field(ge=0, le=10_000_000, max_digits=12, decimal_places=4, allow_inf_nan=False)]
+
+
+class Agreement(Schema):
+    """For whom a job is, at what price without taxes, what was brought in, what was bought for it."""
+
+    customer: int | None = None
+    agreed: Price | None = None
+    brought_in: Annotated[str, Field(max_length=4000)] = ""
+    bought: BoughtInput = Field(default_factory=dict)
+
+
+class AgreementReply(Schema):
+    """The same as it stands; prices are left out for those who are not to see them."""
+
+    customer: int | None
+    customer_name: str
+    agreed: Decimal | None
+    brought_in: str
+    bought: list[Bought]
+    sees_prices: bool
+
+
+def _agreement(request: HttpRequest, job_id: int) -> AgreementReply:
+    commission = services.commission_of(job_of(request, job_id))
+    sees = services.sees_prices(person(request))
+    return AgreementReply(
+        customer=commission.customer_id,
+        customer_name=commission.customer.name if commission.customer else "",
+        agreed=commission.agreed if sees else None,
+        brought_in=commission.brought_in,
+        bought=list(services.bought_for(commission).things) if sees else [],
+        sees_prices=sees,
+    )
+
+
+@router.get(
+    "/jobs/{int:job_id}/agreement", response={200: AgreementReply, 404: Problem}, operation_id="openAgreement"
+)
+def open_agreement(request: HttpRequest, job_id: int) -> AgreementReply:
+    """What is agreed about a job."""
+    return _agreement(request, job_id)
+
+
+@router.put(
+    "/jobs/{int:job_id}/agreement",
+    response={200: AgreementReply, 404: Problem, 422: Problem},
+    operation_id="agree",
+)
+def write_agreement(request: HttpRequest, job_id: int, agreement: Agreement) -> AgreementReply:
+    """Write down what is agreed; who does not see prices leaves them as they are."""
+    job = job_of(request, job_id)
+    now = services.commission_of(job)
+    sees = services.sees_prices(person(request))
+    customer = None
+    if agreement.customer is not None:
+        customer = _customer_of(request, agreement.customer)
+    services.agree(
+        job,
+        person(request),
+        customer=customer,
+        agreed=agreement.agreed if sees else now.agreed,
+        brought_in=agreement.brought_in,
+        bought=agreement.bought if sees else now.bought,
+    )
+    return _agreement(request, job_id)
+
+
+@router.get(
+    "/jobs/{int:job_id}/costs",
+    response={200: Costing, 403: Problem, 404: Problem},
+    operation_id="openCosts",
+    throttle=HEAVY,
+)
+def open_costs(request: HttpRequest, job_id: int) -> Costing:
+    """What a job was reckoned to cost, beside what it came to."""
+    job = job_of(request, job_id)
+    _only_who_sees(request)
+    return services.cost_of(job, notation_of(request))
+
+
+class PaperRow(Schema):
+    """A quotation or bill."""
+
+    id: int
+    kind: Literal["quotation", "bill"]
+    number: int
+    made: datetime
+    content: PaperContent
+
+
+class PaperOrder(Schema):
+    """What a paper is to hold; its sums follow from its lines."""
+
+    kind: Literal["quotation", "bill"]
+    lines: Annotated[list[dict[str, Any]], Field(max_length=100)]
+
+
+def _paper_row(paper: Paper) -> PaperRow:
+    content = PaperContent.model_validate(paper.content)
+    return PaperRow(id=paper.pk, kind=content.kind, number=paper.number, made=paper.made, content=content)
+
+
+@router.get(
+    "/jobs/{int:job_id}/papers",
+    response={200: list[PaperRow], 403: Problem, 404: Problem},
+    operation_id="listPapers",
+)
+def list_papers(request: HttpRequest, job_id: int) -> list[PaperRow]:
+    """Quotations and bills of a job, the newest first."""
+    job = job_of(request, job_id)
+    _only_who_sees(request)
+    return [_paper_row(each) for each in job.papers.order_by("-pk")[:100]]
+
+
+@router.post(
+    "/jobs/{int:job_id}/papers",
+    response={201: PaperRow, 403: Problem, 404: Problem, 422: Problem},
+    operation_id="makePaper",
+    throttle=HEAVY,
+)
+def make_paper(request: HttpRequest, job_id: int, order: PaperOrder) -> Status:
+    """A quotation or bill, with the next number, fixed as it is made."""
+    job = job_of(request, job_id)
+    _only_who_sees(request)
+    return Status(201, _paper_row(services.make_paper(job, person(request), order.kind, order.lines)))
+
+
+@router.get(
+    "/papers/{int:paper_id}.pdf",
+    response={403: Problem, 404: Problem},
+    operation_id="paperPdf",
+    throttle=HEAVY,
+)
+def take_paper(request: HttpRequest, paper_id: int, paper: PaperName | None = Query(None)) -> HttpResponse:
+    """A quotation or bill as a PDF."""
+    found = get_object_or_404(workshop_of(request).papers, pk=paper_id)
+    _only_who_sees(request)
+    content = PaperContent.model_validate(found.content)
+    size = paper or preferences_of(person(request)).paper
+    title = f"{PAPER_KINDS[content.kind]} {content.number}"
+    return file_response(paper_pdf(content, size), title, ".pdf", "application/pdf", inline=True)

@@ -1,0 +1,322 @@
+"""What is done in the office: terms, what a job costs, customers, quotations and bills."""
+
+from collections import defaultdict
+from dataclasses import dataclass
+from datetime import timedelta
+from decimal import Decimal
+from typing import Any
+from zoneinfo import ZoneInfo
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.db.models import Max
+from django.utils import timezone
+
+from weald.core.costs.costing import Costing, Taken, costing
+from weald.core.costs.materials import PlannedMaterial, from_layout, from_stock
+from weald.core.costs.papers import PAPER, PaperContent, PaperKind, PaperLine
+from weald.core.costs.terms import BOUGHT, BoughtList, Terms, read_terms
+from weald.core.cutting.grouping import read_result
+from weald.core.errors import WealdError
+from weald.core.job.entries import read_entries
+from weald.core.notation import Notation
+from weald.core.planning.plan import Plan
+from weald.core.schedule.telling import day_in_words
+from weald.core.shelf.stock import MM_PER_METRE, StockItem, count_words
+from weald.web.accounts.models import Membership, Workshop
+from weald.web.bench.record import record_of_job
+from weald.web.bench.services import planned_at_bench
+from weald.web.jobs.models import Job
+from weald.web.office.models import Customer, Paper
+from weald.web.shelf.models import Cutting, Movement, ShelfItem
+from weald.web.shelf.services import item_spec
+from weald.web.week.models import Commission
+from weald.web.week.services import note, workplace_of
+
+_ERASED = "erased at their request"
+_SPENT = (Movement.Reason.USED, Movement.Reason.SPOILT, Movement.Reason.CUT, Movement.Reason.OFFCUT)
+
+
+class StaleTermsError(WealdError):
+    """Terms were written by somebody else since they were read."""
+
+
+class PricesHiddenError(WealdError):
+    """Somebody asked what things cost who is not to see it."""
+
+
+def terms_of(workshop: Workshop) -> Terms:
+    """The terms of a workshop."""
+    return read_terms(workshop.terms) if workshop.terms else Terms()
+
+
+def sees_prices(user: User) -> bool:
+    """Whether somebody may see what things cost: owners, and binders where owners allow it."""
+    membership = user.membership
+    if membership.role == Membership.Role.OWNER:
+        return True
+    return membership.role == Membership.Role.BINDER and terms_of(membership.workshop).binders_see
+
+
+@transaction.atomic
+def save_terms(workshop: Workshop, version: int, author: User, terms: Terms) -> None:
+    """Write the terms.
+
+    :param version: the one they were read at.
+    :raises StaleTermsError: when somebody else has written since.
+    """
+    now = Workshop.objects.select_for_update().get(pk=workshop.pk)
+    if now.terms_version != version:
+        raise StaleTermsError("Somebody changed the terms since; reload to see them.")
+    now.terms, now.terms_version = terms.model_dump(mode="json"), version + 1
+    now.save(update_fields=["terms", "terms_version"])
+    workshop.terms, workshop.terms_version = now.terms, now.terms_version
+    note(workshop, author, "Terms changed")
+
+
+def commission_of(job: Job) -> Commission:
+    """What is agreed about a job; nothing yet is as good as an empty one."""
+    return Commission.objects.select_related("customer").filter(job=job).first() or Commission(job=job)
+
+
+def bought_for(commission: Commission) -> BoughtList:
+    """What was bought for a job."""
+    return BoughtList.model_validate(commission.bought) if commission.bought else BoughtList()
+
+
+@transaction.atomic
+def agree(
+    job: Job,
+    author: User,
+    *,
+    customer: Customer | None,
+    agreed: Decimal | None,
+    brought_in: str,
+    bought: object,
+) -> Commission:
+    """Write down for whom a job is, at what price, what was brought in, and what was bought for it.
+
+    :raises SpecError: naming every place that is wrong.
+    """
+    commission, _ = Commission.objects.select_for_update(of=("self",)).get_or_create(job=job)
+    read = read_entries(BoughtList, bought, None, kept_as=BOUGHT, whole="things bought")
+    changed = [
+        words
+        for words, is_other in (
+            ("Customer set" if customer else "Customer taken out", commission.customer_id != _pk(customer)),
+            ("Price agreed", commission.agreed != agreed),
+            ("What was brought in written down", commission.brought_in != brought_in),
+            ("Things bought written down", bought_for(commission) != read),
+        )
+        if is_other
+    ]
+    commission.customer, commission.agreed, commission.brought_in = customer, agreed, brought_in[:4000]
+    commission.bought = read.model_dump(mode="json")
+    commission.save()
+    for words in changed:
+        note(job.workshop, author, words, job)
+    return commission
+
+
+def _pk(customer: Customer | None) -> int | None:
+    return customer.pk if customer else None
+
+
+def cost_of(job: Job, notation: Notation) -> Costing:
+    """A job's account: what was reckoned beside what it came to."""
+    made = planned_at_bench(job, notation)
+    record = record_of_job(job, notation)
+    commission = commission_of(job)
+    materials, without = _planned_materials(job, made)
+    return costing(
+        terms_of(job.workshop),
+        max(1, job.spec.copies),
+        materials,
+        without,
+        taken_for(job),
+        bought_for(commission).things,
+        made.operations,
+        record.operations,
+    )
+
+
+def _planned_materials(job: Job, made: Plan) -> tuple[list[PlannedMaterial], list[str]]:
+    """From the last layout of the job as it stands, else piece by piece."""
+    without = [f"{each.label}: no stock is chosen for it." for each in made.pieces if each.item is None]
+    laid = Cutting.objects.filter(workshop=job.workshop_id, state=Cutting.State.DONE)
+    for cutting in laid.filter(jobs__contains=[{"job": job.pk, "change": job.head_id}]).order_by("-asked")[
+        :1
+    ]:
+        result = read_result(cutting.result or {})
+        return [from_layout(group, job.pk, made.pieces) for group in result.groups], without
+    numbers = {each.item for each in made.pieces if each.item is not None}
+    items = ShelfItem.objects.filter(workshop=job.workshop_id, pk__in=numbers)
+    return from_stock(made.pieces, {item.pk: item_spec(item) for item in items}), without
+
+
+def _worth(spec: StockItem, amount: int) -> Decimal | None:
+    """So much of an item at its price, which is for a sheet, a skin, a metre or a kilogram."""
+    if spec.price is None:
+        return None
+    per = MM_PER_METRE if spec.form in ("roll", "reel", "pot") else 1
+    return Decimal(str(spec.price)) * amount / per
+
+
+@dataclass(slots=True)
+class _Account:
+    """What was taken of one item, as counted and as it is worth."""
+
+    spec: StockItem
+    amount: int = 0
+    spoilt: int = 0
+    worth: Decimal | None = Decimal(0)
+
+    def take(self, spec: StockItem, amount: int, part: Decimal, reason: str) -> None:
+        if reason != Movement.Reason.OFFCUT:
+            self.amount += round(amount * part)
+        if reason == Movement.Reason.SPOILT:
+            self.spoilt += amount
+        worth = _worth(spec, amount)
+        self.worth = None if worth is None or self.worth is None else self.worth + worth * part
+
+
+def taken_for(job: Job) -> list[Taken]:
+    """What was taken off the shelf for a job; of what was cut for several, its share by area."""
+    accounts: dict[int, _Account] = {}
+    for movement, part in _movements(job):
+        item = movement.item
+        root = item.offcut_of or item
+        known = accounts.setdefault(root.pk, _Account(item_spec(root)))
+        known.take(item_spec(item), -movement.change, part, movement.reason)
+    return [
+        Taken(
+            item,
+            account.spec.name,
+            account.worth,
+            count_words(account.spec, account.amount),
+            count_words(account.spec, account.spoilt) if account.spoilt else "",
+        )
+        for item, account in accounts.items()
+    ]
+
+
+def _movements(job: Job) -> list[tuple[Movement, Decimal]]:
+    chosen = Movement.objects.select_related("item__offcut_of").filter(reason__in=_SPENT)
+    found = [(each, Decimal(1)) for each in chosen.filter(job=job, cutting=None)]
+    booked = Cutting.objects.filter(
+        workshop=job.workshop_id, booked__isnull=False, jobs__contains=[{"job": job.pk}]
+    )
+    for cutting in booked:
+        part = _share(cutting, job.pk)
+        # of one booked, taken back and booked again, only what was taken since it was booked last
+        begun = (cutting.booked or timezone.now()) - timedelta(minutes=1)
+        since = chosen.filter(cutting=cutting, at__gte=begun)
+        found += [(each, part) for each in since]
+    return found
+
+
+def _share(cutting: Cutting, job: int) -> Decimal:
+    area: dict[int, float] = defaultdict(float)
+    for group in read_result(cutting.result or {}).groups:
+        for blank in group.blanks:
+            area[int(blank.id.split(":")[0])] += blank.width * blank.height * blank.count
+    whole = sum(area.values())
+    return Decimal(str(area[job] / whole)) if whole else Decimal(0)
+
+
+@transaction.atomic
+def make_paper(job: Job, author: User, kind: PaperKind, lines: list[dict[str, Any]]) -> Paper:
+    """A quotation or a bill for a job, with the next number, fixed as it is made.
+
+    :raises SpecError: naming every line that is wrong.
+    """
+    workshop = Workshop.objects.select_for_update().get(pk=job.workshop_id)
+    terms, commission = terms_of(workshop), commission_of(job)
+    zone = ZoneInfo(workplace_of(workshop).zone)
+    today = timezone.now().astimezone(zone).date()
+    last = workshop.papers.filter(kind=kind).aggregate(last=Max("number"))["last"] or 0
+    customer = commission.customer
+    content = read_entries(
+        PaperContent,
+        {
+            "kind": kind,
+            "number": str(last + 1),
+            "dated": f"{day_in_words(today)} {today.year}",
+            "valid_until": _until(today + timedelta(days=terms.valid_days)) if kind == "quotation" else "",
+            "sender": terms.sender or workshop.name,
+            "to": "\n".join(filter(None, (customer.name, customer.address))) if customer else "",
+            "words": terms.quotation_words if kind == "quotation" else terms.bill_words,
+            "foot": terms.foot,
+            "currency": terms.currency,
+            "places": terms.places,
+            "lines": lines,
+            "taxes": [tax.model_dump(mode="json") for tax in terms.taxes],
+        },
+        None,
+        kept_as=PAPER,
+        whole="a quotation or bill",
+    )
+    paper = Paper.objects.create(
+        workshop=workshop,
+        kind=kind,
+        number=last + 1,
+        job=job,
+        customer=customer,
+        content=content.model_dump(mode="json"),
+        author=author,
+    )
+    note(workshop, author, f"{kind.capitalize()} {last + 1} made", job)
+    return paper
+
+
+def _until(day: Any) -> str:
+    return f"{day_in_words(day)} {day.year}"
+
+
+def usual_line(job: Job, price: Decimal) -> PaperLine:
+    """What stands on a paper unless somebody writes otherwise."""
+    return PaperLine(words=f"Binding “{job.title[:200]}”, {job.structure_words}", count=1, price=price)
+
+
+def data_of(customer: Customer) -> dict[str, Any]:
+    """All that is kept of a customer, for themselves."""
+    return {
+        "name": customer.name,
+        "address": customer.address,
+        "note": customer.note,
+        "kept_since": customer.made.isoformat(),
+        "jobs": [
+            {
+                "title": each.job.title,
+                "promised": each.promised.isoformat() if each.promised else None,
+                "brought_in": each.brought_in,
+                "price_agreed": None if each.agreed is None else str(each.agreed),
+            }
+            for each in customer.commissions.select_related("job").order_by("pk")
+        ],
+        "papers": [each.content for each in customer.papers.order_by("pk")],
+    }
+
+
+@transaction.atomic
+def erase(customer: Customer, author: User) -> None:
+    """Forget a customer at their request; the books and their record stay, and papers without a name.
+
+    What the law asks a workshop to keep of its bills is to be printed before.
+    """
+    for paper in customer.papers.select_for_update():
+        paper.content = {**paper.content, "to": _ERASED}
+        paper.save(update_fields=["content"])
+    customer.commissions.update(brought_in="")
+    workshop = customer.workshop
+    customer.delete()
+    note(workshop, author, f"A customer was {_ERASED}")
+
+
+def customers_of(workshop: Workshop, search: str) -> list[Customer]:
+    """Customers by name."""
+    found = workshop.customers.order_by("name", "pk")
+    words = search.replace("\0", "").strip()
+    if words:
+        found = found.filter(name__icontains=words)
+    return list(found[:200])
