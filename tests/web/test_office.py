@@ -85,14 +85,13 @@ def test_an_estimate_by_hand(client: Client, binder: User, board: ShelfItem) -> 
     # a board of 141 × 216 with its height along the grain: 4 × 4 … of 1000 × 700 give so many of one sheet
     made = client.get(f"/api/jobs/{job.pk}").json()
     assert made["title"] == "Tide tables"
-    plan = send(client, "POST", "/api/plan", made["spec"]).json()
+    plan = send(client, "POST", "/api/plan?station=bench", made["spec"]).json()
     piece = next(each for each in plan["pieces"] if each["id"] == "board")
     expected = Decimal("4.2") / piece["per_sheet"] * (piece["count"] + piece["spare"])
     assert Decimal(line(found["materials"], board.name)["planned"]) == expected.quantize(
         Decimal("0.01"), "ROUND_HALF_UP"
     )
-    bench = client.get(f"/api/jobs/{job.pk}/bench").json()
-    sew = next(each for each in bench["operations"] if each["id"] == "sew")
+    sew = next(each for each in plan["operations"] if each["id"] == "sew")
     assert Decimal(line(found["work"], sew["title"])["planned"]) == Decimal(str(sew["minutes"])) / 60 * 48
     sums = {each["label"]: Decimal(each["planned"]) for each in found["sums"]}
     spent = sums["Materials"] + sums["Bought"] + sums["Work"]

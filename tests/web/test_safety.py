@@ -64,6 +64,7 @@ BODIES: dict[str, Any] = {
     "moveStep": {"job": 1, "operation": "sew"},
     "promiseJob": {},
     "saveTerms": {},
+    "takeExperience": {"id": "swell"},
     "addCustomer": {"name": "Harbour office"},
     "changeCustomer": {"name": "Harbour office"},
     "agree": {},

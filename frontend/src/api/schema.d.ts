@@ -2366,6 +2366,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Open Learning
+         * @description What finished books teach, each figure with how many stand behind it and its spread.
+         */
+        get: operations["openLearning"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learning/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Experience
+         * @description Make an experience a rule of the house, by hand.
+         */
+        post: operations["takeExperience"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/week": {
         parameters: {
             query?: never;
@@ -3660,6 +3700,8 @@ export interface components {
             };
             /** Departures */
             departures: components["schemas"]["Departure"][];
+            /** Rests On */
+            rests_on: string[];
             /** Gauges */
             gauges: components["schemas"]["GaugeHint"][];
         };
@@ -5953,37 +5995,71 @@ export interface components {
         };
         /**
          * Entry
-         * @description One thing that happened.
+         * @description Something that happens: which operation, and the device's own key for it.
          *
-         *     :param what: the operation, or what was done; ``words`` what there is to say of it.
-         *     :param picture: the key of a picture of it.
+         *     ``insist``: it is meant so, although what it waits for is not over, or a size is doubted. ``found`` is
+         *     what was otherwise at a look, or a measurement as typed; empty takes it back. ``ago`` is how many
+         *     seconds ago it was by the device's clock, where ``late`` says that the device was away from the server
+         *     meanwhile.
          */
         Entry: {
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "bench" | "picture" | "shelf" | "plan" | "decided";
+            kind: "started" | "paused" | "done" | "undone" | "noted" | "looked" | "unlooked" | "measured" | "cut" | "uncut";
             /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Author */
-            author: string;
-            /** Job */
-            job: number | null;
-            /** Book */
-            book: string;
-            /** What */
-            what: string;
-            /** Words */
-            words: string;
-            /**
-             * Picture
+             * Operation
              * @default
              */
-            picture: string;
+            operation: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Insist
+             * @default false
+             */
+            insist: boolean;
+            /**
+             * Look
+             * @default
+             */
+            look: string;
+            /**
+             * Found
+             * @default
+             */
+            found: string;
+            /**
+             * Quantity
+             * @default
+             */
+            quantity: string;
+            /**
+             * Piece
+             * @default
+             */
+            piece: string;
+            /** Device At */
+            device_at?: string | null;
+            /**
+             * Ago
+             * @default 0
+             */
+            ago: number;
+            /**
+             * Late
+             * @default false
+             */
+            late: boolean;
         };
         /**
          * LayReady
@@ -6930,6 +7006,7 @@ export interface components {
          *     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
          *     :param squares: by the height of the block, the lowest first; taller blocks take the last.
          *     :param gauges: strips of known width the workshop owns.
+         *     :param learnt: for rules taken from experience by hand, by their path, what they rest on.
          *     :param hand: with which most of its people work.
          *     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
          */
@@ -6956,6 +7033,13 @@ export interface components {
              * @default []
              */
             gauges: number[];
+            /**
+             * Learnt
+             * @default {}
+             */
+            learnt: {
+                [key: string]: components["schemas"]["Learnt"];
+            };
             /**
              * Vocabulary
              * @default signature
@@ -7008,6 +7092,18 @@ export interface components {
             inputs: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Learnt
+         * @description A rule that was taken from experience: what it is called, what was taken, and on what it rests.
+         */
+        Learnt: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Words */
+            words: string;
         };
         /**
          * RuleEntry
@@ -8241,16 +8337,116 @@ export interface components {
             }[];
         };
         /**
+         * DaybookEntry
+         * @description One thing that happened.
+         *
+         *     :param what: the operation, or what was done; ``words`` what there is to say of it.
+         *     :param picture: the key of a picture of it.
+         */
+        DaybookEntry: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bench" | "picture" | "shelf" | "plan" | "decided";
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Author */
+            author: string;
+            /** Job */
+            job: number | null;
+            /** Book */
+            book: string;
+            /** What */
+            what: string;
+            /** Words */
+            words: string;
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+        };
+        /**
          * DaybookReply
          * @description A page of the daybook, the newest first; ``earlier`` is where the next page begins.
          */
         DaybookReply: {
             /** Entries */
-            entries: components["schemas"]["Entry"][];
+            entries: components["schemas"]["DaybookEntry"][];
             /** Earlier */
             earlier: string | null;
             /** People */
             people: string[];
+        };
+        /**
+         * Experience
+         * @description What several books say of one figure.
+         *
+         *     :param middle: the median; half of the books lie between ``low`` and ``high`` (all, of less than four).
+         *     :param usual: what is reckoned with now; none where there is nothing to compare with.
+         *     :param rule: the path of the house's rule it can become; ``item`` the item of the shelf it belongs to.
+         */
+        Experience: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "minutes" | "bulk" | "swell" | "growth" | "spoilage";
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /** Found */
+            found: components["schemas"]["Found"][];
+            /** Middle */
+            middle: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Words */
+            words: string;
+            /** Usual */
+            usual: number | null;
+            /**
+             * Rule
+             * @default
+             */
+            rule: string;
+            /** Item */
+            item?: number | null;
+        };
+        /**
+         * Found
+         * @description What one book came to.
+         */
+        Found: {
+            /** Book */
+            book: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * LearningReply
+         * @description What the newest finished books teach.
+         */
+        LearningReply: {
+            /** Found */
+            found: components["schemas"]["Experience"][];
+        };
+        /**
+         * Taking
+         * @description The experience that is to become a rule.
+         */
+        Taking: {
+            /** Id */
+            id: string;
         };
         /**
          * HoursReply
@@ -8851,6 +9047,18 @@ export interface components {
             barcode?: boolean;
         };
         /**
+         * Learnt
+         * @description A rule that was taken from experience: what it is called, what was taken, and on what it rests.
+         */
+        LearntInput: {
+            /** Label */
+            label: string;
+            /** Value */
+            value: number | string;
+            /** Words */
+            words: string;
+        };
+        /**
          * SquareStep
          * @description Squares for blocks up to a height.
          */
@@ -8871,6 +9079,7 @@ export interface components {
          *     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
          *     :param squares: by the height of the block, the lowest first; taller blocks take the last.
          *     :param gauges: strips of known width the workshop owns.
+         *     :param learnt: for rules taken from experience by hand, by their path, what they rest on.
          *     :param hand: with which most of its people work.
          *     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
          */
@@ -8885,6 +9094,10 @@ export interface components {
             squares?: components["schemas"]["SquareStepInput"][];
             /** Gauges */
             gauges?: ((number | string) | string)[];
+            /** Learnt */
+            learnt?: {
+                [key: string]: components["schemas"]["LearntInput"];
+            };
             /**
              * Vocabulary
              * @enum {string}
@@ -14615,6 +14828,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DaybookReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openLearning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearningReply"];
+                };
+            };
+        };
+    };
+    takeExperience: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Taking"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearningReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */

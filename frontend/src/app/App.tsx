@@ -15,6 +15,10 @@ const SetPage = lazy(() => import("../sets/SetPage"));
 const CuttingRoom = lazy(() => import("../cutting/CuttingRoom"));
 const WeekPage = lazy(() => import("../week/WeekPage"));
 const Workplace = lazy(() => import("../week/Workplace"));
+const Office = lazy(() => import("../office/Office"));
+const Costs = lazy(() => import("../office/Costs"));
+const Learnt = lazy(() => import("../office/Learnt"));
+const DaybookPage = lazy(() => import("../office/DaybookPage"));
 const CuttingPage = lazy(() => import("../cutting/CuttingPage"));
 
 export function App() {
@@ -54,6 +58,10 @@ export function App() {
             <Route path="/sets/:setId" element={<SetPage />} />
             <Route path="/cutting" element={<CuttingRoom />} />
             <Route path="/cutting/:cuttingId" element={<CuttingPage />} />
+            <Route path="/jobs/:jobId/costs" element={<Costs />} />
+            <Route path="/office" element={<Office />} />
+            <Route path="/daybook/learnt" element={<Learnt />} />
+            <Route path="/daybook" element={<DaybookPage />} />
             <Route path="/week" element={<WeekPage />} />
             <Route path="/week/people" element={<Workplace />} />
             <Route path="*" element={<Nowhere />} />

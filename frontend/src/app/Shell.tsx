@@ -17,6 +17,8 @@ const ROOMS = [
   ["/sets", "common.sets"],
   ["/shelf", "common.shelf"],
   ["/cutting", "common.cutting"],
+  ["/daybook", "common.daybook"],
+  ["/office", "common.office"],
   ["/house", "common.houseRules"],
 ] as const;
 

@@ -8,7 +8,7 @@ export function HouseNotes({ plan, station }: { plan: Plan; station: Station }) 
   const session = useSession();
   const here = plan.departures.filter((each) => each.station === station);
   const gauges = station === "boards" ? plan.gauges : [];
-  if (here.length === 0 && gauges.length === 0) return null;
+  if (here.length === 0 && gauges.length === 0 && plan.rests_on.length === 0) return null;
   return (
     <section className="mt-4">
       <h2 className="mb-1 text-lg font-semibold">{t("job.theHouse")}</h2>
@@ -40,6 +40,16 @@ export function HouseNotes({ plan, station }: { plan: Plan; station: Station }) 
           </li>
         ))}
       </ul>
+      {plan.rests_on.length > 0 && (
+        <details className="mt-1 text-sm">
+          <summary className="cursor-pointer text-hill">{t("job.restsOnExperience")}</summary>
+          <ul className="list-disc pl-5">
+            {plan.rests_on.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </ul>
+        </details>
+      )}
     </section>
   );
 }

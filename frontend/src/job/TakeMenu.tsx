@@ -46,6 +46,7 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
         <MenuLink href={`${base}/drawings/case.flat.svg`}>{t("job.caseAsSVG")}</MenuLink>
         <MenuLink href={`${base}/pieces.csv`}>{t("job.piecesAsCSV")}</MenuLink>
         <MenuLink href={`${base}/job.json`}>{t("common.jobFile")}</MenuLink>
+        <MenuLink href={`/jobs/${jobId}/costs`}>{t("week.whatItCosts")}</MenuLink>
         <MenuAction onSelect={onPieces}>{t("job.allPiecesDrawnAndListed")}</MenuAction>
       </Menu>
     </span>

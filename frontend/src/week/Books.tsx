@@ -40,6 +40,9 @@ export function Books({ week }: { week: Week }) {
               )}
             </div>
             <Ready job={job} week={week} />
+            <Link className="text-sm text-hill underline" to={`/jobs/${job.job}/costs`}>
+              {t("week.whatItCosts")}
+            </Link>
             {job.hangs_on && <p className="text-xs text-faded">{job.hangs_on}</p>}
           </li>
         ))}

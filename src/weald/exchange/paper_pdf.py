@@ -33,7 +33,9 @@ def _story(content: PaperContent, title: str) -> Iterator[Flowable]:
     yield Spacer(1, 4 * mm)
     yield from _lines(content.words)
     sums = sums_of(content)
-    rows: list[list[Flowable | str]] = [["", "Number", "Each", "Together"]]
+    rows: list[list[Flowable | str]] = [
+        ["", *(text(head, _RIGHT) for head in ("Number", "Each", "Together"))]
+    ]
     rows += [
         [text(words), text(count, _RIGHT), text(each, _RIGHT), text(together, _RIGHT)]
         for words, count, each, together in sums.lines

@@ -16,6 +16,7 @@ import finish from "./en/finish.json";
 import folding from "./en/folding.json";
 import house from "./en/house.json";
 import job from "./en/job.json";
+import office from "./en/office.json";
 import paper from "./en/paper.json";
 import parts from "./en/parts.json";
 import printing from "./en/printing.json";
@@ -39,6 +40,7 @@ export const en = {
   folding,
   house,
   job,
+  office,
   paper,
   parts,
   printing,

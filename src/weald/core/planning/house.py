@@ -160,12 +160,21 @@ class SquareStep(Entries):
     fore_edge: Annotated[Length, Field(ge=0, le=50)]
 
 
+class Learnt(Entries):
+    """A rule that was taken from experience: what it is called, what was taken, and on what it rests."""
+
+    label: Annotated[str, Field(max_length=200)]
+    value: float
+    words: Annotated[str, Field(max_length=200)]
+
+
 class House(Entries):
     """The rules of a workshop.
 
     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
     :param squares: by the height of the block, the lowest first; taller blocks take the last.
     :param gauges: strips of known width the workshop owns.
+    :param learnt: for rules taken from experience by hand, by their path, what they rest on.
     :param hand: with which most of its people work.
     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
     """
@@ -174,6 +183,7 @@ class House(Entries):
     rules: Annotated[dict[str, str | float], Field(max_length=300)] = {}
     squares: Annotated[tuple[SquareStep, ...], Field(max_length=12)] = ()
     gauges: Annotated[tuple[Annotated[Length, Field(gt=0, le=100)], ...], Field(max_length=40)] = ()
+    learnt: Annotated[dict[str, Learnt], Field(max_length=300)] = {}
     vocabulary: Vocabulary = "signature"
     hand: Literal["right", "left"] = "right"
     paper: Literal["a4", "letter"] = "a4"

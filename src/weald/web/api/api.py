@@ -18,6 +18,7 @@ from weald.web.api import (
     folding,
     house,
     jobs,
+    learning,
     members,
     office,
     people,
@@ -61,6 +62,7 @@ api.add_router("", shelf.router)
 api.add_router("", cuttings.router)
 api.add_router("", office.router)
 api.add_router("", daybook.router)
+api.add_router("", learning.router)
 api.add_router("", week.router)
 api.add_router("", workplace.router)
 errors.install(api)

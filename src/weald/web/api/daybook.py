@@ -9,7 +9,7 @@ from ninja import Query, Router, Schema
 from weald.core.errors import SpecError
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
-from weald.web.office.daybook import PAGE, WINDOW, Asked, Entry, EntryKind, read_daybook
+from weald.web.office.daybook import PAGE, WINDOW, Asked, DaybookEntry, EntryKind, read_daybook
 
 router = Router(tags=["office"])
 
@@ -17,7 +17,7 @@ router = Router(tags=["office"])
 class DaybookReply(Schema):
     """A page of the daybook, the newest first; ``earlier`` is where the next page begins."""
 
-    entries: list[Entry]
+    entries: list[DaybookEntry]
     earlier: datetime | None
     people: list[str]
 

@@ -190,13 +190,21 @@ class AgreementReply(Schema):
     sees_prices: bool
 
 
+def _plain(price: Decimal | None) -> Decimal | None:
+    """A price as it is written: “240”, “180.50”."""
+    if price is None:
+        return None
+    cents = price.quantize(Decimal("0.01"))
+    return cents if cents == price else price.normalize()
+
+
 def _agreement(request: HttpRequest, job_id: int) -> AgreementReply:
     commission = services.commission_of(job_of(request, job_id))
     sees = services.sees_prices(person(request))
     return AgreementReply(
         customer=commission.customer_id,
         customer_name=commission.customer.name if commission.customer else "",
-        agreed=commission.agreed if sees else None,
+        agreed=_plain(commission.agreed) if sees else None,
         brought_in=commission.brought_in,
         bought=list(services.bought_for(commission).things) if sees else [],
         sees_prices=sees,

@@ -13,6 +13,7 @@ from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
 from weald.core.planning.beginnings import BEGINNINGS
 from weald.core.planning.house import departures, gauge_hints
+from weald.core.planning.learning import rests_on
 from weald.core.planning.options import every_option
 from weald.core.planning.plan import DRAWN, plan
 from weald.core.press.home_printers import HOME_PRINTERS
@@ -70,6 +71,7 @@ def plan_job(
         **parts,
         inputs=editable_lengths(spec, notation),
         departures=departures(spec, house, notation),
+        rests_on=list(rests_on(spec, house)),
         gauges=gauge_hints(spec, {each.id: each for each in made.quantities}, house, notation),
     )
     return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")

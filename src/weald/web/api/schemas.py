@@ -42,6 +42,7 @@ class PlanReply(Plan):
 
     inputs: dict[str, str]
     departures: tuple[Departure, ...]
+    rests_on: list[str]
     gauges: tuple[GaugeHint, ...]
 
 

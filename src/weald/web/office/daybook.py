@@ -26,7 +26,7 @@ WINDOW = timedelta(days=45)
 
 
 @dataclass(frozen=True, slots=True)
-class Entry:
+class DaybookEntry:
     """One thing that happened.
 
     :param what: the operation, or what was done; ``words`` what there is to say of it.
@@ -60,7 +60,7 @@ class Asked:
         return bool(self.job or self.person or self.material or self.search)
 
 
-def read_daybook(workshop: Workshop, asked: Asked, notation: Notation) -> list[Entry]:
+def read_daybook(workshop: Workshop, asked: Asked, notation: Notation) -> list[DaybookEntry]:
     """The newest entries before a moment, at most one page and one more."""
     readers = {
         "bench": _bench,
@@ -96,24 +96,24 @@ def _cut(rows: QuerySet[Any], asked: Asked, job: str, *texts: str) -> QuerySet[A
     return rows.select_related("author").order_by("-at", "-pk")[: PAGE + 1]
 
 
-def _bench(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[Entry]:
+def _bench(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
     rows = BenchEvent.objects.filter(job__workshop=workshop).select_related("job")
     for row in _cut(rows, asked, "job", "title", "note"):
         said = " ".join(filter(None, (words_of(row, notation), row.note)))
         what = f"{row.get_kind_display()}: {row.title}" if row.title else row.get_kind_display()
-        yield Entry("bench", row.at, author_of(row), row.job_id, row.job.title, what, said)
+        yield DaybookEntry("bench", row.at, author_of(row), row.job_id, row.job.title, what, said)
 
 
-def _pictures(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[Entry]:
+def _pictures(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
     rows = BenchPicture.objects.filter(job__workshop=workshop).select_related("job")
     for row in _cut(rows, asked, "job", "title", "caption"):
         what = row.title or "A picture"
-        yield Entry(
+        yield DaybookEntry(
             "picture", row.at, author_of(row), row.job_id, row.job.title, what, row.caption, str(row.key)
         )
 
 
-def _shelf(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[Entry]:
+def _shelf(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
     rows = Movement.objects.filter(item__workshop=workshop).select_related("job", "item")
     if asked.material:
         rows = rows.filter(item__words__contains=asked.material.lower())
@@ -122,20 +122,22 @@ def _shelf(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[Ent
         amount = count_words(item_spec(row.item), abs(row.change))
         book = row.job.title if row.job else ""
         what = f"{row.get_reason_display()}: {row.item.name}"
-        yield Entry(
+        yield DaybookEntry(
             "shelf", row.at, author_of(row), row.job_id, book, what, f"{sign}{amount} {row.note}".strip()
         )
 
 
-def _plans(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[Entry]:
+def _plans(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
     rows = Move.objects.filter(job__workshop=workshop).select_related("job", "change")
     for row in _cut(rows, asked, "job", "change__summary"):
         said = notation.read(row.change.summary)
-        yield Entry("plan", row.at, author_of(row), row.job_id, row.job.title, row.get_verb_display(), said)
+        yield DaybookEntry(
+            "plan", row.at, author_of(row), row.job_id, row.job.title, row.get_verb_display(), said
+        )
 
 
-def _decided(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[Entry]:
+def _decided(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
     rows = WeekEvent.objects.filter(workshop=workshop).select_related("job")
     for row in _cut(rows, asked, "job", "words"):
         book = row.job.title if row.job else ""
-        yield Entry("decided", row.at, author_of(row), row.job_id, book, row.words, "")
+        yield DaybookEntry("decided", row.at, author_of(row), row.job_id, book, row.words, "")

@@ -8,6 +8,7 @@ from django.db import transaction
 from weald.web.accounts.services import add_person
 from weald.web.bench import demo_bench
 from weald.web.jobs import demo_bindery
+from weald.web.office import demo_office
 from weald.web.week import demo_week
 
 
@@ -32,3 +33,4 @@ class Command(BaseCommand):
         demo_bindery.load(person.membership.workshop, person)
         demo_bench.load(person)
         demo_week.load(person)
+        demo_office.load(person)
