@@ -69,6 +69,7 @@ export default function Costs() {
           <Agreed key={JSON.stringify(agreement.data)} job={id} agreement={agreement.data} />
           {costs.data && papers.data && (
             <Papers
+              key={startPrice(costs.data, agreement.data)}
               job={id}
               title={title}
               costs={costs.data}
@@ -182,7 +183,7 @@ function Agreed({ job, agreement }: { job: number; agreement: Agreement }) {
         options={names}
         onChange={setCustomer}
       />
-      <Link className="text-sm text-hill underline" to="/office">
+      <Link className="inline-block py-1 text-sm text-hill underline" to="/office">
         {t("office.writeACustomerDown")}
       </Link>
       {agreement.sees_prices && (
