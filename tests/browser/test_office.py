@@ -44,7 +44,7 @@ def test_from_a_customer_to_a_bill_and_the_daybook(desk: Page) -> None:
     page.get_by_label("Price agreed, without taxes").fill("150")
     page.get_by_label("What was brought in").fill("The verses, loose")
     page.get_by_role("button", name="Keep this").click()
-    expect(page.get_by_label("Price without taxes")).to_have_value("150")
+    expect(page.get_by_label("Price without taxes")).to_have_value("150.00")
     page.get_by_role("button", name="Make a bill").click()
     expect(page.get_by_role("link", name="Bill 1")).to_be_visible()
     assert page.request.get(re.sub(r"/jobs/.*", f"/api/papers/{Paper.objects.get().pk}.pdf", page.url)).ok
