@@ -153,9 +153,12 @@ def test_a_reader_looks_and_changes_nothing(client: Client, helper: Client, job:
             if path in CHANGES_NOTHING:
                 continue
             place = path.replace("{digest}", "0" * 64).replace("{artwork}", "0")
-            for name in ("job_id", "set_id", "item_id", "member_id", "printer_id", "profile_id", "place"):
+            for name in (
+                *("job_id", "set_id", "item_id", "member_id", "printer_id", "profile_id", "place"),
+                *("customer_id", "paper_id"),
+            ):
                 place = place.replace(f"{{{name}}}", str(job.pk))
-            for name in ("print_id", "cutting_id", "key"):
+            for name in ("print_id", "cutting_id", "laying_id", "key"):
                 place = place.replace(f"{{{name}}}", "00000000-0000-4000-8000-000000000000")
             assert "{" not in place, path
             assert send(helper, method.upper(), place, {}).status_code == 403, (method, path)

@@ -89,15 +89,11 @@ def call(client: Client, method: str, path: str, name: str, job_id: int) -> Any:
     path = path.replace("{set_id}", "1").replace("{place}", "0").replace("{version}", "1")
     path = path.replace("{print_id}", "00000000-0000-4000-8000-000000000000").replace("{printer_id}", "1")
     path = path.replace("{cutting_id}", "00000000-0000-4000-8000-000000000000").replace("{item_id}", "1")
+    path = path.replace("{laying_id}", "00000000-0000-4000-8000-000000000000")
+    path = path.replace("{customer_id}", "1").replace("{paper_id}", "1")
     path = path.replace("{member_id}", "1").replace("{name}", "calliper")
     path = path.replace("{key}", "00000000-0000-4000-8000-000000000000")
-    query = {
-        "saveJob": "?version=1",
-        "saveHouse": "?version=1",
-        "stockFor": "?piece=board",
-        "bringPicture": f"?key={KEY}",
-    }.get(name, "")
-    return send(client, method, path + query, BODIES.get(name))
+    return send(client, method, path + QUERIES.get(name, ""), BODIES.get(name))
 
 
 @pytest.mark.parametrize(("method", "path", "name"), endpoints())

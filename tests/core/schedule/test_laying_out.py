@@ -2,6 +2,7 @@
 
 import random
 from dataclasses import replace
+from typing import Any
 
 import pytest
 
@@ -36,7 +37,7 @@ def test_the_checker_sees_what_is_wrong() -> None:
     good = first_layout(problem, shuffles=0).layout
     assert wrongs(problem, good) == []
 
-    def changed(number: int, **parts: object) -> Layout:
+    def changed(number: int, **parts: Any) -> Layout:
         placed = list(good.placed)
         placed[number] = replace(placed[number], **parts)
         return Layout.of(placed, ())

@@ -118,57 +118,43 @@ class _Posing:
     def _book(self, book: BookAtHand) -> tuple[Minute, list[Task]]:
         """When what is done is dry, and what is left to do."""
         standing = {each.operation: each for each in book.standings}
-        tasks: list[Task] = []
+        tied = _lots(book)
+        made: dict[str, list[Task]] = {}
         dry = 0
-        last: dict[str, str] = {}
-        by_id = {each.id: each for each in book.operations}
         for operation in book.operations:
             stands = standing[operation.id]
             if stands.finished is not None:
                 if stands.wait_usual is not None:
                     dry = max(dry, minute_of(stands.wait_usual, self.now))
                 continue
-            links: list[Link] = []
-            earliest, latest = 0, None
-            for name in operation.after:
-                wait = by_id[name].wait
-                if name in last:
-                    links.append(_link(last[name], wait))
-                elif wait is not None and (finished := standing[name].finished) is not None:
-                    over = minute_of(finished, self.now)
-                    earliest = max(earliest, over + _least(wait))
-                    if wait.harm:
-                        latest = over + math.ceil(wait.usual)
-            parts = self._parts(book, operation, stands, tuple(links), earliest, latest)
-            last[operation.id] = parts[-1].id
-            tasks += parts
-        return dry, tasks
+            made[operation.id] = self._parts(book, operation, stands, made, tied.get(operation.id, 1))
+        return dry, [task for tasks in made.values() for task in tasks]
 
     def _parts(
         self,
         book: BookAtHand,
         operation: Operation,
         stands: Standing,
-        links: tuple[Link, ...],
-        earliest: Minute,
-        latest: Minute | None,
+        made: Mapping[str, list[Task]],
+        lots: int,
     ) -> list[Task]:
+        """An operation in the stretches it is worked on in."""
         may = self._who(book, operation)
         begun = self._begun(book, operation, stands)
         minutes = max(1, math.ceil(operation.minutes - stands.worked / 60))
         if stands.worked and operation.minutes * 60 - stands.worked < _LEAST_LEFT * 60:
             minutes = _LEAST_LEFT
-        lengths = self._lengths(operation, minutes, may, begun)
+        lengths = self._lengths(book, operation, minutes, may, begun, lots)
         needs = self._needs(book, operation)
         people = max(1, min(operation.people, len(may)))
         if operation.people > people:
             self._say("alone", book, operation, people=str(operation.people))
-        wait = operation.wait
-        tail = math.ceil(wait.usual) if wait else 0
+        earliest, latest = self._after_what_is_done(book, operation)
+        tail = math.ceil(operation.wait.usual) if operation.wait else 0
         pin = book.pins.get(operation.id)
         parts: list[Task] = []
         for number, length in enumerate(lengths):
-            first, final = number == 0, number == len(lengths) - 1
+            first, dries = number == 0, number == len(lengths) - 1 or lots > 1
             parts.append(
                 Task(
                     id=f"{book.job}/{operation.id}/{number}",
@@ -178,15 +164,11 @@ class _Posing:
                     minutes=length,
                     may=may,
                     people=people,
-                    needs=tuple(
-                        Need(need.units, need.load, need.held if final else 0)
-                        for need in needs
-                        if final or not need.held or need.load
-                    ),
-                    after=links if first else (Link(parts[-1].id),),
+                    needs=tuple(Need(each.units, each.load, each.held if dries else 0) for each in needs),
+                    after=(*_links(book, operation, made, number), *(Link(each.id) for each in parts[-1:])),
                     earliest=earliest if first else 0,
                     latest=latest if first else None,
-                    tail=tail if final else 0,
+                    tail=tail if dries else 0,
                     part=number,
                     parts=len(lengths),
                     begun=begun if first else None,
@@ -195,13 +177,40 @@ class _Posing:
             )
         return parts
 
+    def _after_what_is_done(self, book: BookAtHand, operation: Operation) -> tuple[Minute, Minute | None]:
+        """Not before what was done is ready for it; and by when it must be, where longer does harm."""
+        standing = {each.operation: each for each in book.standings}
+        by_id = {each.id: each for each in book.operations}
+        earliest, latest = 0, None
+        for name in operation.after:
+            wait, finished = by_id[name].wait, standing[name].finished
+            if wait is not None and finished is not None:
+                over = minute_of(finished, self.now)
+                earliest = max(earliest, over + _least(wait))
+                if wait.harm:
+                    latest = over + math.ceil(wait.usual)
+        return earliest, latest
+
     def _lengths(
-        self, operation: Operation, minutes: int, may: tuple[str, ...], begun: Begun | None
+        self,
+        book: BookAtHand,
+        operation: Operation,
+        minutes: int,
+        may: tuple[str, ...],
+        begun: Begun | None,
+        lots: int,
     ) -> list[int]:
-        """Work cut into stretches as long as one likes to sit, and no longer than anybody is there."""
-        if operation.whole:
-            return [minutes]
+        """Work cut into stretches as long as one likes to sit, and no longer than anybody is there.
+
+        What may not be interrupted is cut between copies alone.
+        """
         there = max((self.longest[name] for name in may), default=_PART) or _PART
+        if lots > 1:
+            return [max(1, length) for length in _shared(minutes, lots)]
+        if operation.whole:
+            copy = operation.minutes / book.copies
+            at_once = max(1, math.floor(min(max(_PART, copy), there) / copy))
+            return _even(minutes, math.ceil(at_once * copy))
         stretch = min(max(_PART, math.ceil(minutes / _MOST_PARTS)), there)
         if begun is None:
             return _even(minutes, stretch)
@@ -255,7 +264,11 @@ class _Posing:
 
 
 def _even(minutes: int, stretch: int) -> list[int]:
-    count = math.ceil(minutes / stretch)
+    """In as few parts as are no longer than a stretch."""
+    return _shared(minutes, math.ceil(minutes / stretch))
+
+
+def _shared(minutes: int, count: int) -> list[int]:
     return [minutes // count + (1 if number < minutes % count else 0) for number in range(count)]
 
 
@@ -264,10 +277,37 @@ def _least(wait: Wait) -> int:
     return math.ceil(wait.least if wait.harm else wait.usual)
 
 
-def _link(task: str, wait: Wait | None) -> Link:
-    if wait is None:
-        return Link(task)
-    return Link(task, _least(wait), math.ceil(wait.usual) if wait.harm else None)
+def _lots(book: BookAtHand) -> dict[str, int]:
+    """For operations tied by a wait that may not grow: in how many lots an edition goes through them.
+
+    As many copies are worked on at once as the next operation gets through before the first is too dry.
+    """
+    chain: dict[str, str] = {}
+    lots: dict[str, int] = {}
+    by_id = {each.id: each for each in book.operations}
+    for operation in book.operations:
+        tied = [name for name in operation.after if (wait := by_id[name].wait) is not None and wait.harm]
+        head = chain[operation.id] = chain[tied[0]] if tied else operation.id
+        mine = math.ceil(book.copies / operation.at_once) if operation.at_once else 1
+        lots[head] = max(lots.get(head, 1), mine)
+    return {name: lots[head] for name, head in chain.items()}
+
+
+def _links(book: BookAtHand, operation: Operation, made: Mapping[str, list[Task]], number: int) -> list[Link]:
+    """What a part waits for: the first for the whole of what comes before, each lot for its own lot."""
+    by_id = {each.id: each for each in book.operations}
+    found = []
+    for name in operation.after:
+        if name not in made:
+            continue
+        before, wait = made[name], by_id[name].wait
+        if wait is not None and wait.harm and len(before) > 1:
+            task = before[min(number, len(before) - 1)]
+            found.append(Link(task.id, _least(wait), math.ceil(wait.usual)))
+        elif number == 0:
+            most = math.ceil(wait.usual) if wait is not None and wait.harm else None
+            found.append(Link(before[-1].id, _least(wait) if wait is not None else 0, most))
+    return found
 
 
 def _unit(each: Equipment) -> Unit:
