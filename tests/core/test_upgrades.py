@@ -5,6 +5,8 @@ from pathlib import Path
 
 import pytest
 
+from weald.core.costs.papers import read_paper, sums_of
+from weald.core.costs.terms import read_bought, read_terms
 from weald.core.cutting.grouping import LAYOUT, read_result, write_result
 from weald.core.errors import SpecError
 from weald.core.job.patching import patched
@@ -13,6 +15,7 @@ from weald.core.job.upgrades import JOB
 from weald.core.planning.book_set import SetSpec, read_set
 from weald.core.planning.house import House, read_house
 from weald.core.planning.plan import plan
+from weald.core.schedule.workplace import read_workplace
 from weald.core.shelf.stock import StockItem, read_stock
 from weald.core.upgrades import Format
 from weald.exchange.job_file import read_job_file
@@ -34,6 +37,7 @@ def test_the_corpus_is_there():
     assert rows("house")
     assert rows("shelf")
     assert rows("cutting")
+    assert all(rows(kind) for kind in ("workplace", "terms", "bought", "paper"))
 
 
 @pytest.mark.parametrize("path", FILES, ids=lambda path: f"{path.parent.name}/{path.stem}")
@@ -52,6 +56,10 @@ def test_stored_rows_of_every_version_are_read():
         assert read_spec(row["book"])
     assert all(read_house(row).rules for row in rows("house"))
     assert all(read_stock(row).name for row in rows("shelf"))
+    assert all(read_workplace(row).people for row in rows("workplace"))
+    assert all(read_terms(row).taxes for row in rows("terms"))
+    assert all(read_bought(row).things for row in rows("bought"))
+    assert all(sums_of(read_paper(row)).total > 0 for row in rows("paper"))
     assert all(read_spec({"version": 1, "printing": {"printer": row}}) for row in rows("printer"))
 
 
@@ -64,7 +72,10 @@ def test_stored_layouts_are_read_and_written_again():
         assert read_result(kept) == result
 
 
-@pytest.mark.parametrize("read", [read_spec, read_set, read_house, read_stock])
+@pytest.mark.parametrize(
+    "read",
+    [read_spec, read_set, read_house, read_stock, read_workplace, read_terms, read_bought, read_paper],
+)
 def test_what_a_newer_weald_wrote_is_refused_in_words(read):
     with pytest.raises(SpecError) as refused:
         read({"version": 99})

@@ -199,6 +199,7 @@ function Person({
 }) {
   const hours = worker.hours ?? [];
   const away = worker.away ?? [];
+  const extra = worker.extra ?? [];
   const leaves = worker.leaves ?? [];
   const wrong = Object.entries(errors).filter(([place]) => place.startsWith(`${path}.`));
   return (
@@ -305,6 +306,44 @@ function Person({
         }}
       >
         {t("week.addDaysAway")}
+      </Button>
+      <h3 className="mt-3 font-semibold">{t("week.besides")}</h3>
+      {extra.map((each, row) => (
+        <div key={row} className="mb-1 flex flex-wrap items-center gap-2">
+          <Day
+            label={t("week.onTheDay")}
+            value={each.day}
+            onChange={(day) => onChange({ ...worker, extra: extra.with(row, { ...each, day }) })}
+          />
+          <Clock
+            label={t("week.from")}
+            value={each.begins}
+            onChange={(begins) =>
+              onChange({ ...worker, extra: extra.with(row, { ...each, begins }) })
+            }
+          />
+          <span aria-hidden>–</span>
+          <Clock
+            label={t("week.until")}
+            value={each.ends}
+            onChange={(ends) => onChange({ ...worker, extra: extra.with(row, { ...each, ends }) })}
+          />
+          <IconButton
+            label={t("week.removeTheseHours")}
+            onClick={() => onChange({ ...worker, extra: extra.toSpliced(row, 1) })}
+          >
+            <X size={14} />
+          </IconButton>
+        </div>
+      ))}
+      <Button
+        kind="quiet"
+        onClick={() => {
+          const day = new Date().toISOString().slice(0, 10);
+          onChange({ ...worker, extra: [...extra, { day, begins: "9:00", ends: "17:00" }] });
+        }}
+      >
+        {t("week.addHoursOnOneDay")}
       </Button>
       <h3 className="mt-3 font-semibold">{t("week.does")}</h3>
       <div className="grid grid-cols-1 text-sm sm:grid-cols-2">

@@ -8,7 +8,7 @@ from pydantic import Field
 
 from weald.core.costs.costing import money, rounded
 from weald.core.costs.terms import Lines, Money, Tax, Terms
-from weald.core.job.entries import Entries, OneLine
+from weald.core.job.entries import Entries, OneLine, read_entries
 from weald.core.upgrades import Format
 
 PAPER = Format("quotation or bill")
@@ -44,6 +44,14 @@ class PaperContent(Entries):
     places: Annotated[int, Field(ge=0, le=3)] = 2
     lines: Annotated[tuple[PaperLine, ...], Field(min_length=1, max_length=100)]
     taxes: Annotated[tuple[Tax, ...], Field(max_length=6)] = ()
+
+
+def read_paper(data: object) -> PaperContent:
+    """Read a quotation or bill as it is to be, or as it was kept.
+
+    :raises weald.core.errors.SpecError: naming every place that is wrong.
+    """
+    return read_entries(PaperContent, data, None, kept_as=PAPER, whole="a quotation or bill")
 
 
 @dataclass(frozen=True, slots=True)

@@ -75,6 +75,14 @@ class BoughtList(Entries):
     things: Annotated[tuple[Bought, ...], Field(max_length=100)] = ()
 
 
+def read_bought(data: object) -> BoughtList:
+    """Read what was bought as typed, or as it was kept.
+
+    :raises SpecError: naming every place that is wrong.
+    """
+    return read_entries(BoughtList, data, None, kept_as=BOUGHT, whole="things bought")
+
+
 def read_terms(data: object) -> Terms:
     """Read terms as typed.
 

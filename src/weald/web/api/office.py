@@ -11,7 +11,7 @@ from ninja import Body, Query, Router, Schema, Status
 from pydantic import Field
 
 from weald.core.costs.costing import Costing
-from weald.core.costs.papers import PAPER_KINDS, PaperContent
+from weald.core.costs.papers import PAPER_KINDS, PaperContent, read_paper
 from weald.core.costs.terms import Bought, Terms, read_terms
 from weald.core.schedule.workplace import WORKS
 from weald.exchange.paper_pdf import paper_pdf
@@ -274,7 +274,7 @@ class PaperOrder(Schema):
 
 
 def _paper_row(paper: Paper) -> PaperRow:
-    content = PaperContent.model_validate(paper.content)
+    content = read_paper(paper.content)
     return PaperRow(id=paper.pk, kind=content.kind, number=paper.number, made=paper.made, content=content)
 
 
@@ -313,7 +313,7 @@ def take_paper(request: HttpRequest, paper_id: int, paper: PaperName | None = Qu
     """A quotation or bill as a PDF."""
     found = get_object_or_404(workshop_of(request).papers, pk=paper_id)
     _only_who_sees(request)
-    content = PaperContent.model_validate(found.content)
+    content = read_paper(found.content)
     size = paper or preferences_of(person(request)).paper
     title = f"{PAPER_KINDS[content.kind]} {content.number}"
     return file_response(paper_pdf(content, size), title, ".pdf", "application/pdf", inline=True)

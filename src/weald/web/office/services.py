@@ -14,11 +14,10 @@ from django.utils import timezone
 
 from weald.core.costs.costing import Costing, Taken, costing
 from weald.core.costs.materials import PlannedMaterial, from_layout, from_stock
-from weald.core.costs.papers import PAPER, PaperContent, PaperKind, PaperLine
-from weald.core.costs.terms import BOUGHT, BoughtList, Terms, read_terms
+from weald.core.costs.papers import PaperKind, read_paper
+from weald.core.costs.terms import BoughtList, Terms, read_bought, read_terms
 from weald.core.cutting.grouping import read_result
 from weald.core.errors import WealdError
-from weald.core.job.entries import read_entries
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan
 from weald.core.schedule.telling import day_in_words
@@ -81,7 +80,7 @@ def commission_of(job: Job) -> Commission:
 
 def bought_for(commission: Commission) -> BoughtList:
     """What was bought for a job."""
-    return BoughtList.model_validate(commission.bought) if commission.bought else BoughtList()
+    return read_bought(commission.bought) if commission.bought else BoughtList()
 
 
 @transaction.atomic
@@ -99,7 +98,7 @@ def agree(
     :raises SpecError: naming every place that is wrong.
     """
     commission, _ = Commission.objects.select_for_update(of=("self",)).get_or_create(job=job)
-    read = read_entries(BoughtList, bought, None, kept_as=BOUGHT, whole="things bought")
+    read = read_bought(bought)
     changed = [
         words
         for words, is_other in (
@@ -236,8 +235,7 @@ def make_paper(job: Job, author: User, kind: PaperKind, lines: list[dict[str, An
     today = timezone.now().astimezone(zone).date()
     last = workshop.papers.filter(kind=kind).aggregate(last=Max("number"))["last"] or 0
     customer = commission.customer
-    content = read_entries(
-        PaperContent,
+    content = read_paper(
         {
             "kind": kind,
             "number": str(last + 1),
@@ -251,10 +249,7 @@ def make_paper(job: Job, author: User, kind: PaperKind, lines: list[dict[str, An
             "places": terms.places,
             "lines": lines,
             "taxes": [tax.model_dump(mode="json") for tax in terms.taxes],
-        },
-        None,
-        kept_as=PAPER,
-        whole="a quotation or bill",
+        }
     )
     paper = Paper.objects.create(
         workshop=workshop,
@@ -271,11 +266,6 @@ def make_paper(job: Job, author: User, kind: PaperKind, lines: list[dict[str, An
 
 def _until(day: Any) -> str:
     return f"{day_in_words(day)} {day.year}"
-
-
-def usual_line(job: Job, price: Decimal) -> PaperLine:
-    """What stands on a paper unless somebody writes otherwise."""
-    return PaperLine(words=f"Binding “{job.title[:200]}”, {job.structure_words}", count=1, price=price)
 
 
 def data_of(customer: Customer) -> dict[str, Any]:

@@ -29,6 +29,8 @@ from weald.web.week.models import Commission, Feed, Laying, WeekEvent, Wish
 from weald.web.work import Tell
 
 SEARCH_SECONDS = 60.0
+_ORDER_VERSION = 1
+"""An order of another version is not read: it is only a better one, and soon found again."""
 _SETTLED_SECONDS = 10.0
 """So long it looks for something better where the first layout is as good as any in what counts."""
 
@@ -119,7 +121,7 @@ def order_in_use(workshop: Workshop) -> Laying | None:
 def _order(problem: Problem, laying: Laying | None, now: datetime) -> Order:
     """Turns and doers as they were found, counted from now; what came since has its turn by its promise."""
     turns, doers = usual_turns(problem), dict[str, tuple[str, ...]]()
-    if laying is None or laying.result is None:
+    if laying is None or laying.result is None or laying.result.get("version") != _ORDER_VERSION:
         return Order(turns, doers)
     began = now.timestamp()
     known = {name: (seconds - began) / 60 for name, seconds in laying.result["turns"].items()}
@@ -169,6 +171,7 @@ def _find_order(laying: Laying, tell: Tell) -> dict[str, object]:
     began = now.timestamp()
     return {
         "result": {
+            "version": _ORDER_VERSION,
             "turns": {name: began + 60 * turn for name, turn in best.turns.items()},
             "doers": {name: list(hands) for name, hands in best.doers.items()},
             "best": best.best,
