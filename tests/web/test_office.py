@@ -256,6 +256,11 @@ def test_the_daybook_holds_all_that_happened_and_is_searched(
     move(board, binder, -2, Movement.Reason.USED, note="first try", job=job)
     happened(job, binder, Happening(uuid.uuid4(), "noted", "sew", note="Waxed the thread twice"))
     happened(other, binder, Happening(uuid.uuid4(), "noted", "", note="A quiet day"))
+    for kind, minutes in (("started", 40), ("done", 10)):
+        ago = timedelta(minutes=minutes)
+        happened(other, binder, Happening(uuid.uuid4(), kind, "stock_out", ago=ago, late=True))  # type: ignore[arg-type]
+    done = next(each for each in daybook(client)["entries"] if each["what"].startswith("Done"))
+    assert done["words"] == "30 min, 10 min planned."
     send(client, "PUT", f"/api/jobs/{job.pk}/promise", {"promised": "2026-12-24"})
     entries = daybook(client)["entries"]
     assert {each["kind"] for each in entries} == {"bench", "shelf", "decided"}

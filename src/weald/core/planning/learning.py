@@ -150,10 +150,10 @@ def _measured(book: BookMade, house: House) -> Iterator[tuple[str, _Seen]]:
     growth = sizes.get("pastedown.growth")
     if (found := measured.get("pastedown.growth")) and growth is not None and growth.computed > 0:
         part = found / growth.computed
-        yield (
-            "growth",
-            _Seen("growth", "Paste-down grows, beside what is reckoned", "×", part, book.title, 1.0),
-        )
+        paper = book.spec.stock.get("endpaper")
+        name = paper.name if paper is not None else "Endpaper without stock"
+        label = f"{name}: growth when pasted, beside what is reckoned"
+        yield f"growth.{name}", _Seen("growth", label, "×", part, book.title, 1.0)
 
 
 def _experience(name: str, seen: Sequence[_Seen]) -> Experience:

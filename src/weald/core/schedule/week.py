@@ -17,13 +17,14 @@ SpellState = Literal["under_way", "pinned", "laid_out"]
 _SOON = 60 * 24 * 7
 _NEAR = 120
 """Minutes between two things for which something is still ready."""
+_PRESS_LOAD = "One load of the press"
 _GOT_READY: dict[str, tuple[str, ...]] = {
     "One setting of the shears": ("cut_sheets", "cut_boards", "trim_flush"),
     "One setting of the plough": ("trim", "trim_first", "trim_rounded", "trim_in_boards"),
     "One pot of glue": (
         *("glue_up", "line_spine", "laminate", "make_case", "case_in", "cover_book", "tip_endpapers"),
     ),
-    "One load of the press": ("press_sections", "weigh_down"),
+    _PRESS_LOAD: ("press_sections", "weigh_down"),
     "The tools hot once": ("letter",),
 }
 _READY_ONCE = {name: ready for ready, names in _GOT_READY.items() for name in names}
@@ -354,8 +355,21 @@ class _Reading:
             if len(jobs) < 2:
                 continue
             said = [f"{task.title} (“{self.books[task.job].title}”)" for task in tasks]
-            words = f"{self._said(parts[0].begins)}: {', '.join(said)}"
+            words = f"{self._said(parts[0].begins)}: {', '.join(said)}{self._how_many_fit(tasks)}"
             yield Together(ready, jobs, self._at(parts[0].begins), words)
+
+    def _how_many_fit(self, tasks: Sequence[Task]) -> str:
+        """How many such books a press of known opening takes at once."""
+        rooms = {unit.id: unit.room for unit in self.problem.units if unit.room > 1}
+        fits = [
+            rooms[name] // need.load[name]
+            for task in tasks
+            if _READY_ONCE.get(task.operation) == _PRESS_LOAD
+            for need in task.needs
+            for name in need.units
+            if name in rooms
+        ]
+        return f". The press takes {min(fits)} of them at once." if fits else ""
 
     def _remark(self, remark: Remark) -> str:
         return _REMARKS[remark.code].format(book=f"“{self.books[remark.job].title}”", **remark.terms)

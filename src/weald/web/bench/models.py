@@ -12,7 +12,8 @@ class BenchEvent(models.Model):
     ``key`` is chosen by the device, so that what is handed over twice counts once. ``at`` is when it happened
     by the server's clock; ``device_at`` what the device's own said.
 
-    :ivar data: of a look ``look``, ``text`` and ``found``; of a measurement ``quantity``, ``label``, and in
+    :ivar data: of what is done the minutes ``planned`` and ``worked``; of a look ``look``, ``text`` and
+        ``found``; of a measurement ``quantity``, ``label``, and in
         millimetres ``expected`` and ``found``; of pieces a :class:`weald.core.bench.cut.CutEvent`.
     """
 

@@ -166,7 +166,8 @@ def _taken_in(job: Job, author: User, what: Happening, made: Plan, at: datetime)
     if what.kind in TURNS:
         try:
             events = _events(job)
-            return _Kept(early=check(made.operations, events, what.kind, what.operation, at, what.insist))
+            early = check(made.operations, events, what.kind, what.operation, at, what.insist)
+            return _Kept(_minutes_of(what, made, events, at), early=early)
         except TooEarlyError:
             if not what.late:
                 raise
@@ -178,6 +179,16 @@ def _taken_in(job: Job, author: User, what: Happening, made: Plan, at: datetime)
     if what.kind == "measured":
         return _measured(job, author, what, made)
     return _Kept()
+
+
+def _minutes_of(what: Happening, made: Plan, events: list[Event], at: datetime) -> dict[str, Any]:
+    """Of what is done, the minutes it was planned to take and those it took."""
+    if what.kind != "done":
+        return {}
+    stands = {each.operation: each for each in standings(made.operations, events, at)}[what.operation]
+    worked = stands.worked + ((at - stands.since).total_seconds() if stands.since is not None else 0.0)
+    planned = next(each.minutes for each in made.operations if each.id == what.operation)
+    return {"planned": planned, "worked": round(max(0.0, worked) / 60, 1)}
 
 
 def _look_data(what: Happening, made: Plan) -> dict[str, Any]:

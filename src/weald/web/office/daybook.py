@@ -8,6 +8,7 @@ from typing import Any, Literal, get_args
 
 from django.db.models import Q, QuerySet
 
+from weald.core.bench.operation import minutes_in_words
 from weald.core.notation import Notation
 from weald.core.shelf.stock import count_words
 from weald.web.accounts.models import Workshop
@@ -99,9 +100,17 @@ def _cut(rows: QuerySet[Any], asked: Asked, job: str, *texts: str) -> QuerySet[A
 def _bench(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
     rows = BenchEvent.objects.filter(job__workshop=workshop).select_related("job")
     for row in _cut(rows, asked, "job", "title", "note"):
-        said = " ".join(filter(None, (words_of(row, notation), row.note)))
+        said = " ".join(filter(None, (words_of(row, notation), _took(row), row.note)))
         what = f"{row.get_kind_display()}: {row.title}" if row.title else row.get_kind_display()
         yield DaybookEntry("bench", row.at, author_of(row), row.job_id, row.job.title, what, said)
+
+
+def _took(row: BenchEvent) -> str:
+    """What an operation took, beside its plan; of what was ticked as done without a beginning, nothing."""
+    if row.kind != BenchEvent.Kind.DONE or not row.data.get("worked"):
+        return ""
+    worked, planned = (minutes_in_words(row.data[name]) for name in ("worked", "planned"))
+    return f"{worked}, {planned} planned."
 
 
 def _pictures(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
