@@ -28,7 +28,7 @@ def enter(page: Page, room: str) -> None:
 
 
 def open_job(page: Page, title: str) -> None:
-    page.get_by_role("link", name=title).click()
+    page.get_by_role("table").get_by_role("link", name=title).click()
     page.locator("[data-drawing]").first.wait_for()
 
 

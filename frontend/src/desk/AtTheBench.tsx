@@ -6,7 +6,8 @@ import type { Week } from "../api/client";
 import { clockOf, useWeek } from "../week/useWeek";
 
 const MOST = 4;
-const MOST_BOOKS = 6;
+const MOST_BOOKS = 4;
+const LAST = "9999";
 
 export function AtTheBench() {
   const week = useWeek(null, 1);
@@ -19,7 +20,7 @@ function Today({ week }: { week: Week }) {
   const title = (job: string) => week.jobs.find((each) => each.job === job)?.title ?? "";
   const running = week.waits.filter((wait) => wait.running);
   const books = [...week.jobs].sort((one, other) =>
-    (one.promised ?? "~").localeCompare(other.promised ?? "~"),
+    (one.promised ?? LAST).localeCompare(other.promised ?? LAST),
   );
   return (
     <section

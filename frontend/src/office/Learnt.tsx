@@ -78,8 +78,9 @@ function Spread({ each }: { each: Experience }) {
   const values = each.found.map(({ value }) => value);
   const all = each.usual === null ? values : [...values, each.usual];
   const [least, most] = [Math.min(...all), Math.max(...all)];
-  const room = most - least || 1;
-  const at = (value: number) => EDGE + ((value - least) / room) * (WIDTH - 2 * EDGE);
+  const room = most - least;
+  const at = (value: number) =>
+    room ? EDGE + ((value - least) / room) * (WIDTH - 2 * EDGE) : WIDTH / 2;
   return (
     <svg width={WIDTH} height={HEIGHT} role="img" aria-label={each.words}>
       <line x1={EDGE} x2={WIDTH - EDGE} y1="30" y2="30" stroke="var(--rule)" />

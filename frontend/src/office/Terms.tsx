@@ -147,6 +147,30 @@ function Form({ opened }: { opened: TermsReply }) {
           })}
         </div>
       </fieldset>
+      <fieldset>
+        <legend className="font-semibold">{t("office.hoursOfSomePeople")}</legend>
+        <div className="flex flex-wrap gap-3">
+          {opened.people_here.map((name) => {
+            const rate = draft.people.find((each) => each.name === name)?.rate;
+            return (
+              <label key={name} className="w-52 text-sm text-faded">
+                {name}
+                <input
+                  className={`${FIELD} figures block w-28`}
+                  readOnly={!owner}
+                  placeholder={t("office.asTheWork")}
+                  value={asText(rate ?? "")}
+                  onChange={(event) => {
+                    const others = draft.people.filter((each) => each.name !== name);
+                    const typed = event.target.value.trim();
+                    change({ people: typed ? [...others, { name, rate: typed }] : others });
+                  }}
+                />
+              </label>
+            );
+          })}
+        </div>
+      </fieldset>
       <Taxes draft={draft} owner={owner} errors={errors} onChange={change} />
       {words("sender", t("office.sender"))}
       {words("quotation_words", t("office.wordsOnAQuotation"))}

@@ -14,7 +14,8 @@ export function Books({ week }: { week: Week }) {
   const reader = usePerson().role === "reader";
   const taking = usePromising();
   const order = [...week.jobs].sort(
-    (one, other) => rank(one) - rank(other) || (one.ready ?? "~").localeCompare(other.ready ?? "~"),
+    (one, other) =>
+      rank(one) - rank(other) || (one.ready ?? "9999").localeCompare(other.ready ?? "9999"),
   );
   return (
     <section className="rounded border border-rule bg-sheet p-3">

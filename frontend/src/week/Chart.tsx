@@ -69,7 +69,13 @@ function lanesOf(week: Week, by: Lanes): Lane[] {
   }));
 }
 
-export const keyOf = (spell: Spell) => `${spell.job}/${spell.operation}/${spell.begins}`;
+/** Which step it is, and which stretch of it: the same while its time moves on by a minute. */
+export function keyOf(week: Week, spell: Spell): string {
+  const same = week.spells.filter(
+    ({ job, operation }) => job === spell.job && operation === spell.operation,
+  );
+  return `${spell.job}/${spell.operation}/${same.indexOf(spell)}`;
+}
 
 export function Chart({
   week,
@@ -130,11 +136,11 @@ export function Chart({
               {by !== "books" && <Letters week={week} spells={lane.spells} scale={scale} />}
               {lane.spells.map((spell) => (
                 <Bar
-                  key={keyOf(spell)}
+                  key={keyOf(week, spell)}
                   spell={spell}
                   week={week}
                   scale={scale}
-                  lit={chosen === keyOf(spell)}
+                  lit={chosen === keyOf(week, spell)}
                   lanes={by === "people" ? lanes.map(({ id }) => id) : null}
                   row={row}
                   onChoose={onChoose}
@@ -173,7 +179,11 @@ function Days({ week, scale, height }: { week: Week; scale: Scale; height: numbe
             textAnchor="middle"
             fill="var(--ink)"
           >
-            {right - left > 84 ? clock.day(midnight + NOON) : clock.short(midnight + NOON)}
+            {right - left > 84
+              ? clock.day(midnight + NOON)
+              : right - left > 46
+                ? clock.short(midnight + NOON)
+                : clock.date(midnight + NOON).slice(-2)}
           </text>
           {to - from > 76 && (
             <g fontSize="10.5" fill="var(--faded)">
@@ -245,7 +255,7 @@ function Letters({ week, spells, scale }: { week: Week; spells: readonly Spell[]
     if (before?.job === spell.job && left - scale.at(Date.parse(before.ends)) < RUN) return null;
     return (
       <text
-        key={keyOf(spell)}
+        key={keyOf(week, spell)}
         x={left + 1}
         y={TOP - 3}
         fontSize="10.5"

@@ -83,14 +83,11 @@ export default function WeekPage() {
 }
 
 function Laid({ week, by }: { week: Week; by: Lanes }) {
-  const [chosen, setChosen] = useState<Spell | null>(null);
+  const [chosen, setChosen] = useState("");
   const [moved, setMoved] = useState<StepMove | null>(null);
   const move = useMove();
   const reader = usePerson().role === "reader";
-  // a step that was moved is known again by what it is, not by when it was
-  const here =
-    week.spells.find((each) => chosen !== null && keyOf(each) === keyOf(chosen)) ??
-    week.spells.find(({ job, operation }) => job === chosen?.job && operation === chosen.operation);
+  const here = week.spells.find((each) => keyOf(week, each) === chosen);
   const put = (spell: Spell, begins: number | null, worker = "") => {
     if (reader) return;
     const order = {
@@ -99,13 +96,13 @@ function Laid({ week, by }: { week: Week; by: Lanes }) {
       begins: begins === null ? null : new Date(begins).toISOString(),
       worker,
     };
-    setChosen(spell);
+    setChosen(keyOf(week, spell));
     setMoved(begins === null ? null : order);
     move.mutate(order);
   };
   return (
-    <div className="grid gap-4 xl:grid-cols-[1fr_22rem]">
-      <div className="min-w-0">
+    <div className="grid gap-4 xl:grid-cols-[1fr_22rem] xl:grid-rows-[auto_1fr]">
+      <div className="min-w-0 xl:row-span-2">
         <Order week={week} />
         {week.jobs.length === 0 ? (
           <p className="rounded border border-rule bg-linen p-6">{t("week.nothingIsLaidOut")}</p>
@@ -113,8 +110,8 @@ function Laid({ week, by }: { week: Week; by: Lanes }) {
           <Chart
             week={week}
             by={by}
-            chosen={here ? keyOf(here) : ""}
-            onChoose={setChosen}
+            chosen={chosen}
+            onChoose={(spell) => setChosen(keyOf(week, spell))}
             onMove={put}
           />
         )}
@@ -139,7 +136,7 @@ function Laid({ week, by }: { week: Week; by: Lanes }) {
         </div>
         {here && !reader && (
           <Chosen
-            key={chosen ? keyOf(chosen) : ""}
+            key={chosen}
             week={week}
             spell={here}
             onMove={(begins, worker) => put(here, begins, worker)}
@@ -149,8 +146,8 @@ function Laid({ week, by }: { week: Week; by: Lanes }) {
         <Remarks week={week} />
         <AsList week={week} />
       </div>
-      <div className="space-y-4">
-        <Todo week={week} />
+      <Todo week={week} />
+      <div>
         <Books week={week} />
       </div>
     </div>
@@ -222,7 +219,7 @@ function Searching({ running, onStop }: { running: Laying; onStop: () => void })
 
 function Todo({ week }: { week: Week }) {
   return (
-    <section className="rounded border border-rule bg-sheet p-3">
+    <section className="order-first rounded border border-rule bg-sheet p-3 xl:order-none">
       <h2 className="text-lg font-semibold">{t("week.whatToDoNow")}</h2>
       {week.todo.length === 0 && <p className="text-faded">{t("week.nothingToDo")}</p>}
       <ul className="divide-y divide-rule">
@@ -296,7 +293,7 @@ function AsList({ week }: { week: Week }) {
         </thead>
         <tbody>
           {rows.map((spell) => (
-            <tr key={keyOf(spell)} className="border-t border-rule">
+            <tr key={keyOf(week, spell)} className="border-t border-rule">
               <td className="figures">
                 {clock.day(spell.begins)}, {clock.hour(spell.begins)}–{clock.hour(spell.ends)}
               </td>

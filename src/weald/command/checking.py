@@ -88,7 +88,13 @@ def _private_database() -> Iterator[str]:
 
 def soak(arguments: list[str]) -> None:
     """The long runs: thirty kills, a hundred people, twenty thousand odd calls; their figures are printed."""
-    long = {"WEALD_KILLS": "30", "WEALD_PEOPLE": "100", "WEALD_PEOPLE_SECONDS": "60", "WEALD_CALLS": "20000"}
+    long = {
+        "WEALD_KILLS": "30",
+        "WEALD_PEOPLE": "100",
+        "WEALD_PEOPLE_PAUSE": "2",
+        "WEALD_PEOPLE_SECONDS": "60",
+        "WEALD_CALLS": "20000",
+    }
     os.environ.update({name: os.environ.get(name, value) for name, value in long.items()})
     runs = ["tests/command/test_people.py", "tests/command/test_kills.py", "tests/web/test_any_shape.py"]
     runs.append("tests/web/test_planning.py::test_nothing_that_is_sent_makes_the_server_fail")

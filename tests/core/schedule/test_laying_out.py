@@ -2,6 +2,7 @@
 
 import random
 from dataclasses import replace
+from itertools import pairwise
 from typing import Any
 
 import pytest
@@ -14,6 +15,7 @@ from weald.core.schedule.placing import as_doers, as_turns, place
 from weald.core.schedule.problem import Begun, Layout, Pin, Placed, cost, ready_at
 from weald.core.schedule.solve import better_layout, first_layout
 from weald.core.schedule.tasks import pose
+from weald.core.schedule.together import NEAR, runs
 
 
 @pytest.mark.parametrize("seed", range(60))
@@ -72,9 +74,7 @@ def test_the_same_order_gives_the_same_layout_and_a_slip_moves_only_what_it_must
     again = place(problem, as_turns(found.layout), as_doers(found.layout))
     assert wrongs(problem, again) == []
     assert place(problem, as_turns(again), as_doers(again)).placed == again.placed
-    late = next(
-        task for task in problem.tasks if again.by_id[task.id].begins > 60 * 24 and task.operation == "sew"
-    )
+    late = sorted(problem.tasks, key=lambda task: again.by_id[task.id].begins)[len(problem.tasks) // 2]
     tasks = tuple(
         replace(task, minutes=task.minutes + 30) if task is late else task for task in problem.tasks
     )
@@ -125,6 +125,20 @@ def test_a_set_counts_as_ready_with_its_last_volume() -> None:
     layout = first_layout(problem).layout
     ready = ready_at(problem, layout)
     assert cost(problem, layout).together == 2 * max(ready.values())
+
+
+def test_work_is_brought_together_for_which_something_is_got_ready_where_that_costs_nobody_time() -> None:
+    problem = pose(workshop(1), [book(number, "flat_case", 20) for number in range(4)], MONDAY).problem
+    apart = first_layout(problem, shuffles=0)
+    gathered = first_layout(problem)
+    assert wrongs(problem, gathered.layout) == []
+    assert gathered.cost.counts <= apart.cost.counts
+    assert len(runs(problem, gathered.layout)) <= len(runs(problem, apart.layout))
+    several = [parts for _, parts in runs(problem, gathered.layout) if len(parts) > 1]
+    assert several
+    for parts in several:
+        assert len({each.hands for each in parts}) == 1
+        assert all(after.begins - before.ends <= NEAR for before, after in pairwise(parts))
 
 
 def test_nothing_is_laid_where_nobody_is_and_it_is_left_over() -> None:

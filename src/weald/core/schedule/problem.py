@@ -210,15 +210,17 @@ class Cost:
 
     :param counts: minutes until everything is ready, and :data:`LATE` times those over what was promised.
     :param together: the minutes until each job is ready, those of a set when its last is, added up.
+    :param ready: minutes for getting things ready: shears, glue, a press.
     """
 
     counts: int
     together: int
+    ready: int = 0
 
     @property
     def whole(self) -> int:
-        """Both in one figure, as layouts are compared."""
-        return FIRST * self.counts + self.together
+        """All in one figure, as layouts are compared."""
+        return FIRST * self.counts + self.together + self.ready
 
 
 def cost(problem: Problem, layout: Layout) -> Cost:

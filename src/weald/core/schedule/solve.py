@@ -12,11 +12,14 @@ from ortools.sat.python import cp_model
 from weald.core.schedule.bounds import least_cost
 from weald.core.schedule.placing import Doers, Turns, as_doers, place
 from weald.core.schedule.problem import FIRST, LATE, Cost, Layout, Placed, Problem, Task, cost
+from weald.core.schedule.together import GETTING_READY, runs
 from weald.core.schedule.urgency import FAR, usual_turns
 
 Tell = Callable[[int], None]
 """Told a percentage; may raise to stop the work."""
 _SHUFFLES = 30
+_GATHERINGS = 30
+_A_DAY = 24 * 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,7 +69,38 @@ def first_layout(problem: Problem, kept: Turns | None = None, shuffles: int = _S
         tried = _laid(problem, _by_job(problem, changed))
         if tried.cost.whole < found.cost.whole:
             found, order = tried, changed
+    found = _gathered(problem, found) if shuffles else found
     return replace(found, least=0 if found.layout.left else least)
+
+
+def _gathered(problem: Problem, found: Laid) -> Laid:
+    """The same, with work brought together for which something is got ready, where that costs nobody time."""
+    tried = 0
+    going = True
+    while going:
+        going = False
+        for turns in _nearer(problem, found):
+            tried += 1
+            other = _laid(problem, turns)
+            if other.cost.whole < found.cost.whole:
+                found, going = other, True
+                break
+            if tried >= _GATHERINGS:
+                return found
+    return found
+
+
+def _nearer(problem: Problem, found: Laid) -> Iterator[dict[str, float]]:
+    """Turns with a task taken right after another that is got ready for in the same way, soon before it."""
+    kinds: dict[str, list[Placed]] = {}
+    for ready, parts in runs(problem, found.layout):
+        before = kinds.get(ready)
+        first = parts[0]
+        if before is not None and 0 < first.begins - before[-1].ends < _A_DAY:
+            turn = found.turns.get(before[-1].task, float(before[-1].begins))
+            yield {**found.turns, first.task: turn + 0.5}
+            yield {**found.turns, before[-1].task: found.turns.get(first.task, float(first.begins)) - 0.5}
+        kinds[ready] = parts
 
 
 def better_layout(
@@ -84,7 +118,8 @@ def better_layout(
 
 def _laid(problem: Problem, turns: dict[str, float], doers: Doers | None = None) -> Laid:
     layout = place(problem, turns, doers)
-    return Laid(layout, turns, as_doers(layout), cost(problem, layout), 0)
+    ready = GETTING_READY * len(runs(problem, layout))
+    return Laid(layout, turns, as_doers(layout), replace(cost(problem, layout), ready=ready), 0)
 
 
 def _rules(problem: Problem) -> Iterator[dict[str, float]]:

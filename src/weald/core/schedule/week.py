@@ -12,22 +12,10 @@ from weald.core.schedule.hours import moment_of
 from weald.core.schedule.problem import Layout, Minute, Placed, Task, ready_at
 from weald.core.schedule.tasks import BookAtHand, Posed, Remark
 from weald.core.schedule.telling import moment_in_words, stretch_in_words
+from weald.core.schedule.together import PRESS_LOAD, READY_ONCE, runs
 
 SpellState = Literal["under_way", "pinned", "laid_out"]
 _SOON = 60 * 24 * 7
-_NEAR = 120
-"""Minutes between two things for which something is still ready."""
-_PRESS_LOAD = "One load of the press"
-_GOT_READY: dict[str, tuple[str, ...]] = {
-    "One setting of the shears": ("cut_sheets", "cut_boards", "trim_flush"),
-    "One setting of the plough": ("trim", "trim_first", "trim_rounded", "trim_in_boards"),
-    "One pot of glue": (
-        *("glue_up", "line_spine", "laminate", "make_case", "case_in", "cover_book", "tip_endpapers"),
-    ),
-    _PRESS_LOAD: ("press_sections", "weigh_down"),
-    "The tools hot once": ("letter",),
-}
-_READY_ONCE = {name: ready for ready, names in _GOT_READY.items() for name in names}
 
 
 @dataclass(frozen=True, slots=True)
@@ -337,19 +325,9 @@ class _Reading:
 
     def _together(self) -> Iterator[Together]:
         """Several books for which one thing is got ready, by the same person within two hours."""
-        last: dict[tuple[str, tuple[str, ...]], list[Placed]] = {}
-        runs: list[tuple[str, list[Placed]]] = []
-        for each in self.layout.placed:
-            task = self.problem.by_id[each.task]
-            ready = _READY_ONCE.get(task.operation)
-            if ready is None or task.part or task.begun is not None or each.begins > _SOON:
+        for ready, parts in runs(self.problem, self.layout):
+            if parts[0].begins > _SOON:
                 continue
-            run = last.get((ready, each.hands))
-            if run is None or each.begins - run[-1].ends > _NEAR:
-                run = last[ready, each.hands] = []
-                runs.append((ready, run))
-            run.append(each)
-        for ready, parts in runs:
             tasks = [self.problem.by_id[each.task] for each in parts]
             jobs = tuple(dict.fromkeys(task.job for task in tasks))
             if len(jobs) < 2:
@@ -364,7 +342,7 @@ class _Reading:
         fits = [
             rooms[name] // need.load[name]
             for task in tasks
-            if _READY_ONCE.get(task.operation) == _PRESS_LOAD
+            if READY_ONCE.get(task.operation) == PRESS_LOAD
             for need in task.needs
             for name in need.units
             if name in rooms
