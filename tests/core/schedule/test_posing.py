@@ -75,6 +75,17 @@ def test_an_edition_goes_through_in_lots_that_are_caught_in_time(copies: int) ->
     assert all(task.minutes <= 150 for task in cased)
 
 
+def test_an_edition_too_large_is_said_at_once_and_the_others_are_laid_out() -> None:
+    large = replace(edition(5000), job="2")
+    posed = pose(workshop(2), [book(1, "flat_case"), large], MONDAY)
+    assert len(posed.problem.tasks) < 1500
+    layout = place(posed.problem, {})
+    assert {posed.problem.by_id[name].job for name in layout.left} == {"2"}
+    week = week_of(posed, layout, [book(1, "flat_case"), large], "UTC", MONDAY)
+    assert any("so large an edition is not laid out" in words for words in week.remarks)
+    assert next(job for job in week.jobs if job.job == "1").ready is not None
+
+
 def test_what_nobody_does_and_what_is_too_large_is_said_and_laid_out_all_the_same() -> None:
     small = Equipment(id="small", place="nipping_press", platen_width=100, platen_height=100, opening=60)
     place_of = workshop(1)

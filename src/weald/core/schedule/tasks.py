@@ -20,12 +20,15 @@ from weald.core.schedule.problem import (
     Task,
     Unit,
 )
+from weald.core.schedule.telling import stretch_in_words
 from weald.core.schedule.workplace import WORK_OF, Equipment, Workplace
 from weald.core.units import Mm
 
 _PART = 60
 """Minutes work is laid out in that may be interrupted."""
 _MOST_PARTS = 12
+_MOST_PIECES = 150
+"""Of an edition so large that an operation would come to more stretches, nothing is laid out."""
 _LEAST_LEFT = 5
 """Minutes work is taken to need still, though it has taken longer than was planned."""
 _BOARD: Mm = 20.0
@@ -145,6 +148,10 @@ class _Posing:
         if stands.worked and operation.minutes * 60 - stands.worked < _LEAST_LEFT * 60:
             minutes = _LEAST_LEFT
         lengths = self._lengths(book, operation, minutes, may, begun, lots)
+        if len(lengths) > _MOST_PIECES:
+            # in one piece nobody is there for long enough: it is left over, and what comes after it
+            self._say("too_much", book, operation, lasts=stretch_in_words(minutes))
+            lengths = [minutes]
         needs = self._needs(book, operation)
         people = max(1, min(operation.people, len(may)))
         if operation.people > people:
@@ -205,7 +212,9 @@ class _Posing:
         What may not be interrupted is cut between copies alone.
         """
         there = max((self.longest[name] for name in may), default=_PART) or _PART
-        if lots > 1:
+        if lots > _MOST_PIECES:
+            return [1] * lots
+        if 1 < lots <= _MOST_PIECES:
             return [max(1, length) for length in _shared(minutes, lots)]
         if operation.whole:
             copy = operation.minutes / book.copies

@@ -123,6 +123,7 @@ _REMARKS = {
     "alone": "{book}: “{title}” asks for {people} pairs of hands, and one is there; ask somebody.",
     "nobody_does": "{book}: nobody here does “{title}”. It is laid out for anybody; see who does what.",
     "too_small": "{book}: too large for the {place} at “{title}”. Laid out as if there were a larger one.",
+    "too_much": "{book}: “{title}” of all copies takes {lasts} of work; so large an edition is not laid out.",
     "no_place": "{book}: there is no {place} here for “{title}”. Laid out as if there were one.",
 }
 
@@ -365,6 +366,8 @@ class _Reading:
             if task.job in said:
                 continue
             said.add(task.job)
+            if any(each.job == task.job and each.code == "too_much" for each in self.posed.remarks):
+                continue
             first = next(each for each in self.problem.of_job[task.job] if each.id in self.layout.left)
             book = self.books[task.job].title
             if first.minutes > longest:

@@ -123,7 +123,7 @@ def list_customers(request: HttpRequest, search: str = Query("", max_length=200)
 @router.post("/customers", response={201: CustomerRow, 422: Problem}, operation_id="addCustomer")
 def add_customer(request: HttpRequest, customer: CustomerChange) -> Status:
     """Write a customer down."""
-    made = Customer.objects.create(workshop=workshop_of(request), **customer.model_dump())
+    made = services.write_customer(workshop_of(request), person(request), customer.model_dump(), None)
     return Status(201, _customer_row(made))
 
 
@@ -134,11 +134,9 @@ def add_customer(request: HttpRequest, customer: CustomerChange) -> Status:
 )
 def change_customer(request: HttpRequest, customer_id: int, customer: CustomerChange) -> CustomerRow:
     """Change what is kept of a customer."""
-    found = _customer_of(request, customer_id)
-    for name, value in customer.model_dump().items():
-        setattr(found, name, value)
-    found.save()
-    return _customer_row(found)
+    known = _customer_of(request, customer_id)
+    data = customer.model_dump()
+    return _customer_row(services.write_customer(workshop_of(request), person(request), data, known))
 
 
 @router.get(

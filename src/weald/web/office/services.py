@@ -268,6 +268,20 @@ def _until(day: Any) -> str:
     return f"{day_in_words(day)} {day.year}"
 
 
+@transaction.atomic
+def write_customer(
+    workshop: Workshop, author: User, data: dict[str, str], known: Customer | None
+) -> Customer:
+    """Write a customer down, or change what is kept of one."""
+    customer = known or Customer(workshop=workshop)
+    for name, value in data.items():
+        setattr(customer, name, value)
+    customer.save()
+    # the name is not repeated here: it is to be forgotten with the customer
+    note(workshop, author, "A customer changed" if known else "A customer written down")
+    return customer
+
+
 def data_of(customer: Customer) -> dict[str, Any]:
     """All that is kept of a customer, for themselves."""
     return {
