@@ -1,11 +1,12 @@
 /** The rules of the workshop: schools, squares by size, gauges, words, hand, paper and rulers. */
-import { t, type WordKey } from "../app/words";
+import { t } from "../app/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
 import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
-import { DraftStore, type Kept, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { DraftStore, type Kept, type Port, WALL_CLOCK } from "../app/drafts/store";
 import { inBrowser } from "../app/keeper";
+import { KEPT_STATES } from "../app/drafts/states";
 import { useDraft } from "../app/drafts/useDraft";
 import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
@@ -30,15 +31,6 @@ const PORT: Port<Draft, HouseReply> = {
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
   theirsOf: () => null,
-};
-const STATES: Record<SaveState, WordKey> = {
-  saved: "house.kept",
-  saving: "common.saving",
-  unsaved: "house.notKeptYet",
-  wrong: "house.notKeptSeeWhatIsMarked",
-  signed_out: "house.notKeptYouAreSignedOut",
-  conflict: "house.notKeptSomebodyElseChangedThe",
-  failed: "house.notKeptButWhatYouTyped",
 };
 
 export default function HouseRules() {
@@ -132,7 +124,7 @@ function Rules({ opened }: { opened: HouseReply }) {
           </Button>
         )}
         <span role="status" className="text-sm text-faded">
-          {t(STATES[save])}
+          {t(KEPT_STATES[save])}
         </span>
       </div>
       <p className="mb-4 max-w-prose text-sm text-faded">{t("house.aNewJobTakesFromHere")}</p>

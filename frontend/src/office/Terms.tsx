@@ -1,10 +1,11 @@
 /** The terms of the workshop: money, rates, taxes, and its own words on quotations and bills. */
-import { t, type WordKey } from "../app/words";
+import { t } from "../app/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { api, type TermsInput, type TermsReply, unwrap } from "../api/client";
-import { DraftStore, type Kept, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { DraftStore, type Kept, type Port, WALL_CLOCK } from "../app/drafts/store";
+import { KEPT_STATES } from "../app/drafts/states";
 import { useDraft } from "../app/drafts/useDraft";
 import { inBrowser } from "../app/keeper";
 import { usePerson } from "../app/person";
@@ -13,15 +14,6 @@ import { Button, IconButton, Tick } from "../parts/controls";
 
 const FIELD =
   "rounded border border-faded bg-sheet px-2 py-1 text-base text-ink aria-invalid:border-2 aria-invalid:border-madder";
-const STATES: Record<SaveState, WordKey> = {
-  saved: "house.kept",
-  saving: "common.saving",
-  unsaved: "house.notKeptYet",
-  wrong: "house.notKeptSeeWhatIsMarked",
-  signed_out: "house.notKeptYouAreSignedOut",
-  conflict: "week.notKeptSomebodyElse",
-  failed: "house.notKeptButWhatYouTyped",
-};
 const PORT: Port<TermsInput, TermsReply> = {
   write: async (draft, reply) =>
     unwrap(
@@ -105,7 +97,7 @@ function Form({ opened }: { opened: TermsReply }) {
           </Button>
         )}
         <span role="status" className="text-sm text-faded">
-          {t(STATES[save])}
+          {t(KEPT_STATES[save])}
         </span>
       </div>
       {conflict && (

@@ -12,7 +12,8 @@ import {
   type WorkplaceInput,
   type WorkplaceReply,
 } from "../api/client";
-import { DraftStore, type Kept, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import { DraftStore, type Kept, type Port, WALL_CLOCK } from "../app/drafts/store";
+import { KEPT_STATES } from "../app/drafts/states";
 import { useDraft } from "../app/drafts/useDraft";
 import { inBrowser } from "../app/keeper";
 import { newKey } from "../app/newKey";
@@ -31,15 +32,6 @@ const DAYS: readonly WordKey[] = [
   "week.saturday",
   "week.sunday",
 ];
-const STATES: Record<SaveState, WordKey> = {
-  saved: "house.kept",
-  saving: "common.saving",
-  unsaved: "house.notKeptYet",
-  wrong: "house.notKeptSeeWhatIsMarked",
-  signed_out: "house.notKeptYouAreSignedOut",
-  conflict: "week.notKeptSomebodyElse",
-  failed: "house.notKeptButWhatYouTyped",
-};
 const PORT: Port<WorkplaceInput, WorkplaceReply> = {
   write: async (draft, reply) =>
     unwrap(
@@ -121,7 +113,7 @@ function Form({ opened }: { opened: WorkplaceReply }) {
           </Button>
         )}
         <span role="status" className="text-sm text-faded">
-          {t(STATES[save])}
+          {t(KEPT_STATES[save])}
         </span>
         <Link className="ml-auto text-hill underline" to="/week">
           {t("week.backToTheWeek")}

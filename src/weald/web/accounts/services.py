@@ -3,6 +3,7 @@
 import json
 from dataclasses import replace
 from functools import lru_cache
+from typing import Any, Literal
 
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
@@ -101,10 +102,6 @@ def change_password(user: User, old: str, new: str) -> None:
     user.save(update_fields=["password"])
 
 
-class StaleHouseError(WealdError):
-    """The rules were written by somebody else since they were read."""
-
-
 def house_of(workshop: Workshop) -> House:
     """The rules of a workshop."""
     return _house(json.dumps(workshop.house))
@@ -116,16 +113,38 @@ def _house(kept: str) -> House:
     return read_house(json.loads(kept))
 
 
+class StaleError(WealdError):
+    """What a workshop keeps was written by somebody else since it was read; ``part`` is what."""
+
+    def __init__(self, part: str, called: str) -> None:
+        super().__init__(f"Somebody changed the {called} since; reload to see them.")
+        self.part = part
+
+
+KeptPart = Literal["house", "workplace", "terms"]
+_CALLED: dict[KeptPart, str] = {"house": "house rules", "workplace": "people and places", "terms": "terms"}
+
+
 @transaction.atomic
+def save_kept(workshop: Workshop, part: KeptPart, version: int, data: dict[str, Any]) -> None:
+    """Write one of the things a workshop keeps as a whole.
+
+    :param version: the one it was read at.
+    :raises StaleError: when somebody else has written since.
+    """
+    now = Workshop.objects.select_for_update().get(pk=workshop.pk)
+    if getattr(now, f"{part}_version") != version:
+        raise StaleError(part, _CALLED[part])
+    for name, value in ((part, data), (f"{part}_version", version + 1)):
+        setattr(now, name, value)
+        setattr(workshop, name, value)
+    now.save(update_fields=[part, f"{part}_version"])
+
+
 def save_house(workshop: Workshop, version: int, house: House) -> None:
     """Write the rules of a workshop.
 
     :param version: the one they were read at.
-    :raises StaleHouseError: when somebody else has written since.
+    :raises StaleError: when somebody else has written since.
     """
-    now = Workshop.objects.select_for_update().get(pk=workshop.pk)
-    if now.house_version != version:
-        raise StaleHouseError("Somebody changed the house rules since; reload to see them.")
-    now.house, now.house_version = house.model_dump(mode="json"), version + 1
-    now.save(update_fields=["house", "house_version"])
-    workshop.house, workshop.house_version = now.house, now.house_version
+    save_kept(workshop, "house", version, house.model_dump(mode="json"))

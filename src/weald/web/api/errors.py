@@ -15,18 +15,17 @@ from weald.core.bench.readings import OddReadingError
 from weald.core.errors import SpecError, WealdError
 from weald.exchange.reports import NoRoomError
 from weald.web.accounts.people import LastOwnerError, NotOwnerError
-from weald.web.accounts.services import StaleHouseError
+from weald.web.accounts.services import StaleError
 from weald.web.api.jobs import job_reply
 from weald.web.api.people import notation_of
 from weald.web.api.signed_in import ReaderError
 from weald.web.gate import MOST_NAMED, failed
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
 from weald.web.jobs.sets import StaleSetError
-from weald.web.office.services import PricesHiddenError, StaleTermsError
+from weald.web.office.services import PricesHiddenError
 from weald.web.printing.files import TooLargeError
 from weald.web.printing.services import InUseError
 from weald.web.shelf.services import ShortError
-from weald.web.week.services import StaleWorkplaceError
 
 Answer = tuple[int, dict[str, Any]]
 
@@ -63,10 +62,8 @@ def _request(error: ValidationError) -> Answer:
 _TOO_OFTEN = "That was asked for very often just now. Wait a minute, then ask again."
 _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
-    StaleHouseError: lambda error: _problem(409, "stale_house", str(error)),
-    StaleTermsError: lambda error: _problem(409, "stale_terms", str(error)),
+    StaleError: lambda error: _problem(409, f"stale_{error.part}", str(error)),
     PricesHiddenError: lambda error: _problem(403, "prices_hidden", str(error)),
-    StaleWorkplaceError: lambda error: _problem(409, "stale_workplace", str(error)),
     StaleSetError: lambda error: _problem(409, "stale_set", str(error)),
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
     TooLargeError: lambda error: _problem(413, "too_large", str(error)),

@@ -23,6 +23,7 @@ from weald.core.planning.plan import Plan
 from weald.core.schedule.telling import day_in_words
 from weald.core.shelf.stock import MM_PER_METRE, StockItem, count_words
 from weald.web.accounts.models import Membership, Workshop
+from weald.web.accounts.services import save_kept
 from weald.web.bench.record import record_of_job
 from weald.web.bench.services import planned_at_bench
 from weald.web.jobs.models import Job
@@ -34,10 +35,6 @@ from weald.web.week.services import note, workplace_of
 
 _ERASED = "erased at their request"
 _SPENT = (Movement.Reason.USED, Movement.Reason.SPOILT, Movement.Reason.CUT, Movement.Reason.OFFCUT)
-
-
-class StaleTermsError(WealdError):
-    """Terms were written by somebody else since they were read."""
 
 
 class PricesHiddenError(WealdError):
@@ -62,14 +59,9 @@ def save_terms(workshop: Workshop, version: int, author: User, terms: Terms) -> 
     """Write the terms.
 
     :param version: the one they were read at.
-    :raises StaleTermsError: when somebody else has written since.
+    :raises weald.web.accounts.services.StaleError: when somebody else has written since.
     """
-    now = Workshop.objects.select_for_update().get(pk=workshop.pk)
-    if now.terms_version != version:
-        raise StaleTermsError("Somebody changed the terms since; reload to see them.")
-    now.terms, now.terms_version = terms.model_dump(mode="json"), version + 1
-    now.save(update_fields=["terms", "terms_version"])
-    workshop.terms, workshop.terms_version = now.terms, now.terms_version
+    save_kept(workshop, "terms", version, terms.model_dump(mode="json"))
     note(workshop, author, "Terms changed")
 
 

@@ -23,6 +23,7 @@ from weald.core.schedule.week import Week, week_of
 from weald.core.schedule.workplace import Workplace, read_workplace, usual_workplace
 from weald.web import work
 from weald.web.accounts.models import Workshop
+from weald.web.accounts.services import save_kept
 from weald.web.jobs.models import Job
 from weald.web.week.books import MOST_BOOKS, OpenBooks, made_otherwise, open_books
 from weald.web.week.models import Commission, Feed, Laying, WeekEvent, Wish
@@ -33,10 +34,6 @@ _ORDER_VERSION = 1
 """An order of another version is not read: it is only a better one, and soon found again."""
 _SETTLED_SECONDS = 10.0
 """So long it looks for something better where the first layout is as good as any in what counts."""
-
-
-class StaleWorkplaceError(WealdError):
-    """People and places were written by somebody else since they were read."""
 
 
 def workplace_of(workshop: Workshop) -> Workplace:
@@ -54,14 +51,9 @@ def save_workplace(workshop: Workshop, version: int, author: User, workplace: Wo
     """Write people and places.
 
     :param version: the one they were read at.
-    :raises StaleWorkplaceError: when somebody else has written since.
+    :raises weald.web.accounts.services.StaleError: when somebody else has written since.
     """
-    now = Workshop.objects.select_for_update().get(pk=workshop.pk)
-    if now.workplace_version != version:
-        raise StaleWorkplaceError("Somebody changed people and places since; reload to see them.")
-    now.workplace, now.workplace_version = workplace.model_dump(mode="json"), version + 1
-    now.save(update_fields=["workplace", "workplace_version"])
-    workshop.workplace, workshop.workplace_version = now.workplace, now.workplace_version
+    save_kept(workshop, "workplace", version, workplace.model_dump(mode="json"))
     note(workshop, author, "People, hours or places changed")
 
 
