@@ -1,13 +1,12 @@
 /** The rules of the workshop: schools, squares by size, gauges, words, hand, paper and rulers. */
 import { t } from "../app/words";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
-import { type ReactNode, useEffect, useState } from "react";
+import { type ReactNode, useEffect } from "react";
 import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
-import { DraftStore, type Kept, type Port, WALL_CLOCK } from "../app/drafts/store";
-import { inBrowser } from "../app/keeper";
+import { type Port } from "../app/drafts/store";
 import { KEPT_STATES } from "../app/drafts/states";
-import { useDraft } from "../app/drafts/useDraft";
+import { useKept } from "../app/drafts/useKept";
 import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
 import { People } from "./People";
@@ -56,31 +55,17 @@ export default function HouseRules() {
 
 /** Rules are kept when asked to be, not while they are typed: every new job follows them. */
 function Rules({ opened }: { opened: HouseReply }) {
-  const client = useQueryClient();
-  const person = usePerson();
-  const [store] = useState(
-    () =>
-      new DraftStore(
-        opened,
-        PORT,
-        inBrowser<Kept<Draft>>(`weald.house.${person.workshop}`),
-        WALL_CLOCK,
-        false,
-      ),
+  const { draft, reply, save, errors, conflict, change, keep, giveUp } = useKept(
+    opened,
+    PORT,
+    "house",
+    ["me"],
   );
-  const { draft, reply, save, errors, conflict } = useDraft(store);
   const folded = useOptions<NonNullable<Draft["vocabulary"]>>("house.vocabulary");
   const hands = useOptions<NonNullable<Draft["hand"]>>("house.hand");
   const papers = useOptions<NonNullable<Draft["paper"]>>("house.paper");
   const mmMarks = useOptions("house.mm_division");
   const inchMarks = useOptions("house.inch_division");
-  const change = (part: Partial<Draft>) => store.change({ ...draft, ...part });
-  const keep = async () => {
-    await store.save();
-    if (store.read().save !== "saved") return;
-    await client.invalidateQueries({ queryKey: ["house"] });
-    await client.invalidateQueries({ queryKey: ["me"] });
-  };
   const shown = (path: string, value: unknown): string =>
     typeof value === "string" ? value : value == null ? "" : (reply.inputs[path] ?? asText(value));
   const times = reply.entries.filter((entry) => entry.path.startsWith(TIMES));
@@ -113,16 +98,7 @@ function Rules({ opened }: { opened: HouseReply }) {
         >
           {t("house.keepTheseRules")}
         </Button>
-        {save !== "saved" && (
-          <Button
-            onClick={() => {
-              store.giveUp();
-              void client.invalidateQueries({ queryKey: ["house"] });
-            }}
-          >
-            {t("house.backToWhatWasKept")}
-          </Button>
-        )}
+        {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
         <span role="status" className="text-sm text-faded">
           {t(KEPT_STATES[save])}
         </span>

@@ -1,13 +1,11 @@
 /** The terms of the workshop: money, rates, taxes, and its own words on quotations and bills. */
 import { t } from "../app/words";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
-import { useState } from "react";
 import { api, type TermsInput, type TermsReply, unwrap } from "../api/client";
-import { DraftStore, type Kept, type Port, WALL_CLOCK } from "../app/drafts/store";
+import { type Port } from "../app/drafts/store";
 import { KEPT_STATES } from "../app/drafts/states";
-import { useDraft } from "../app/drafts/useDraft";
-import { inBrowser } from "../app/keeper";
+import { useKept } from "../app/drafts/useKept";
 import { usePerson } from "../app/person";
 import { asText } from "../job/paths";
 import { Button, IconButton, Tick } from "../parts/controls";
@@ -39,25 +37,11 @@ export function TermsForm() {
 }
 
 function Form({ opened }: { opened: TermsReply }) {
-  const client = useQueryClient();
   const person = usePerson();
-  const [store] = useState(
-    () =>
-      new DraftStore(
-        opened,
-        PORT,
-        inBrowser<Kept<TermsInput>>(`weald.terms.${person.workshop}`),
-        WALL_CLOCK,
-        false,
-      ),
-  );
-  const { draft, save, errors, conflict } = useDraft(store);
-  const change = (part: Partial<TermsInput>) => store.change({ ...draft, ...part });
+  const { draft, save, errors, conflict, change, keep, giveUp } = useKept(opened, PORT, "terms", [
+    "office",
+  ]);
   const owner = person.role === "owner";
-  const keep = async () => {
-    await store.save();
-    if (store.read().save === "saved") await client.invalidateQueries({ queryKey: ["terms"] });
-  };
   const field = (name: "currency" | "places" | "rate" | "margin" | "valid_days", label: string) => (
     <label className="text-sm text-faded">
       {label}
@@ -95,6 +79,9 @@ function Form({ opened }: { opened: TermsReply }) {
           >
             {t("office.keepThese")}
           </Button>
+        )}
+        {owner && save !== "saved" && (
+          <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>
         )}
         <span role="status" className="text-sm text-faded">
           {t(KEPT_STATES[save])}

@@ -1,8 +1,8 @@
 /** Who works here when and at what, and what there is to work with. */
 import { t, type WordKey } from "../app/words";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import { Link } from "react-router";
 import {
   api,
@@ -12,10 +12,9 @@ import {
   type WorkplaceInput,
   type WorkplaceReply,
 } from "../api/client";
-import { DraftStore, type Kept, type Port, WALL_CLOCK } from "../app/drafts/store";
+import { type Port } from "../app/drafts/store";
 import { KEPT_STATES } from "../app/drafts/states";
-import { useDraft } from "../app/drafts/useDraft";
-import { inBrowser } from "../app/keeper";
+import { useKept } from "../app/drafts/useKept";
 import { newKey } from "../app/newKey";
 import { usePerson } from "../app/person";
 import { asText } from "../job/paths";
@@ -70,26 +69,12 @@ export default function Workplace() {
 }
 
 function Form({ opened }: { opened: WorkplaceReply }) {
-  const client = useQueryClient();
-  const person = usePerson();
-  const [store] = useState(
-    () =>
-      new DraftStore(
-        opened,
-        PORT,
-        inBrowser<Kept<WorkplaceInput>>(`weald.workplace.${person.workshop}`),
-        WALL_CLOCK,
-        false,
-      ),
+  const { draft, reply, save, errors, conflict, change, keep, giveUp } = useKept(
+    opened,
+    PORT,
+    "workplace",
+    ["week"],
   );
-  const { draft, reply, save, errors, conflict } = useDraft(store);
-  const change = (part: Partial<WorkplaceInput>) => store.change({ ...draft, ...part });
-  const keep = async () => {
-    await store.save();
-    if (store.read().save !== "saved") return;
-    await client.invalidateQueries({ queryKey: ["workplace"] });
-    await client.invalidateQueries({ queryKey: ["week"] });
-  };
   const zones = ZONES.includes(draft.zone) ? ZONES : [draft.zone, ...ZONES];
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
@@ -102,16 +87,7 @@ function Form({ opened }: { opened: WorkplaceReply }) {
         >
           {t("week.keepThem")}
         </Button>
-        {save !== "saved" && (
-          <Button
-            onClick={() => {
-              store.giveUp();
-              void client.invalidateQueries({ queryKey: ["workplace"] });
-            }}
-          >
-            {t("house.backToWhatWasKept")}
-          </Button>
-        )}
+        {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
         <span role="status" className="text-sm text-faded">
           {t(KEPT_STATES[save])}
         </span>

@@ -1,0 +1,42 @@
+/** What is kept as a whole when asked to be, not while it is typed: rules, people, terms. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { inBrowser } from "../keeper";
+import { usePerson } from "../person";
+import { DraftStore, type Kept, type Port, WALL_CLOCK } from "./store";
+import { useDraft } from "./useDraft";
+
+/** @param room its name in the browser's storage, and of the query that reads it; `also` is read anew too. */
+export function useKept<Draft, Reply>(
+  opened: Reply,
+  port: Port<Draft, Reply>,
+  room: string,
+  also: readonly string[] = [],
+) {
+  const client = useQueryClient();
+  const person = usePerson();
+  const [store] = useState(
+    () =>
+      new DraftStore(
+        opened,
+        port,
+        inBrowser<Kept<Draft>>(`weald.${room}.${person.workshop}`),
+        WALL_CLOCK,
+        false,
+      ),
+  );
+  const state = useDraft(store);
+  const keep = async () => {
+    await store.save();
+    if (store.read().save !== "saved") return;
+    await Promise.all(
+      [room, ...also].map((name) => client.invalidateQueries({ queryKey: [name] })),
+    );
+  };
+  const giveUp = () => {
+    store.giveUp();
+    void client.invalidateQueries({ queryKey: [room] });
+  };
+  const change = (part: Partial<Draft>) => store.change({ ...store.read().draft, ...part });
+  return { ...state, change, keep, giveUp };
+}
