@@ -5,8 +5,8 @@ from dataclasses import replace
 
 from benchmarks.yardstick import slowness
 from tests.core.schedule.checking import wrongs
-from tests.core.schedule.made_up import many_books
-from weald.core.schedule.placing import as_doers, as_turns, place
+from tests.core.schedule.made_up import as_turns, many_books
+from weald.core.schedule.placing import as_doers, place
 from weald.core.schedule.problem import Pin, cost
 from weald.core.schedule.solve import better_layout, first_layout
 

@@ -21,6 +21,7 @@ from weald.web.accounts.services import add_person
 from weald.web.bench.services import Happening, happened
 from weald.web.jobs.models import Job
 from weald.web.office.models import Customer, Paper
+from weald.web.shelf import cutting as cuttings
 from weald.web.shelf.models import Movement, ShelfItem
 from weald.web.shelf.services import add_item, move
 
@@ -117,6 +118,34 @@ def test_what_it_came_to_is_what_was_taken_and_worked(client: Client, binder: Us
     assert "1 sheet of it spoilt" in board_line["found_words"]
     worked = next(each for each in found["work"] if each["found"] is not None)
     assert Decimal(worked["found"]) == Decimal("30.00")
+
+
+def test_work_for_two_costs_the_time_of_both_before_and_after(client: Client, binder: User) -> None:
+    terms(client, rate="30", rates={})
+    tall = {"title": "Atlas", "leaf": {"width": 300, "height": 420}}
+    job = make_job(binder, {**tall, "binding": {"structure": "laced_boards"}})
+    for kind, minutes in (("started", 60), ("done", 0)):
+        ago = timedelta(minutes=minutes)
+        happened(job, binder, Happening(uuid.uuid4(), kind, "cover_book", ago=ago, late=True))  # type: ignore[arg-type]
+    covering = next(each for each in costs(client, job)["work"] if each["found"] is not None)
+    # an hour of two at 30 an hour
+    assert Decimal(covering["found"]) == Decimal("60.00")
+
+
+def test_what_was_cut_for_two_books_is_shared_by_area_and_counted_once(
+    client: Client, binder: User, board: ShelfItem
+) -> None:
+    small, large = on_board(binder, board), on_board(binder, board)
+    asked = send(client, "POST", "/api/cuttings", {"jobs": [small.pk, large.pk]}).json()
+    cuttings.carry_out(asked["id"])
+    for verb in ("book", "unbook", "book"):
+        assert send(client, "POST", f"/api/cuttings/{asked['id']}/{verb}").status_code == 200
+    shares = [Decimal(line(costs(client, job)["materials"], board.name)["found"]) for job in (small, large)]
+    assert shares[0] == shares[1]
+    # one sheet of 4.20 is cut, what comes back is worth its part of it by area
+    back = [spare for spare in ShelfItem.objects.filter(offcut_of=board) if spare.count]
+    left = sum(Decimal(str(spare.price)) * spare.count for spare in back)
+    assert sum(shares) == pytest.approx(Decimal("4.20") - left, abs=Decimal("0.01"))
 
 
 def test_things_bought_and_the_price_agreed_are_kept(client: Client, binder: User, job: Job) -> None:

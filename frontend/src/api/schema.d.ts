@@ -8186,7 +8186,8 @@ export interface components {
          * Costing
          * @description What a job costs, for all its copies.
          *
-         *     :param sums: from what is spent down to what is charged; ``each`` the last of them for one copy.
+         *     :param sums: from what is spent down to what is charged; ``each`` the last of them for one copy, ``net`` the
+         *         price before taxes.
          *     :param missing: what is not in it, for want of a price or a rate.
          */
         Costing: {
@@ -8201,6 +8202,7 @@ export interface components {
             /** Sums */
             sums: components["schemas"]["Sum"][];
             each: components["schemas"]["Sum"];
+            net: components["schemas"]["Sum"];
             /** Copies */
             copies: number;
             /** Missing */

@@ -281,11 +281,7 @@ function Things({
 
 /** The price a paper begins with: the one agreed, else what was reckoned. */
 function startPrice(costs: Costing, agreement: Agreement): string {
-  if (agreement.agreed !== null) return asText(agreement.agreed);
-  const net =
-    costs.sums.find(({ label }) => label === "Price without taxes") ??
-    costs.sums.find(({ label }) => label === "Spent");
-  return asText(net?.planned ?? "");
+  return asText(agreement.agreed ?? costs.net.planned);
 }
 
 function Papers({

@@ -7,7 +7,7 @@ from weald.core.bench.progress import standings
 from weald.core.job.spec import read_spec
 from weald.core.notation import FOR_ANYBODY
 from weald.core.planning.plan import plan
-from weald.core.schedule.problem import Aim, Hand, Link, Need, Problem, Task, Unit, Window
+from weald.core.schedule.problem import Aim, Hand, Layout, Link, Need, Problem, Task, Unit, Window
 from weald.core.schedule.tasks import Body, BookAtHand, pose
 from weald.core.schedule.workplace import USUAL_EQUIPMENT, Hours, Worker, Workplace
 
@@ -42,6 +42,11 @@ def many_books(count: int, people: int = 3) -> Problem:
         for number in range(count)
     ]
     return pose(workshop(people), books, MONDAY).problem
+
+
+def as_turns(layout: Layout) -> dict[str, float]:
+    """The order in which a layout begins its tasks, as turns to lay out by again."""
+    return {each.task: float(each.begins) for each in layout.placed}
 
 
 def small_problem(chance: random.Random) -> Problem:

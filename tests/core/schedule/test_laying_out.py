@@ -9,9 +9,9 @@ import pytest
 
 from tests.core.schedule.brute import cheapest
 from tests.core.schedule.checking import wrongs
-from tests.core.schedule.made_up import MONDAY, book, many_books, small_problem, workshop
+from tests.core.schedule.made_up import MONDAY, as_turns, book, many_books, small_problem, workshop
 from weald.core.schedule.bounds import least_cost
-from weald.core.schedule.placing import as_doers, as_turns, place
+from weald.core.schedule.placing import as_doers, place
 from weald.core.schedule.problem import Begun, Layout, Pin, Placed, cost, ready_at
 from weald.core.schedule.solve import better_layout, first_layout
 from weald.core.schedule.tasks import pose

@@ -39,7 +39,8 @@ class Sum:
 class Costing:
     """What a job costs, for all its copies.
 
-    :param sums: from what is spent down to what is charged; ``each`` the last of them for one copy.
+    :param sums: from what is spent down to what is charged; ``each`` the last of them for one copy,
+        ``net`` the price before taxes.
     :param missing: what is not in it, for want of a price or a rate.
     """
 
@@ -49,6 +50,7 @@ class Costing:
     work: tuple[CostLine, ...]
     sums: tuple[Sum, ...]
     each: Sum
+    net: Sum
     copies: int
     missing: tuple[str, ...]
 
@@ -95,10 +97,10 @@ def costing(
     missing += [f"{line.label}: no price on the shelf." for line in materials if line.planned is None]
     if any(line.planned is None for line in work):
         missing.append("Work: no rate for an hour is set.")
-    sums = _sums(terms, materials, things, work)
+    sums, net = _sums(terms, materials, things, work)
     last = sums[-1]
     each = Sum("For one copy", rounded(last.planned / copies, terms), rounded(last.found / copies, terms))
-    return Costing(terms.currency, materials, things, work, sums, each, copies, tuple(missing))
+    return Costing(terms.currency, materials, things, work, sums, each, net, copies, tuple(missing))
 
 
 def _materials(
@@ -143,7 +145,7 @@ def _work(terms: Terms, operations: Sequence[Operation], recorded: Sequence[Reco
             operation.title,
             None if not rate else rounded(minutes / 60 * rate, terms),
             operation.lasts,
-            _worked(terms, record, rate, people),
+            _worked(terms, record, rate, people, operation.people),
             record.worked_shown if record and record.begun else "",
         )
     for record in found.values():
@@ -159,13 +161,17 @@ def _work(terms: Terms, operations: Sequence[Operation], recorded: Sequence[Reco
 
 
 def _worked(
-    terms: Terms, record: Recorded | None, rate: Decimal, people: Mapping[str, Decimal]
+    terms: Terms, record: Recorded | None, rate: Decimal, people: Mapping[str, Decimal], hands: int = 1
 ) -> Decimal | None:
-    """Minutes worked at the rate of who worked them; of several people, at the mean of theirs."""
+    """Minutes worked at the rate of who worked them; of several people, at the mean of theirs.
+
+    :param hands: so many work at it at once, each for all of its minutes.
+    """
     if record is None or not record.begun:
         return None
     rates = [people.get(name, rate) for name in record.people] or [rate]
-    return rounded(Decimal(str(record.worked)) / 60 * sum(rates, Decimal(0)) / len(rates), terms)
+    hours = Decimal(str(record.worked)) * hands / 60
+    return rounded(hours * sum(rates, Decimal(0)) / len(rates), terms)
 
 
 def rate_of(terms: Terms, operation: str) -> Decimal:
@@ -174,7 +180,8 @@ def rate_of(terms: Terms, operation: str) -> Decimal:
     return terms.rates.get(work, terms.rate) if work else terms.rate
 
 
-def _sums(terms: Terms, *parts: Sequence[CostLine]) -> tuple[Sum, ...]:
+def _sums(terms: Terms, *parts: Sequence[CostLine]) -> tuple[tuple[Sum, ...], Sum]:
+    """Everything under the account, and which of it is the price before taxes."""
     found = []
     total = Sum("Spent", Decimal(0), Decimal(0))
     for label, lines in zip(("Materials", "Bought", "Work"), parts, strict=True):
@@ -194,7 +201,7 @@ def _sums(terms: Terms, *parts: Sequence[CostLine]) -> tuple[Sum, ...]:
         gross = Sum("Price", gross.planned + added.planned, gross.found + added.found)
     if terms.taxes:
         found.append(gross)
-    return tuple(found)
+    return tuple(found), net
 
 
 def _total(lines: Sequence[CostLine], which: str) -> Decimal:

@@ -20,6 +20,28 @@ class PlannedMaterial:
     words: str
 
 
+def worth(item: StockItem, amount: int) -> Decimal | None:
+    """So much of an item at its price, which is for a sheet, a skin, a metre or a kilogram.
+
+    :param amount: as the shelf counts it: sheets, skins, millimetres, grams.
+    """
+    if item.price is None:
+        return None
+    per = MM_PER_METRE if item.form in ("roll", "reel", "pot") else 1
+    return Decimal(str(item.price)) * amount / per
+
+
+def share_of(job: int, groups: Iterable[CutGroup]) -> Decimal:
+    """A job's part of what was cut for several, by the area of its pieces, 0 to 1."""
+    mine, whole = 0.0, 0.0
+    for group in groups:
+        for blank in group.blanks:
+            area = blank.width * blank.height * blank.count
+            whole += area
+            mine += area if blank.id.startswith(blank_id(job, "")) else 0.0
+    return Decimal(str(mine / whole)) if whole else Decimal(0)
+
+
 def from_layout(group: CutGroup, job: int, pieces: Iterable[Piece]) -> PlannedMaterial:
     """A job's part of a layout: offcuts go back to the shelf, waste does not.
 

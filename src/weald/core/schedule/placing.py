@@ -317,8 +317,3 @@ def _with(task: Task, may: tuple[str, ...]) -> Task:
 def as_doers(layout: Layout) -> dict[str, tuple[str, ...]]:
     """Who does what in a layout."""
     return {each.task: each.hands for each in layout.placed}
-
-
-def as_turns(layout: Layout) -> dict[str, float]:
-    """The order in which a layout begins its tasks, as turns to lay out by again."""
-    return {each.task: float(each.begins) for each in layout.placed}

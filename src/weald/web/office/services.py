@@ -1,6 +1,5 @@
 """What is done in the office: terms, what a job costs, customers, quotations and bills."""
 
-from collections import defaultdict
 from dataclasses import dataclass
 from datetime import timedelta
 from decimal import Decimal
@@ -13,7 +12,7 @@ from django.db.models import Max
 from django.utils import timezone
 
 from weald.core.costs.costing import Costing, Taken, costing
-from weald.core.costs.materials import PlannedMaterial, from_layout, from_stock
+from weald.core.costs.materials import PlannedMaterial, from_layout, from_stock, share_of, worth
 from weald.core.costs.papers import PaperKind, read_paper
 from weald.core.costs.terms import BoughtList, Terms, read_bought, read_terms
 from weald.core.cutting.grouping import read_result
@@ -21,7 +20,7 @@ from weald.core.errors import WealdError
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan
 from weald.core.schedule.telling import day_in_words
-from weald.core.shelf.stock import MM_PER_METRE, StockItem, count_words
+from weald.core.shelf.stock import StockItem, count_words
 from weald.web.accounts.models import Membership, Workshop
 from weald.web.accounts.services import save_kept
 from weald.web.bench.record import record_of_job
@@ -145,14 +144,6 @@ def _planned_materials(job: Job, made: Plan) -> tuple[list[PlannedMaterial], lis
     return from_stock(made.pieces, {item.pk: item_spec(item) for item in items}), without
 
 
-def _worth(spec: StockItem, amount: int) -> Decimal | None:
-    """So much of an item at its price, which is for a sheet, a skin, a metre or a kilogram."""
-    if spec.price is None:
-        return None
-    per = MM_PER_METRE if spec.form in ("roll", "reel", "pot") else 1
-    return Decimal(str(spec.price)) * amount / per
-
-
 @dataclass(slots=True)
 class _Account:
     """What was taken of one item, as counted and as it is worth."""
@@ -167,8 +158,8 @@ class _Account:
             self.amount += round(amount * part)
         if reason == Movement.Reason.SPOILT:
             self.spoilt += amount
-        worth = _worth(spec, amount)
-        self.worth = None if worth is None or self.worth is None else self.worth + worth * part
+        found = worth(spec, amount)
+        self.worth = None if found is None or self.worth is None else self.worth + found * part
 
 
 def taken_for(job: Job) -> list[Taken]:
@@ -198,21 +189,14 @@ def _movements(job: Job) -> list[tuple[Movement, Decimal]]:
         workshop=job.workshop_id, booked__isnull=False, jobs__contains=[{"job": job.pk}]
     )
     for cutting in booked:
-        part = _share(cutting, job.pk)
-        # of one booked, taken back and booked again, only what was taken since it was booked last
-        begun = (cutting.booked or timezone.now()) - timedelta(minutes=1)
-        since = chosen.filter(cutting=cutting, at__gte=begun)
+        part = share_of(job.pk, read_result(cutting.result or {}).groups)
+        # of one booked, taken back and booked again, only what was taken since it was taken back
+        undone = (
+            cutting.movements.filter(reason=Movement.Reason.UNDONE).aggregate(last=Max("pk"))["last"] or 0
+        )
+        since = chosen.filter(cutting=cutting, pk__gt=undone)
         found += [(each, part) for each in since]
     return found
-
-
-def _share(cutting: Cutting, job: int) -> Decimal:
-    area: dict[int, float] = defaultdict(float)
-    for group in read_result(cutting.result or {}).groups:
-        for blank in group.blanks:
-            area[int(blank.id.split(":")[0])] += blank.width * blank.height * blank.count
-    whole = sum(area.values())
-    return Decimal(str(area[job] / whole)) if whole else Decimal(0)
 
 
 @transaction.atomic
