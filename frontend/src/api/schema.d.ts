@@ -8186,8 +8186,8 @@ export interface components {
          * Costing
          * @description What a job costs, for all its copies.
          *
-         *     :param sums: from what is spent down to what is charged; ``each`` the last of them for one copy, ``net`` the
-         *         price before taxes.
+         *     :param sums: from what is spent down to what is charged; ``each`` the last of them for one copy,
+         *         ``net`` the price before taxes.
          *     :param missing: what is not in it, for want of a price or a rate.
          */
         Costing: {
