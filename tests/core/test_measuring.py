@@ -5,6 +5,8 @@ from typing import Any
 import pytest
 
 from tests.conftest import STRUCTURES, codes, job_in, planned, quantity, value
+from tests.core.extras.made_up import EXTRAS as MADE_UP
+from tests.core.extras.made_up import merged
 from tests.core.sums import worked_out
 from weald.core.bindings.catalogue import STRUCTURES as CATALOGUE
 from weald.core.drawing import Arc, Area, Dimension, Hatch, Label, Line
@@ -27,8 +29,12 @@ def jobs() -> list[tuple[str, dict[str, Any]]]:
     stuck = with_entry(job_in("flat_case"), ["block", "end_bands"], "stuck_on")
     found.append(("stuck-on", with_entry(stuck, ["endpapers", "kind"], "made")))
     found.append(("spine-lettered", with_entry(job_in("flat_case"), ["finish", "placed"], "spine")))
+    added = []
+    for made_up, job in MADE_UP.items():
+        bound_as: str = job.get("binding", {}).get("structure", "flat_case")
+        added.append((made_up, merged(job_in(bound_as), job)))
     pamphlet = with_entry(job_in("pamphlet_case"), ["sewing", "pamphlet_holes"], 3)
-    return [*found, ("three-holes", pamphlet)]
+    return [*found, ("three-holes", pamphlet), *added]
 
 
 JOBS = jobs()

@@ -9,8 +9,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, job_in, planned, value
+from weald.core.block.film import sewing_film
 from weald.core.block.holes import Hole, SewingPlan, crowded, holes_of, supports_for
-from weald.core.block.stitches import Stitch, sections_shown, sew, sewing_film
+from weald.core.block.stitches import Stitch, sections_shown, sew
 from weald.core.drawing import Label, Line
 from weald.core.job.spec import Sewing, SewingMethod, read_spec
 from weald.core.planning.plan import film_of_sewing

@@ -22,7 +22,16 @@ from weald.core.quantities import QUANTITIES
 CASES = [
     name
     for name in STRUCTURES
-    if name not in ("saddle_stitch", "wrapper", "coverless_tapes", "laced_card_case", "link_stitch")
+    if name
+    not in (
+        "saddle_stitch",
+        "wrapper",
+        "coverless_tapes",
+        "laced_card_case",
+        "link_stitch",
+        "long_stitch",
+        "stab_sewn",
+    )
 ]
 
 

@@ -172,6 +172,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/extras": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Extras
+         * @description Everything that can be added to a structure, with its small picture and what it asks for.
+         */
+        get: operations["extras"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/length": {
         parameters: {
             query?: never;
@@ -2893,7 +2913,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage";
             /** Label */
             label: string;
             /** Expected */
@@ -3141,6 +3161,16 @@ export interface components {
             text: string;
         };
         /**
+         * ExtrasHere
+         * @description The extras of one book: those it uses, and those that would suit it besides.
+         */
+        ExtrasHere: {
+            /** Used */
+            used: ("weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "finishing" | "jacket" | "slipcase" | "box")[];
+            /** Offered */
+            offered: ("weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "finishing" | "jacket" | "slipcase" | "box")[];
+        };
+        /**
          * Face
          * @description Something flat that is seen of the closed book.
          *
@@ -3189,7 +3219,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "finishing.bands" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd");
             /**
              * Severity
              * @enum {string}
@@ -3694,6 +3724,7 @@ export interface components {
             casing_in: components["schemas"]["CasingIn"] | null;
             /** Shown Section */
             shown_section: number;
+            extras: components["schemas"]["ExtrasHere"];
             /** Inputs */
             inputs: {
                 [key: string]: string;
@@ -3714,7 +3745,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining";
+            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage";
             /**
              * Station
              * @enum {string}
@@ -3810,7 +3841,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage";
             /** Label */
             label: string;
             /** Shown */
@@ -3844,7 +3875,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
+            name: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves" | "long_stitch" | "stab_sewn";
             /** Title */
             title: string;
             /** Words */
@@ -3977,6 +4008,74 @@ export interface components {
             height: number;
         };
         /**
+         * ExtraRecord
+         * @description An extra as it is offered: what it is, its small picture, and the fields it asks for.
+         *
+         *     :param begins: its entries to begin with.
+         */
+        ExtraRecord: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "finishing" | "jacket" | "slipcase" | "box";
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
+            /** Title */
+            title: string;
+            /** Good For */
+            good_for: string;
+            /** In Words */
+            in_words: string;
+            picture: components["schemas"]["Drawing"];
+            /** Fields */
+            fields: components["schemas"]["Field"][];
+            /** Begins */
+            begins: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * Field
+         * @description One field. ``key`` is its path within what it belongs to; dotted where that is in groups.
+         *
+         *     :param optional: whether it may be left to a rule.
+         *     :param columns: of a table, one row for each of what it lists; ``row`` is a row to begin with.
+         */
+        Field: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "length" | "number" | "count" | "check" | "choice" | "text" | "rows";
+            /**
+             * Optional
+             * @default false
+             */
+            optional: boolean;
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["Option"][];
+            /**
+             * Columns
+             * @default []
+             */
+            columns: components["schemas"]["Field"][];
+            /** Row */
+            row?: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
          * LengthReply
          * @description A length read: in millimetres, and as it stands in a field.
          */
@@ -4084,6 +4183,22 @@ export interface components {
              * @enum {string}
              */
             shoulder: "none" | "45" | "90";
+        };
+        /**
+         * BandMeasured
+         * @description A band where it stands: its middle, from the head of the boards.
+         */
+        BandMeasured: {
+            /**
+             * Middle, from the head
+             * @default 40
+             */
+            place: number;
+            /**
+             * Wide
+             * @default 4
+             */
+            width: number;
         };
         /**
          * Bands
@@ -4259,7 +4374,7 @@ export interface components {
              * @default flat_case
              * @enum {string}
              */
-            structure: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
+            structure: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves" | "long_stitch" | "stab_sewn";
             /**
              * Board
              * @default 2
@@ -4495,6 +4610,38 @@ export interface components {
             diagonal_2?: number | null;
         };
         /**
+         * BoardFrame
+         * @description A frame tooled on a board, at one distance from its edges and another from the joint.
+         */
+        BoardFrame: {
+            /**
+             * Board
+             * @default both
+             * @enum {string}
+             */
+            side: "front" | "back" | "both";
+            /**
+             * From the edges
+             * @default 10
+             */
+            edges: number;
+            /**
+             * From the joint
+             * @default 12
+             */
+            joint: number;
+            /**
+             * Tool
+             * @default
+             */
+            by: string;
+            /**
+             * Least gap
+             * @default 1
+             */
+            gap: number;
+        };
+        /**
          * BoardLining
          * @description What is glued on a board: on its inside or outside, or another board (``core``).
          *
@@ -4521,6 +4668,50 @@ export interface components {
             thickness?: number | null;
         };
         /**
+         * Box
+         * @description A box of boards: a tray with a lid over it, or two trays in a case that falls open.
+         *
+         *     :param lid: how far the lid comes down the tray; all the way where not given.
+         *     :param square: how far the case of two trays stands out beyond them.
+         */
+        Box: {
+            /**
+             * Kind
+             * @default two_trays
+             * @enum {string}
+             */
+            kind: "lid" | "two_trays";
+            /**
+             * Board
+             * @default 2
+             */
+            board: number;
+            /** Ease on every side */
+            ease?: number | null;
+            /**
+             * Its covering
+             * @default 0.3
+             */
+            cover: number;
+            /**
+             * Lining inside
+             * @default 0
+             */
+            lining: number;
+            /** Lid comes down */
+            lid?: number | null;
+            /**
+             * Case beyond the trays
+             * @default 3
+             */
+            square: number;
+            /**
+             * Turn-in
+             * @default 15
+             */
+            turn_in: number;
+        };
+        /**
          * Choices
          * @description What a binder may pick from by name.
          */
@@ -4542,6 +4733,30 @@ export interface components {
                 [key: string]: components["schemas"]["Option"][];
             };
             new_job: components["schemas"]["JobSpec"];
+        };
+        /**
+         * ComposedEnds
+         * @description Endpapers of one's own composition, alike at both ends.
+         *
+         *     :param set_back: outer sections and tipped leaves stand back from the spine by a hair.
+         *     :param cloth: thickness of a cloth joint or a lining strip.
+         */
+        ComposedEnds: {
+            /**
+             * From the board inwards
+             * @default []
+             */
+            elements: components["schemas"]["EndElement"][];
+            /**
+             * Cloth, thick
+             * @default 0.25
+             */
+            cloth: number;
+            /**
+             * Set back from the spine
+             * @default 0.5
+             */
+            set_back: number;
         };
         /**
          * CoverRules
@@ -4584,6 +4799,49 @@ export interface components {
             barcode: boolean;
         };
         /**
+         * EndElement
+         * @description One part of the endpapers at one end, from the board inwards.
+         *
+         *     :param width: of a joint or a lining strip; by rule where not given.
+         *     :param second: another strip beneath a cloth joint.
+         */
+        EndElement: {
+            /**
+             * What
+             * @default folio
+             * @enum {string}
+             */
+            what: "folio" | "single" | "laminated" | "cloth_joint" | "lining";
+            /**
+             * Held by
+             * @default tipped
+             * @enum {string}
+             */
+            attached: "tipped" | "hooked" | "sewn" | "through_fold" | "wrapped";
+            /**
+             * Of
+             * @default
+             */
+            name: string;
+            /**
+             * g/m²
+             * @default 120
+             */
+            grammage: number;
+            /**
+             * Bulk
+             * @default 1.3
+             */
+            bulk: number;
+            /** Width */
+            width?: number | null;
+            /**
+             * Second strip
+             * @default false
+             */
+            second: boolean;
+        };
+        /**
          * Endpapers
          * @description Endpapers; ``leaves`` counts those at one end, the paste-down included.
          *
@@ -4613,6 +4871,23 @@ export interface components {
             bulk: number;
             /** Margin */
             margin?: number | null;
+        };
+        /**
+         * Extras
+         * @description What is added; nothing where it is not used. What each does stands in :mod:`weald.core.extras`.
+         */
+        Extras: {
+            weighed?: components["schemas"]["WeighedPaper"] | null;
+            torn?: components["schemas"]["TornSheet"] | null;
+            from_boards?: components["schemas"]["FromBoards"] | null;
+            plates?: components["schemas"]["Plates"] | null;
+            places?: components["schemas"]["SewingPlaces"] | null;
+            stitching?: components["schemas"]["Stitching"] | null;
+            ends?: components["schemas"]["ComposedEnds"] | null;
+            finishing?: components["schemas"]["Finishing"] | null;
+            jacket?: components["schemas"]["Jacket"] | null;
+            slipcase?: components["schemas"]["Slipcase"] | null;
+            box?: components["schemas"]["Box"] | null;
         };
         /**
          * Finish
@@ -4683,6 +4958,138 @@ export interface components {
             colophon_page: boolean;
         };
         /**
+         * Finishing
+         * @description The finishing template of a book.
+         *
+         *     :param bands: where they were measured; even ones, as decided for the binding, where none are given.
+         *     :param leading: between the lines of a panel. ``margin``: kept free at either edge of the spine.
+         *     :param heat: heat and dwell as a trial found them, in words.
+         */
+        Finishing: {
+            /**
+             * Tools owned
+             * @default []
+             */
+            tools: components["schemas"]["FinishingTool"][];
+            /**
+             * Type owned
+             * @default []
+             */
+            types: components["schemas"]["FinishingType"][];
+            /**
+             * In the panels
+             * @default []
+             */
+            lines: components["schemas"]["PanelLine"][];
+            /**
+             * Bands as measured
+             * @default []
+             */
+            bands: components["schemas"]["BandMeasured"][];
+            /**
+             * Labels on the spine
+             * @default []
+             */
+            labels: components["schemas"]["PanelLabel"][];
+            /**
+             * On the front board
+             * @default []
+             */
+            front: components["schemas"]["FrontLabel"][];
+            /**
+             * Frames on the boards
+             * @default []
+             */
+            frames: components["schemas"]["BoardFrame"][];
+            /**
+             * Between lines
+             * @default 2
+             */
+            leading: number;
+            /**
+             * Free at the spine's edges
+             * @default 1.5
+             */
+            margin: number;
+            /**
+             * Heat and dwell, after a trial
+             * @default
+             */
+            heat: string;
+        };
+        /**
+         * FinishingTool
+         * @description A hand tool, roll or fillet as its impression measures.
+         *
+         *     :param line: it is drawn along and makes a line; its width is then of no account.
+         */
+        FinishingTool: {
+            /**
+             * Tool
+             * @default flower
+             */
+            name: string;
+            /**
+             * Wide
+             * @default 6
+             */
+            width: number;
+            /**
+             * High
+             * @default 6
+             */
+            height: number;
+            /**
+             * Line
+             * @default false
+             */
+            line: boolean;
+        };
+        /**
+         * FinishingType
+         * @description An alphabet of handle letters or type, by the widths of its letters as set.
+         *
+         *     :param narrow: I, J, 1, full stops and the like; ``wide`` M, W and the like; ``usual`` all others.
+         *     :param gap: between letters; ``space`` between words.
+         */
+        FinishingType: {
+            /**
+             * Type
+             * @default capitals
+             */
+            name: string;
+            /**
+             * Capitals high
+             * @default 4
+             */
+            capital: number;
+            /**
+             * Usual letter
+             * @default 3.2
+             */
+            usual: number;
+            /**
+             * I, J, 1
+             * @default 1.6
+             */
+            narrow: number;
+            /**
+             * M, W
+             * @default 4.4
+             */
+            wide: number;
+            /**
+             * Between letters
+             * @default 0.5
+             */
+            gap: number;
+            /**
+             * Between words
+             * @default 2.4
+             */
+            space: number;
+        };
+        /**
          * Folding
          * @description How sheets become sections.
          */
@@ -4727,6 +5134,53 @@ export interface components {
             fold_to: "edges" | "marks";
         };
         /**
+         * FromBoards
+         * @description A leaf that suits boards already cut.
+         */
+        FromBoards: {
+            /**
+             * Board, wide
+             * @default 148
+             */
+            width: number;
+            /**
+             * Board, high
+             * @default 216
+             */
+            height: number;
+        };
+        /**
+         * FrontLabel
+         * @description A label or a stamped design on the front board, by its size and place.
+         *
+         *     :param joint: from the board's spine edge to it; in the middle where not given.
+         */
+        FrontLabel: {
+            /**
+             * Wide
+             * @default 60
+             */
+            width: number;
+            /**
+             * High
+             * @default 40
+             */
+            height: number;
+            /**
+             * From the head
+             * @default 40
+             */
+            head: number;
+            /** From the spine edge */
+            joint?: number | null;
+            /**
+             * Of
+             * @default paper
+             * @enum {string}
+             */
+            material: "leather" | "paper" | "stamped";
+        };
+        /**
          * Glue
          * @description What each joint is glued with; the usual one where nothing is said.
          */
@@ -4752,6 +5206,43 @@ export interface components {
          * @enum {string}
          */
         Grade: "bond" | "text" | "cover" | "bristol" | "index" | "tag";
+        /**
+         * Jacket
+         * @description A paper jacket round the closed book.
+         *
+         *     :param flap: part of the board's width a flap reaches; ``flap_width`` where a width is wanted instead.
+         *     :param lower: how much lower than the boards it is.
+         *     :param safe: what lettering keeps clear of every fold and edge.
+         */
+        Jacket: {
+            /**
+             * Flap, of the board
+             * @default 0.6
+             */
+            flap: number;
+            /** Flap, own width */
+            flap_width?: number | null;
+            /**
+             * Lower by
+             * @default 1
+             */
+            lower: number;
+            /**
+             * Its paper
+             * @default 0.15
+             */
+            thickness: number;
+            /**
+             * Bleed
+             * @default 3
+             */
+            bleed: number;
+            /**
+             * Safe margin
+             * @default 5
+             */
+            safe: number;
+        };
         /**
          * JobSpec
          * @description A whole job.
@@ -4884,7 +5375,13 @@ export interface components {
              *       "needleful": 900,
              *       "packed": false,
              *       "pamphlet_holes": null,
-             *       "pamphlet_at": "quarters"
+             *       "pamphlet_at": "quarters",
+             *       "stab": {
+             *         "ends": 15,
+             *         "margin": 10,
+             *         "pattern": "plain",
+             *         "stations": 4
+             *       }
              *     }
              */
             sewing: components["schemas"]["Sewing"];
@@ -5031,6 +5528,22 @@ export interface components {
              */
             bench: components["schemas"]["Bench"];
             /**
+             * @default {
+             *       "weighed": null,
+             *       "torn": null,
+             *       "from_boards": null,
+             *       "plates": null,
+             *       "places": null,
+             *       "stitching": null,
+             *       "ends": null,
+             *       "finishing": null,
+             *       "jacket": null,
+             *       "slipcase": null,
+             *       "box": null
+             *     }
+             */
+            extras: components["schemas"]["Extras"];
+            /**
              * Stock
              * @default {}
              */
@@ -5125,6 +5638,69 @@ export interface components {
             height: number;
         };
         /**
+         * PanelLabel
+         * @description A label pasted into a panel, and lettered there or before.
+         *
+         *     :param less: how much smaller than its panel it is cut, in each direction.
+         */
+        PanelLabel: {
+            /**
+             * Panel
+             * @default 2
+             */
+            panel: number;
+            /**
+             * Of
+             * @default leather
+             * @enum {string}
+             */
+            material: "leather" | "paper";
+            /**
+             * Smaller than the panel
+             * @default 1.5
+             */
+            less: number;
+        };
+        /**
+         * PanelLine
+         * @description One line of what stands in a panel, from the top.
+         *
+         *     :param panel: counted from the head, from 1.
+         *     :param what: lettering, its words in ``text``; or a tool, so many times.
+         *     :param by: the type or the tool, by its name; the first there is where not given.
+         *     :param repeats: of a tool; as many as go where not given. ``gap`` between them.
+         */
+        PanelLine: {
+            /**
+             * Panel
+             * @default 2
+             */
+            panel: number;
+            /**
+             * What
+             * @default title
+             * @enum {string}
+             */
+            what: "title" | "author" | "volume" | "words" | "tool" | "line";
+            /**
+             * Words
+             * @default
+             */
+            text: string;
+            /**
+             * Type or tool
+             * @default
+             */
+            by: string;
+            /** Repeats */
+            repeats?: number | null;
+            /**
+             * Gap
+             * @default 1
+             */
+            gap: number;
+        };
+        /**
          * Paper
          * @description The paper of the text.
          *
@@ -5209,6 +5785,94 @@ export interface components {
              * @default false
              */
             across: boolean;
+        };
+        /**
+         * Plate
+         * @description Single leaves of one kind put in on guards.
+         *
+         *     :param after: the page of the text they follow; of several, the first.
+         *     :param how: one leaf on a guard round its section or hooked; two with a guard between them as a folio;
+         *     or a
+         *         map thrown clear on a guard as wide as the page.
+         *     :param free: of the guard, between the fold and the leaf's edge: so far the leaf stands out.
+         */
+        Plate: {
+            /**
+             * How many
+             * @default 1
+             */
+            count: number;
+            /**
+             * After page
+             * @default 1
+             */
+            after: number;
+            /**
+             * On its guard
+             * @default hooked
+             * @enum {string}
+             */
+            how: "hooked" | "wrapped" | "folio" | "thrown_clear";
+            /**
+             * Wide
+             * @default 130
+             */
+            width: number;
+            /**
+             * High
+             * @default 200
+             */
+            height: number;
+            /**
+             * Thick
+             * @default 0.2
+             */
+            thickness: number;
+            /**
+             * Guard, free
+             * @default 3
+             */
+            free: number;
+        };
+        /**
+         * Plates
+         * @description Plates, maps and single leaves on guards.
+         *
+         *     :param guard: width of the strip, unfolded; ``paste`` how far a leaf is pasted on it.
+         *     :param cut_back: leaves that stand out are cut back to the fore-edge; else boards become wider.
+         *     :param compensated: stubs make good at the spine what plates are thicker at the fore-edge.
+         */
+        Plates: {
+            /**
+             * Leaves
+             * @default []
+             */
+            plates: components["schemas"]["Plate"][];
+            /**
+             * Guard, wide
+             * @default 28
+             */
+            guard: number;
+            /**
+             * Guard, thick
+             * @default 0.08
+             */
+            guard_thickness: number;
+            /**
+             * Pasted by
+             * @default 4
+             */
+            paste: number;
+            /**
+             * cut back at the fore-edge
+             * @default true
+             */
+            cut_back: boolean;
+            /**
+             * made good at the spine
+             * @default true
+             */
+            compensated: boolean;
         };
         /**
          * PrintedSheet
@@ -5424,7 +6088,7 @@ export interface components {
              * @default tapes
              * @enum {string}
              */
-            method: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "none";
+            method: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "long" | "stab" | "none";
             /**
              * Supports
              * @default 3
@@ -5470,6 +6134,44 @@ export interface components {
              * @enum {string}
              */
             pamphlet_at: "quarters" | "ends";
+            /**
+             * @default {
+             *       "pattern": "plain",
+             *       "stations": 4,
+             *       "margin": 10,
+             *       "ends": 15
+             *     }
+             */
+            stab: components["schemas"]["StabSewing"];
+        };
+        /**
+         * SewingPlaces
+         * @description Supports and kettles each at their own place, as measured from an old book or from a card.
+         *
+         *     :param measured_from: the edge all places are measured from; ``edge`` how far the trimmed edge lies
+         *         inside of it, as on leaves that are trimmed later.
+         */
+        SewingPlaces: {
+            /**
+             * Measured from
+             * @default head
+             * @enum {string}
+             */
+            measured_from: "head" | "tail";
+            /**
+             * Still to be trimmed there
+             * @default 0
+             */
+            edge: number;
+            /** Kettle at the head */
+            kettle_head?: number | null;
+            /** Kettle at the tail */
+            kettle_tail?: number | null;
+            /**
+             * Supports
+             * @default []
+             */
+            supports: components["schemas"]["SupportPlace"][];
         };
         /**
          * SizeChoice
@@ -5484,6 +6186,42 @@ export interface components {
             height: number;
             /** Shown */
             shown: string;
+        };
+        /**
+         * Slipcase
+         * @description A case open at one side, into which the book is pushed fore-edge first.
+         *
+         *     :param ease: free on every side of the book; one and a half times the covering where not given.
+         *     :param thumb: radius of the half circles cut out at the opening; none at 0.
+         */
+        Slipcase: {
+            /**
+             * Board
+             * @default 2
+             */
+            board: number;
+            /** Ease on every side */
+            ease?: number | null;
+            /**
+             * Its covering
+             * @default 0.3
+             */
+            cover: number;
+            /**
+             * Lining inside
+             * @default 0
+             */
+            lining: number;
+            /**
+             * Turn-in at the opening
+             * @default 15
+             */
+            turn_in: number;
+            /**
+             * Thumb cut, radius
+             * @default 0
+             */
+            thumb: number;
         };
         /**
          * Squares
@@ -5505,6 +6243,35 @@ export interface components {
              * @default 4
              */
             fore_edge: number;
+        };
+        /**
+         * StabSewing
+         * @description Stab sewing of single leaves: stations beside the spine, and the pattern the thread makes.
+         *
+         *     :param margin: from the spine to the stations; ``ends`` from head and tail to the outer ones.
+         */
+        StabSewing: {
+            /**
+             * Pattern
+             * @default plain
+             * @enum {string}
+             */
+            pattern: "plain" | "corners" | "leaf" | "fan";
+            /**
+             * Stations
+             * @default 4
+             */
+            stations: number;
+            /**
+             * Margin
+             * @default 10
+             */
+            margin: number;
+            /**
+             * Ends
+             * @default 15
+             */
+            ends: number;
         };
         /**
          * Stack
@@ -5530,6 +6297,39 @@ export interface components {
             title: string;
         };
         /**
+         * Stitching
+         * @description How the thread goes, besides all along.
+         *
+         *     :param over: plain over the supports; linked to the stitch below; or caught round the stitches below
+         *         every so many sections.
+         *     :param on: how many sections a course of thread holds; ``plain_ends`` sections at either end are sewn
+         *         all along all the same.
+         */
+        Stitching: {
+            /**
+             * Over the supports
+             * @default linked
+             * @enum {string}
+             */
+            over: "plain" | "linked" | "caught";
+            /**
+             * Caught every so many
+             * @default 3
+             */
+            caught_every: number;
+            /**
+             * Sections a course
+             * @default 1
+             * @enum {integer}
+             */
+            on: 1 | 2 | 3;
+            /**
+             * All along at either end
+             * @default 2
+             */
+            plain_ends: number;
+        };
+        /**
          * StockSheet
          * @description A sheet as it lies: the grain runs along its width or its height.
          */
@@ -5550,6 +6350,27 @@ export interface components {
              * @enum {string}
              */
             grain: "width" | "height";
+        };
+        /**
+         * SupportPlace
+         * @description One support where it was measured.
+         *
+         *     :param place: of its middle, from where all are measured. ``back``: on the back cover, where that differs.
+         *     :param width: across it; as the others where not given.
+         *     :param stitch: how long the stitch over it is, where longer than it is wide.
+         */
+        SupportPlace: {
+            /**
+             * Middle
+             * @default 40
+             */
+            place: number;
+            /** On the back */
+            back?: number | null;
+            /** Wide */
+            width?: number | null;
+            /** Stitch */
+            stitch?: number | null;
         };
         /**
          * Text
@@ -5636,6 +6457,50 @@ export interface components {
             wait?: number | null;
         };
         /**
+         * TornSheet
+         * @description A leaf out of a parent sheet torn to parts: in how many across, and how many down.
+         *
+         *     :param deckles: whether the parent has all four of its deckle edges.
+         */
+        TornSheet: {
+            /**
+             * Parent, wide
+             * @default 760
+             */
+            width: number;
+            /**
+             * Parent, high
+             * @default 560
+             */
+            height: number;
+            /**
+             * Grain along its
+             * @default width
+             * @enum {string}
+             */
+            grain: "width" | "height";
+            /**
+             * Parts across
+             * @default 4
+             */
+            across: number;
+            /**
+             * Parts down
+             * @default 2
+             */
+            down: number;
+            /**
+             * Trimmed to make even
+             * @default 2
+             */
+            even: number;
+            /**
+             * deckle edges
+             * @default true
+             */
+            deckles: boolean;
+        };
+        /**
          * Trim
          * @description What is cut off the folded section at each edge.
          */
@@ -5655,6 +6520,32 @@ export interface components {
              * @default 4
              */
             fore_edge: number;
+        };
+        /**
+         * WeighedPaper
+         * @description Sheets of known size, weighed together.
+         */
+        WeighedPaper: {
+            /**
+             * Sheets
+             * @default 10
+             */
+            sheets: number;
+            /**
+             * Wide
+             * @default 297
+             */
+            width: number;
+            /**
+             * High
+             * @default 210
+             */
+            height: number;
+            /**
+             * Grams together
+             * @default 50
+             */
+            grams: number;
         };
         /**
          * JobPage
@@ -6601,7 +7492,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
+            name: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves" | "long_stitch" | "stab_sewn";
             /** Title */
             title: string;
             /** Good For */
@@ -6663,6 +7554,8 @@ export interface components {
              * @enum {string}
              */
             side: "inside" | "spine";
+            /** Where */
+            where: string;
             /** Words */
             words: string;
             /** Spine Shown */
@@ -9188,6 +10081,16 @@ export interface components {
             shoulder?: "none" | "45" | "90";
         };
         /**
+         * BandMeasured
+         * @description A band where it stands: its middle, from the head of the boards.
+         */
+        BandMeasuredInput: {
+            /** Middle, from the head */
+            place?: (number | string) | string;
+            /** Wide */
+            width?: (number | string) | string;
+        };
+        /**
          * Bands
          * @description Bands across the spine of a leather binding; ``tail_more`` is how much taller the tail panel is.
          */
@@ -9277,7 +10180,7 @@ export interface components {
              * Structure
              * @enum {string}
              */
-            structure?: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves";
+            structure?: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves" | "long_stitch" | "stab_sewn";
             /** Board */
             board?: (number | string) | string;
             /** Board Name */
@@ -9405,6 +10308,25 @@ export interface components {
             diagonal_2?: ((number | string) | string) | null;
         };
         /**
+         * BoardFrame
+         * @description A frame tooled on a board, at one distance from its edges and another from the joint.
+         */
+        BoardFrameInput: {
+            /**
+             * Board
+             * @enum {string}
+             */
+            side?: "front" | "back" | "both";
+            /** From the edges */
+            edges?: (number | string) | string;
+            /** From the joint */
+            joint?: (number | string) | string;
+            /** Tool */
+            by?: string;
+            /** Least gap */
+            gap?: (number | string) | string;
+        };
+        /**
          * BoardLining
          * @description What is glued on a board: on its inside or outside, or another board (``core``).
          *
@@ -9422,6 +10344,78 @@ export interface components {
             grammage?: number | string;
             /** Thickness */
             thickness?: ((number | string) | string) | null;
+        };
+        /**
+         * Box
+         * @description A box of boards: a tray with a lid over it, or two trays in a case that falls open.
+         *
+         *     :param lid: how far the lid comes down the tray; all the way where not given.
+         *     :param square: how far the case of two trays stands out beyond them.
+         */
+        BoxInput: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind?: "lid" | "two_trays";
+            /** Board */
+            board?: (number | string) | string;
+            /** Ease on every side */
+            ease?: ((number | string) | string) | null;
+            /** Its covering */
+            cover?: (number | string) | string;
+            /** Lining inside */
+            lining?: (number | string) | string;
+            /** Lid comes down */
+            lid?: ((number | string) | string) | null;
+            /** Case beyond the trays */
+            square?: (number | string) | string;
+            /** Turn-in */
+            turn_in?: (number | string) | string;
+        };
+        /**
+         * ComposedEnds
+         * @description Endpapers of one's own composition, alike at both ends.
+         *
+         *     :param set_back: outer sections and tipped leaves stand back from the spine by a hair.
+         *     :param cloth: thickness of a cloth joint or a lining strip.
+         */
+        ComposedEndsInput: {
+            /** From the board inwards */
+            elements?: components["schemas"]["EndElementInput"][];
+            /** Cloth, thick */
+            cloth?: (number | string) | string;
+            /** Set back from the spine */
+            set_back?: (number | string) | string;
+        };
+        /**
+         * EndElement
+         * @description One part of the endpapers at one end, from the board inwards.
+         *
+         *     :param width: of a joint or a lining strip; by rule where not given.
+         *     :param second: another strip beneath a cloth joint.
+         */
+        EndElementInput: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what?: "folio" | "single" | "laminated" | "cloth_joint" | "lining";
+            /**
+             * Held by
+             * @enum {string}
+             */
+            attached?: "tipped" | "hooked" | "sewn" | "through_fold" | "wrapped";
+            /** Of */
+            name?: string;
+            /** g/m² */
+            grammage?: number | string;
+            /** Bulk */
+            bulk?: number | string;
+            /** Width */
+            width?: ((number | string) | string) | null;
+            /** Second strip */
+            second?: boolean;
         };
         /**
          * Endpapers
@@ -9443,6 +10437,23 @@ export interface components {
             bulk?: number | string;
             /** Margin */
             margin?: ((number | string) | string) | null;
+        };
+        /**
+         * Extras
+         * @description What is added; nothing where it is not used. What each does stands in :mod:`weald.core.extras`.
+         */
+        ExtrasInput: {
+            weighed?: components["schemas"]["WeighedPaperInput"] | null;
+            torn?: components["schemas"]["TornSheetInput"] | null;
+            from_boards?: components["schemas"]["FromBoardsInput"] | null;
+            plates?: components["schemas"]["PlatesInput"] | null;
+            places?: components["schemas"]["SewingPlacesInput"] | null;
+            stitching?: components["schemas"]["StitchingInput"] | null;
+            ends?: components["schemas"]["ComposedEndsInput"] | null;
+            finishing?: components["schemas"]["FinishingInput"] | null;
+            jacket?: components["schemas"]["JacketInput"] | null;
+            slipcase?: components["schemas"]["SlipcaseInput"] | null;
+            box?: components["schemas"]["BoxInput"] | null;
         };
         /**
          * Finish
@@ -9487,6 +10498,75 @@ export interface components {
             colophon_page?: boolean;
         };
         /**
+         * Finishing
+         * @description The finishing template of a book.
+         *
+         *     :param bands: where they were measured; even ones, as decided for the binding, where none are given.
+         *     :param leading: between the lines of a panel. ``margin``: kept free at either edge of the spine.
+         *     :param heat: heat and dwell as a trial found them, in words.
+         */
+        FinishingInput: {
+            /** Tools owned */
+            tools?: components["schemas"]["FinishingToolInput"][];
+            /** Type owned */
+            types?: components["schemas"]["FinishingTypeInput"][];
+            /** In the panels */
+            lines?: components["schemas"]["PanelLineInput"][];
+            /** Bands as measured */
+            bands?: components["schemas"]["BandMeasuredInput"][];
+            /** Labels on the spine */
+            labels?: components["schemas"]["PanelLabelInput"][];
+            /** On the front board */
+            front?: components["schemas"]["FrontLabelInput"][];
+            /** Frames on the boards */
+            frames?: components["schemas"]["BoardFrameInput"][];
+            /** Between lines */
+            leading?: (number | string) | string;
+            /** Free at the spine's edges */
+            margin?: (number | string) | string;
+            /** Heat and dwell, after a trial */
+            heat?: string;
+        };
+        /**
+         * FinishingTool
+         * @description A hand tool, roll or fillet as its impression measures.
+         *
+         *     :param line: it is drawn along and makes a line; its width is then of no account.
+         */
+        FinishingToolInput: {
+            /** Tool */
+            name?: string;
+            /** Wide */
+            width?: (number | string) | string;
+            /** High */
+            height?: (number | string) | string;
+            /** Line */
+            line?: boolean;
+        };
+        /**
+         * FinishingType
+         * @description An alphabet of handle letters or type, by the widths of its letters as set.
+         *
+         *     :param narrow: I, J, 1, full stops and the like; ``wide`` M, W and the like; ``usual`` all others.
+         *     :param gap: between letters; ``space`` between words.
+         */
+        FinishingTypeInput: {
+            /** Type */
+            name?: string;
+            /** Capitals high */
+            capital?: (number | string) | string;
+            /** Usual letter */
+            usual?: (number | string) | string;
+            /** I, J, 1 */
+            narrow?: (number | string) | string;
+            /** M, W */
+            wide?: (number | string) | string;
+            /** Between letters */
+            gap?: (number | string) | string;
+            /** Between words */
+            space?: (number | string) | string;
+        };
+        /**
          * Folding
          * @description How sheets become sections.
          */
@@ -9516,6 +10596,37 @@ export interface components {
             fold_to?: "edges" | "marks";
         };
         /**
+         * FromBoards
+         * @description A leaf that suits boards already cut.
+         */
+        FromBoardsInput: {
+            /** Board, wide */
+            width?: (number | string) | string;
+            /** Board, high */
+            height?: (number | string) | string;
+        };
+        /**
+         * FrontLabel
+         * @description A label or a stamped design on the front board, by its size and place.
+         *
+         *     :param joint: from the board's spine edge to it; in the middle where not given.
+         */
+        FrontLabelInput: {
+            /** Wide */
+            width?: (number | string) | string;
+            /** High */
+            height?: (number | string) | string;
+            /** From the head */
+            head?: (number | string) | string;
+            /** From the spine edge */
+            joint?: ((number | string) | string) | null;
+            /**
+             * Of
+             * @enum {string}
+             */
+            material?: "leather" | "paper" | "stamped";
+        };
+        /**
          * Glue
          * @description What each joint is glued with; the usual one where nothing is said.
          */
@@ -9541,6 +10652,28 @@ export interface components {
          * @enum {string}
          */
         GradeInput: "bond" | "text" | "cover" | "bristol" | "index" | "tag";
+        /**
+         * Jacket
+         * @description A paper jacket round the closed book.
+         *
+         *     :param flap: part of the board's width a flap reaches; ``flap_width`` where a width is wanted instead.
+         *     :param lower: how much lower than the boards it is.
+         *     :param safe: what lettering keeps clear of every fold and edge.
+         */
+        JacketInput: {
+            /** Flap, of the board */
+            flap?: number | string;
+            /** Flap, own width */
+            flap_width?: ((number | string) | string) | null;
+            /** Lower by */
+            lower?: (number | string) | string;
+            /** Its paper */
+            thickness?: (number | string) | string;
+            /** Bleed */
+            bleed?: (number | string) | string;
+            /** Safe margin */
+            safe?: (number | string) | string;
+        };
         /**
          * Leaf
          * @description The finished page, after trimming.
@@ -9594,6 +10727,49 @@ export interface components {
             width: (number | string) | string;
             /** Height */
             height: (number | string) | string;
+        };
+        /**
+         * PanelLabel
+         * @description A label pasted into a panel, and lettered there or before.
+         *
+         *     :param less: how much smaller than its panel it is cut, in each direction.
+         */
+        PanelLabelInput: {
+            /** Panel */
+            panel?: number | string;
+            /**
+             * Of
+             * @enum {string}
+             */
+            material?: "leather" | "paper";
+            /** Smaller than the panel */
+            less?: (number | string) | string;
+        };
+        /**
+         * PanelLine
+         * @description One line of what stands in a panel, from the top.
+         *
+         *     :param panel: counted from the head, from 1.
+         *     :param what: lettering, its words in ``text``; or a tool, so many times.
+         *     :param by: the type or the tool, by its name; the first there is where not given.
+         *     :param repeats: of a tool; as many as go where not given. ``gap`` between them.
+         */
+        PanelLineInput: {
+            /** Panel */
+            panel?: number | string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what?: "title" | "author" | "volume" | "words" | "tool" | "line";
+            /** Words */
+            text?: string;
+            /** Type or tool */
+            by?: string;
+            /** Repeats */
+            repeats?: (number | string) | null;
+            /** Gap */
+            gap?: (number | string) | string;
         };
         /**
          * Paper
@@ -9651,6 +10827,57 @@ export interface components {
             price?: (number | string) | null;
             /** Across */
             across?: boolean;
+        };
+        /**
+         * Plate
+         * @description Single leaves of one kind put in on guards.
+         *
+         *     :param after: the page of the text they follow; of several, the first.
+         *     :param how: one leaf on a guard round its section or hooked; two with a guard between them as a folio;
+         *     or a
+         *         map thrown clear on a guard as wide as the page.
+         *     :param free: of the guard, between the fold and the leaf's edge: so far the leaf stands out.
+         */
+        PlateInput: {
+            /** How many */
+            count?: number | string;
+            /** After page */
+            after?: number | string;
+            /**
+             * On its guard
+             * @enum {string}
+             */
+            how?: "hooked" | "wrapped" | "folio" | "thrown_clear";
+            /** Wide */
+            width?: (number | string) | string;
+            /** High */
+            height?: (number | string) | string;
+            /** Thick */
+            thickness?: (number | string) | string;
+            /** Guard, free */
+            free?: (number | string) | string;
+        };
+        /**
+         * Plates
+         * @description Plates, maps and single leaves on guards.
+         *
+         *     :param guard: width of the strip, unfolded; ``paste`` how far a leaf is pasted on it.
+         *     :param cut_back: leaves that stand out are cut back to the fore-edge; else boards become wider.
+         *     :param compensated: stubs make good at the spine what plates are thicker at the fore-edge.
+         */
+        PlatesInput: {
+            /** Leaves */
+            plates?: components["schemas"]["PlateInput"][];
+            /** Guard, wide */
+            guard?: (number | string) | string;
+            /** Guard, thick */
+            guard_thickness?: (number | string) | string;
+            /** Pasted by */
+            paste?: (number | string) | string;
+            /** cut back at the fore-edge */
+            cut_back?: boolean;
+            /** made good at the spine */
+            compensated?: boolean;
         };
         /**
          * PrintedSheet
@@ -9785,7 +11012,7 @@ export interface components {
              * Method
              * @enum {string}
              */
-            method?: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "none";
+            method?: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "long" | "stab" | "none";
             /** Supports */
             supports?: number | string;
             /** Support Width */
@@ -9809,6 +11036,50 @@ export interface components {
              * @enum {string}
              */
             pamphlet_at?: "quarters" | "ends";
+            stab?: components["schemas"]["StabSewingInput"];
+        };
+        /**
+         * SewingPlaces
+         * @description Supports and kettles each at their own place, as measured from an old book or from a card.
+         *
+         *     :param measured_from: the edge all places are measured from; ``edge`` how far the trimmed edge lies
+         *         inside of it, as on leaves that are trimmed later.
+         */
+        SewingPlacesInput: {
+            /**
+             * Measured from
+             * @enum {string}
+             */
+            measured_from?: "head" | "tail";
+            /** Still to be trimmed there */
+            edge?: (number | string) | string;
+            /** Kettle at the head */
+            kettle_head?: ((number | string) | string) | null;
+            /** Kettle at the tail */
+            kettle_tail?: ((number | string) | string) | null;
+            /** Supports */
+            supports?: components["schemas"]["SupportPlaceInput"][];
+        };
+        /**
+         * Slipcase
+         * @description A case open at one side, into which the book is pushed fore-edge first.
+         *
+         *     :param ease: free on every side of the book; one and a half times the covering where not given.
+         *     :param thumb: radius of the half circles cut out at the opening; none at 0.
+         */
+        SlipcaseInput: {
+            /** Board */
+            board?: (number | string) | string;
+            /** Ease on every side */
+            ease?: ((number | string) | string) | null;
+            /** Its covering */
+            cover?: (number | string) | string;
+            /** Lining inside */
+            lining?: (number | string) | string;
+            /** Turn-in at the opening */
+            turn_in?: (number | string) | string;
+            /** Thumb cut, radius */
+            thumb?: (number | string) | string;
         };
         /**
          * Squares
@@ -9823,6 +11094,25 @@ export interface components {
             fore_edge?: (number | string) | string;
         };
         /**
+         * StabSewing
+         * @description Stab sewing of single leaves: stations beside the spine, and the pattern the thread makes.
+         *
+         *     :param margin: from the spine to the stations; ``ends`` from head and tail to the outer ones.
+         */
+        StabSewingInput: {
+            /**
+             * Pattern
+             * @enum {string}
+             */
+            pattern?: "plain" | "corners" | "leaf" | "fan";
+            /** Stations */
+            stations?: number | string;
+            /** Margin */
+            margin?: (number | string) | string;
+            /** Ends */
+            ends?: (number | string) | string;
+        };
+        /**
          * Stack
          * @description So many leaves, pressed and measured together.
          */
@@ -9831,6 +11121,31 @@ export interface components {
             leaves: number | string;
             /** Thickness */
             thickness: (number | string) | string;
+        };
+        /**
+         * Stitching
+         * @description How the thread goes, besides all along.
+         *
+         *     :param over: plain over the supports; linked to the stitch below; or caught round the stitches below
+         *         every so many sections.
+         *     :param on: how many sections a course of thread holds; ``plain_ends`` sections at either end are sewn
+         *         all along all the same.
+         */
+        StitchingInput: {
+            /**
+             * Over the supports
+             * @enum {string}
+             */
+            over?: "plain" | "linked" | "caught";
+            /** Caught every so many */
+            caught_every?: number | string;
+            /**
+             * Sections a course
+             * @enum {integer|string}
+             */
+            on?: 1 | 2 | 3;
+            /** All along at either end */
+            plain_ends?: number | string;
         };
         /**
          * StockSheet
@@ -9846,6 +11161,24 @@ export interface components {
              * @enum {string}
              */
             grain?: "width" | "height";
+        };
+        /**
+         * SupportPlace
+         * @description One support where it was measured.
+         *
+         *     :param place: of its middle, from where all are measured. ``back``: on the back cover, where that differs.
+         *     :param width: across it; as the others where not given.
+         *     :param stitch: how long the stitch over it is, where longer than it is wide.
+         */
+        SupportPlaceInput: {
+            /** Middle */
+            place?: (number | string) | string;
+            /** On the back */
+            back?: ((number | string) | string) | null;
+            /** Wide */
+            width?: ((number | string) | string) | null;
+            /** Stitch */
+            stitch?: ((number | string) | string) | null;
         };
         /**
          * Text
@@ -9906,6 +11239,31 @@ export interface components {
             wait?: (number | string) | null;
         };
         /**
+         * TornSheet
+         * @description A leaf out of a parent sheet torn to parts: in how many across, and how many down.
+         *
+         *     :param deckles: whether the parent has all four of its deckle edges.
+         */
+        TornSheetInput: {
+            /** Parent, wide */
+            width?: (number | string) | string;
+            /** Parent, high */
+            height?: (number | string) | string;
+            /**
+             * Grain along its
+             * @enum {string}
+             */
+            grain?: "width" | "height";
+            /** Parts across */
+            across?: number | string;
+            /** Parts down */
+            down?: number | string;
+            /** Trimmed to make even */
+            even?: (number | string) | string;
+            /** deckle edges */
+            deckles?: boolean;
+        };
+        /**
          * Trim
          * @description What is cut off the folded section at each edge.
          */
@@ -9916,6 +11274,20 @@ export interface components {
             tail?: (number | string) | string;
             /** Fore Edge */
             fore_edge?: (number | string) | string;
+        };
+        /**
+         * WeighedPaper
+         * @description Sheets of known size, weighed together.
+         */
+        WeighedPaperInput: {
+            /** Sheets */
+            sheets?: number | string;
+            /** Wide */
+            width?: (number | string) | string;
+            /** High */
+            height?: (number | string) | string;
+            /** Grams together */
+            grams?: number | string;
         };
         /**
          * JobSpec
@@ -9946,6 +11318,7 @@ export interface components {
             finish?: components["schemas"]["FinishInput"];
             artwork?: components["schemas"]["ArtworkInput"];
             bench?: components["schemas"]["BenchInput"];
+            extras?: components["schemas"]["ExtrasInput"];
             /** Stock */
             stock?: {
                 [key: string]: components["schemas"]["PieceStockInput"];
@@ -10547,6 +11920,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    extras: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExtraRecord"][];
                 };
             };
         };

@@ -3,36 +3,67 @@ import { useState } from "react";
 import type { Quantity, Station } from "../api/client";
 import { Modal } from "../parts/Modal";
 import { useChoices } from "../app/choices";
+import { type ExtrasShown, NONE_SHOWN } from "./extras/Extras";
+import { useExtras } from "./extras/useExtras";
 
-/** Finds a quantity of the job, or a station, by a part of its name. */
+const NOWHERE: {
+  quantity: string | null;
+  shown: string;
+  also: string;
+  extra: ExtrasShown | null;
+} = { quantity: null, shown: "", also: "", extra: null };
+
+/** Finds a quantity of the job, a station, or something to add, by a part of its name. */
 export function Find({
   open,
   onOpenChange,
   quantities,
   onFound,
+  onExtra,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   quantities: readonly Quantity[];
   onFound: (station: Station, quantity: string | null) => void;
+  onExtra: (station: Station, shown: ExtrasShown) => void;
 }) {
   const [words, setWords] = useState("");
   const stations = useChoices()?.stations ?? [];
+  const { used, offered } = useExtras();
   const wanted = words.trim().toLowerCase();
   const entries = [
-    ...stations.map(({ id, title }) => ({ station: id, quantity: null, text: title, shown: "" })),
+    ...stations.map(({ id, title }) => ({
+      ...NOWHERE,
+      key: id,
+      station: id,
+      text: title,
+    })),
+    ...[...used, ...offered].map((extra) => ({
+      ...NOWHERE,
+      key: `extra.${extra.name}`,
+      station: extra.station,
+      text: extra.title,
+      also: extra.in_words,
+      shown: used.includes(extra) ? "" : t("job.toAdd"),
+      extra: used.includes(extra)
+        ? { ...NONE_SHOWN, unfolded: extra.name }
+        : { ...NONE_SHOWN, adding: extra.name },
+    })),
     ...quantities.map(({ id, station, label, shown }) => ({
+      ...NOWHERE,
+      key: id,
       station,
       quantity: id,
       text: label,
       shown,
     })),
-  ].filter((entry) => entry.text.toLowerCase().includes(wanted));
+  ].filter((entry) => `${entry.text} ${entry.also}`.toLowerCase().includes(wanted));
   function go(entry: (typeof entries)[number] | undefined) {
     if (!entry) return;
     onOpenChange(false);
     setWords("");
-    onFound(entry.station, entry.quantity);
+    if (entry.extra) onExtra(entry.station, entry.extra);
+    else onFound(entry.station, entry.quantity);
   }
   return (
     <Modal open={open} onOpenChange={onOpenChange} title={t("job.find")}>
@@ -49,7 +80,7 @@ export function Find({
       />
       <ul className="mt-2 max-h-80 overflow-y-auto">
         {entries.slice(0, 40).map((entry) => (
-          <li key={entry.quantity ?? entry.station}>
+          <li key={entry.key}>
             <button
               type="button"
               className="figures flex w-full justify-between rounded px-2 py-1 text-left hover:bg-linen"

@@ -19,6 +19,8 @@ import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { Conflict } from "./Conflict";
 import { LitContext, SessionContext, useSession, useSnapshot } from "./context";
+import { Extras, type ExtrasShown, ExtraViews, NONE_SHOWN, useDrawingsOf } from "./extras/Extras";
+import { useExtras } from "./extras/useExtras";
 import { Find } from "./Find";
 import { Cautions, Findings, Looks } from "./Findings";
 import { History } from "./History";
@@ -86,6 +88,7 @@ function Stations() {
   const order = useChoices()?.stations ?? NONE;
   const [section, setSection] = useState(1);
   const [open, setOpen] = useState<string | null>(null);
+  const [extras, setExtras] = useState<ExtrasShown>(NONE_SHOWN);
   const [grain, setGrain] = useState(true);
   const [dialog, setDialog] = useState<"find" | "pieces" | "history" | null>(null);
 
@@ -122,6 +125,8 @@ function Stations() {
   );
   useKeys(keys);
 
+  const unfolded = useExtras(station).used.some(({ name }) => name === extras.unfolded);
+  const added = useDrawingsOf(station, extras.unfolded);
   const findings = plan?.findings ?? [];
   const here = STATIONS[station];
   const shown = { section, onSection: setSection, grain };
@@ -172,13 +177,23 @@ function Stations() {
             {String(draft.title)}: {order.find((each) => each.id === station)?.title}
           </h1>
           <form
-            className="flex flex-wrap gap-x-6 gap-y-2"
+            className={unfolded ? "hidden" : "flex flex-wrap gap-x-6 gap-y-2"}
             onSubmit={(event) => event.preventDefault()}
             aria-label={t("job.whatWasDecided")}
           >
             {here.Inputs && <here.Inputs key={station} {...shown} />}
           </form>
-          <here.Views key={station} {...shown} />
+          <Extras
+            station={station}
+            title={order.find((each) => each.id === station)?.title ?? ""}
+            shown={extras}
+            onShown={setExtras}
+          />
+          {added.length > 0 ? (
+            <ExtraViews ids={added} grain={grain} />
+          ) : (
+            <here.Views key={station} {...shown} />
+          )}
         </main>
         <aside className="overflow-y-auto p-3" aria-label={t("job.theReckoning")} tabIndex={0}>
           {Object.entries(errors).map(([path, text]) => (
@@ -208,6 +223,10 @@ function Stations() {
         onFound={(to, quantity) => {
           go(to);
           setOpen(quantity);
+        }}
+        onExtra={(to, found) => {
+          go(to);
+          setExtras(found);
         }}
       />
       <Modal open={dialog === "pieces"} onOpenChange={close} title={t("job.piecesToCut")} wide>

@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 
 from weald.core.bindings.joint import gap_by_board, thicker
+from weald.core.block.ends import EndMatter, end_matter
 from weald.core.job.options import JOINT_RULE_WORDS, SPINE_RULE_WORDS
 from weald.core.job.spec import JobSpec, JointRule, SpineRule
 from weald.core.quantities import SQUARE, Edge
@@ -75,6 +76,11 @@ def wanted_inset(spec: JobSpec) -> Mm:
     return DEFAULT_INSET if spec.binding.inset is None else spec.binding.inset
 
 
+def _composed_ends(spec: JobSpec) -> EndMatter | None:
+    """What composed endpapers come to, whose cloth widens the joint; nothing where there are none."""
+    return end_matter(spec.extras.ends, several=True) if spec.extras.ends else None
+
+
 def _gap_by_rule(spec: JobSpec, rule: JointRule, board: Mm, from_inset: Mm) -> Mm:
     if rule == "by_board":
         return gap_by_board(board, spec.binding.cover_thickness)
@@ -120,6 +126,7 @@ def reckon_joint(
         for rule, label, width, effect in JOINT_GAUGES
     ]
     gap = _gap_by_rule(spec, binding.joint_rule, thickness, from_inset)
+    strips = ends.joint if not fixed and (ends := _composed_ends(spec)) else 0.0
     board = ledger.ref("board.thickness")
     terms: Mapping[str, Term]
     if binding.joint_rule == "board_plus_6":
@@ -135,9 +142,14 @@ def reckon_joint(
             how, terms = "{usual} + {cover}", {"usual": usual, "cover": cover}
     else:
         how, terms = "a width of one's own", {}
+    if strips:
+        how = ("{given}" if not terms else how) + " + {strips}"
+        given = {} if terms else {"given": ledger.entry("by the rule", gap, "binding.joint_rule")}
+        strip = ledger.entry("cloth in the joint", strips, "extras.ends.cloth", "thickness")
+        terms = {**terms, **given, "strips": strip}
     return ledger.reckon(
         "joint.gap",
-        gap,
+        gap + strips,
         how,
         terms,
         rule=binding.joint_rule,

@@ -28,6 +28,7 @@ ENTRY_WORDS = {
     "back.shoulder": "shoulders",
     "sewing.method": "sewing",
     "sewing.support_width": "width of supports",
+    "sewing.supports": "supports",
     "folding.make_up": "{signatures}",
     "binding.covering": "covering",
     "binding.material": "covered in",
@@ -168,7 +169,7 @@ def _words(path: str, value: object, notation: Notation) -> str:
         return _WORDS[path][str(value)]
     if path == "binding.cover_thickness" and isinstance(value, int | float):
         return notation.thickness(float(value), True)
-    if path.endswith(".count"):
+    if path in ("sewing.supports", "binding.bands.count"):
         return str(value)
     return notation.length(float(value), True) if isinstance(value, int | float) else str(value)
 

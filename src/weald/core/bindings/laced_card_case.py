@@ -7,7 +7,7 @@ from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
-from weald.core.block.holes import Hole, support_middles
+from weald.core.block.holes import Hole, back_middles, support_middles
 from weald.core.drawing import Sketch
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
@@ -67,15 +67,17 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     sketch, drawing = draw_cover(cover, ledger)
     head = ledger.value("squares.head")
     supports = support_middles(holes)
-    for number, place in enumerate(supports, start=1):
-        middle = head + place
-        for x in (leaf, leaf + spine):
+    own = spec.extras.places
+    backs = (back_middles(own, block.height) if own else ()) or supports
+    for number, (front, back) in enumerate(zip(supports, backs, strict=True), start=1):
+        for x, place in ((leaf, back), (leaf + spine, front)):
+            middle = head + place
             inward = -step if x == leaf else step
             for at in (x, x + inward):
                 ends = ((at, middle - slit / 2), (at, middle + slit / 2))
                 sketch.line(ends, "slit", "slit.length slit.step")
-        for x in (leaf - 3 * step, leaf + spine + 3 * step):
-            _fit_mark(sketch, number, x, middle)
+        for x, place in ((leaf - 3 * step, back), (leaf + spine + 3 * step, front)):
+            _fit_mark(sketch, number, x, head + place)
     flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
     piece = cover_piece(spec, cover, "scored at the spine; slits cut from the outside, burr inside", ledger)
     section = draw_wrapped(block, binding.cover_thickness, ledger)

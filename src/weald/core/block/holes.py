@@ -9,10 +9,12 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
+from weald.core.block.stab import StabMove, StabWork
+from weald.core.job.extras.sewn import SewingPlaces, Stitching
 from weald.core.job.spec import Sewing, SewingMethod
 from weald.core.units import TOLERANCE, Mm
 
-HoleKind = Literal["kettle", "tape", "cord", "raised", "link", "stitch", "staple"]
+HoleKind = Literal["kettle", "tape", "cord", "raised", "link", "stitch", "staple", "long", "stab"]
 TAPE_PLAY: Mm = 1.0
 """The two holes beside a tape or raised cord stand this much further apart than it is wide."""
 LEAST_BETWEEN: Mm = 4.0
@@ -34,11 +36,35 @@ class Hole:
 
 @dataclass(frozen=True, slots=True)
 class SewingPlan:
-    """The sewing of one block. ``holes`` are those of a section, from the trimmed head."""
+    """The sewing of one block. ``holes`` are those of a section, from the trimmed head.
+
+    :param backs: the middles of the supports on the back cover, where they differ from the front.
+    :param stab: the pattern of a stab sewing; ``moves`` of its thread.
+    :param stitching: how the thread goes, where it is not plain and all along.
+    """
 
     method: SewingMethod
     holes: tuple[Hole, ...]
     crowded: bool
+    backs: tuple[Mm, ...] = ()
+    stitching: Stitching | None = None
+    stab: StabWork | None = None
+    moves: tuple[StabMove, ...] = ()
+
+
+def courses(sections: int, stitching: Stitching | None) -> list[tuple[int, ...]]:
+    """The sections each course of the thread holds, by number from 1, from the first to the last.
+
+    Sewn two or three on, so many at either end are sewn all along, one a course; what is left over in the
+    middle makes a smaller course.
+    """
+    if stitching is None or stitching.on == 1:
+        return [(number,) for number in range(1, sections + 1)]
+    ends = min(stitching.plain_ends, sections // 2)
+    inner = list(range(ends + 1, sections - ends + 1))
+    together = [tuple(inner[at : at + stitching.on]) for at in range(0, len(inner), stitching.on)]
+    first = [(number,) for number in range(1, ends + 1)]
+    return [*first, *together, *((number,) for number in range(sections - ends + 1, sections + 1))]
 
 
 def support_middles(holes: tuple[Hole, ...]) -> list[Mm]:
@@ -71,13 +97,47 @@ class Places:
 
     :param kettle: from the trimmed head and tail; ``step`` from the middle of one support to the next.
     :param first: the outermost hole of a pamphlet or a stapled booklet.
-    :param middles: of the supports, where each has its own place.
+    :param middles: of the supports, where each has its own place; ``stitches`` over each from hole to hole,
+        where they differ too. ``kettle_tail``: where it is not as at the head.
     """
 
     kettle: Mm
     step: Mm
     first: Mm
     middles: tuple[Mm, ...] = ()
+    stitches: tuple[Mm, ...] = ()
+    kettle_tail: Mm | None = None
+
+
+def own_places(own: SewingPlaces, sewing: Sewing, height: Mm) -> Places:
+    """Places as they were measured, brought to the trimmed head; in order from there."""
+    ordered = sorted(own.supports, key=lambda each: _from_head(own, each.place, height))
+    return Places(
+        kettle=kettle_of(sewing, height) if own.kettle_head is None else own.kettle_head,
+        kettle_tail=own.kettle_tail,
+        step=0.0,
+        first=0.0,
+        middles=tuple(_from_head(own, each.place, height) for each in ordered),
+        stitches=tuple(
+            (sewing.support_width if each.width is None else each.width) + TAPE_PLAY
+            if each.stitch is None
+            else each.stitch
+            for each in ordered
+        ),
+    )
+
+
+def back_middles(own: SewingPlaces, height: Mm) -> tuple[Mm, ...]:
+    """Where the supports stand on the back cover, in the order of the front; nothing where alike."""
+    if all(each.back is None for each in own.supports):
+        return ()
+    ordered = sorted(own.supports, key=lambda each: _from_head(own, each.place, height))
+    return tuple(_from_head(own, each.place if each.back is None else each.back, height) for each in ordered)
+
+
+def _from_head(own: SewingPlaces, place: Mm, height: Mm) -> Mm:
+    inside = place - own.edge
+    return inside if own.measured_from == "head" else height - inside
 
 
 def usual_places(
@@ -109,23 +169,26 @@ def holes_of(
         return tuple(Hole(place, "staple") for place in (at.first, *middle, height - at.first))
     if method == "pamphlet":
         return tuple(Hole(place, "stitch") for place in _pamphlet_places(sewing, height, at.first))
-    ends = Hole(at.kettle, "kettle"), Hole(height - at.kettle, "kettle")
+    tail = at.kettle if at.kettle_tail is None else at.kettle_tail
+    ends = Hole(at.kettle, "kettle"), Hole(height - tail, "kettle")
     even = tuple(at.kettle + number * at.step for number in range(1, sewing.supports + 1))
     middle_holes: list[Hole] = []
     for number, place in enumerate(at.middles or even, start=1):
-        middle_holes += _support_holes(method, sewing, place, number)
+        over = at.stitches[number - 1] if at.stitches else sewing.support_width + TAPE_PLAY
+        middle_holes += _support_holes(method, sewing, place, number, over)
     return (ends[0], *middle_holes, ends[1])
 
 
-def _support_holes(method: SewingMethod, sewing: Sewing, place: Mm, number: int) -> list[Hole]:
+def _support_holes(method: SewingMethod, sewing: Sewing, place: Mm, number: int, over: Mm) -> list[Hole]:
     if method == "link":
         return [Hole(place, "link", number)]
     if method == "cords":
         return [Hole(place, "cord", number)]
     if method == "raised_cords" and sewing.packed:
         return [Hole(place, "raised", number)]
-    kind: HoleKind = "tape" if method == "tapes" else "raised"
-    half = (sewing.support_width + TAPE_PLAY) / 2
+    kinds: dict[SewingMethod, HoleKind] = {"tapes": "tape", "long": "long"}
+    kind = kinds.get(method, "raised")
+    half = over / 2
     return [Hole(place - half, kind, number), Hole(place + half, kind, number)]
 
 

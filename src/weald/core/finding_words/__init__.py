@@ -3,6 +3,7 @@
 A finding is made by :func:`weald.core.findings.finding`, so that screen, paper and command line say the same.
 """
 
+from weald.core.finding_words.added import ADDED, AddedCode
 from weald.core.finding_words.bound import BOUND, BoundCode
 from weald.core.finding_words.cut import CUT, CutCode
 from weald.core.finding_words.entry import FindingWords, Severity
@@ -10,10 +11,10 @@ from weald.core.finding_words.finished import FINISHED, FinishedCode
 from weald.core.finding_words.sewn import SEWN, SewnCode
 from weald.core.finding_words.sheets import SHEETS, SheetCode
 
-FindingCode = SheetCode | SewnCode | BoundCode | FinishedCode | CutCode
+FindingCode = SheetCode | SewnCode | BoundCode | FinishedCode | CutCode | AddedCode
 
 CATALOGUE: dict[FindingCode, FindingWords] = dict(
-    entry for room in (SHEETS, SEWN, BOUND, FINISHED, CUT) for entry in room.items()
+    entry for room in (SHEETS, SEWN, BOUND, FINISHED, CUT, ADDED) for entry in room.items()
 )
 CODES: tuple[FindingCode, ...] = tuple(CATALOGUE)
 

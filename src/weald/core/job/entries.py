@@ -103,7 +103,7 @@ def _is_length_at(root: type[BaseModel], path: tuple[str | int, ...]) -> bool:
     if len(path) > 1 and path[0] == "measured":
         return True
     info = _fields_at(root, path[:-1]).get(str(path[-1])) if path else None
-    return bool(info and _is_length(info.metadata, info.annotation))
+    return bool(info and is_length(info))
 
 
 MOST_NAMED = 20
@@ -160,14 +160,15 @@ def lengths_of(part: BaseModel, prefix: str = "") -> Iterator[tuple[str, Mm]]:
             for place, each in enumerate(value):
                 if isinstance(each, BaseModel):
                     yield from lengths_of(each, f"{prefix}{name}.{place}.")
-        elif isinstance(value, float) and _is_length(info.metadata, info.annotation):
+        elif isinstance(value, float) and is_length(info):
             yield f"{prefix}{name}", value
 
 
-def _is_length(metadata: list[Any], annotation: Any) -> bool:
-    options = getattr(annotation, "__args__", ())
+def is_length(info: FieldInfo) -> bool:
+    """Whether an entry is a length, and no count or plain number."""
+    options = getattr(info.annotation, "__args__", ())
     inner = [item for option in options for item in getattr(option, "__metadata__", ())]
-    return any(isinstance(item, BeforeValidator) for item in [*metadata, *inner])
+    return any(isinstance(item, BeforeValidator) for item in [*info.metadata, *inner])
 
 
 Group = TypeVar("Group", bound=Entries)

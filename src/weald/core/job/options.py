@@ -27,6 +27,8 @@ METHOD_WORDS = {
     "link": "link stitch",
     "pamphlet": "pamphlet stitch",
     "staples": "staples",
+    "long": "long stitch through the cover",
+    "stab": "stab sewing",
     "none": "not sewn",
 }
 BACK_WORDS = {"flat": "flat back", "round": "round back"}
@@ -107,6 +109,12 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
     "printing.printer.stacks": _FACE,
     "printing.printer.feeds": _FACE,
     "sewing.method": METHOD_WORDS,
+    "sewing.stab.pattern": {
+        "plain": "plain",
+        "corners": "corners sewn twice",
+        "leaf": "leaf veins",
+        "fan": "fans",
+    },
     "sewing.pamphlet_holes": {"": "by its height", "3": "three", "5": "five"},
     "sewing.pamphlet_at": {"quarters": "a quarter from the ends", "ends": "as far in as a kettle"},
     "back.shape": BACK_WORDS,
@@ -132,6 +140,46 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
     "binding.leaves": {"glued": "fanned and glued", "drum": "drum: spreads back to back"},
     "finish.placed": {"spine": "on the spine", "label": "on a label", "none": "not at all"},
     "finish.direction": DIRECTION_WORDS,
+    "extras.finishing.lines.what": {
+        "title": "the title",
+        "author": "the author",
+        "volume": "the volume",
+        "words": "other words",
+        "tool": "a tool, repeated",
+        "line": "a line across",
+    },
+    "extras.finishing.labels.material": {"leather": "leather", "paper": "paper"},
+    "extras.finishing.front.material": {"paper": "paper", "leather": "leather", "stamped": "stamped"},
+    "extras.finishing.frames.side": {"both": "both boards", "front": "front", "back": "back"},
+    "extras.ends.elements.what": {
+        "folio": "folio",
+        "single": "single leaf",
+        "laminated": "two leaves pasted together",
+        "cloth_joint": "cloth joint",
+        "lining": "strip of mull or cloth",
+    },
+    "extras.ends.elements.attached": {
+        "tipped": "tipped on",
+        "hooked": "hooked round the {signature}",
+        "sewn": "sewn as a {signature}",
+        "through_fold": "sewn through the fold",
+        "wrapped": "wrapped round the {signature}",
+    },
+    "extras.plates.plates.how": {
+        "hooked": "hooked",
+        "wrapped": "round the {signature}",
+        "folio": "two on one guard",
+        "thrown_clear": "thrown clear",
+    },
+    "extras.torn.grain": {"width": "width", "height": "height"},
+    "extras.places.measured_from": {"head": "the head", "tail": "the tail"},
+    "extras.stitching.over": {
+        "linked": "linked to the stitch below",
+        "caught": "caught round those below",
+        "plain": "plain",
+    },
+    "extras.stitching.on": {"1": "one, all along", "2": "two on", "3": "three on"},
+    "extras.box.kind": {"two_trays": "two trays in a case", "lid": "a tray with a lid"},
     "artwork.placing": {"as_is": "as it is", "fit": "fitted in", "fill": "filling the document"},
 }
 """By the dotted path of the entry. An empty value is one that is left to a rule."""

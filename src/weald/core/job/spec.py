@@ -29,6 +29,7 @@ from weald.core.job.entries import (
     near,
     read_entries,
 )
+from weald.core.job.extras.group import Extras
 from weald.core.job.printing import Artwork, Printing
 from weald.core.job.upgrades import JOB
 from weald.core.notation import MILLIMETRES, Notation
@@ -153,7 +154,22 @@ class Folding(Entries):
     fold_to: Literal["edges", "marks"] = "marks"
 
 
-SewingMethod = Literal["tapes", "cords", "raised_cords", "link", "pamphlet", "staples", "none"]
+SewingMethod = Literal[
+    "tapes", "cords", "raised_cords", "link", "pamphlet", "staples", "long", "stab", "none"
+]
+StabPattern = Literal["plain", "corners", "leaf", "fan"]
+
+
+class StabSewing(Entries):
+    """Stab sewing of single leaves: stations beside the spine, and the pattern the thread makes.
+
+    :param margin: from the spine to the stations; ``ends`` from head and tail to the outer ones.
+    """
+
+    pattern: StabPattern = "plain"
+    stations: Annotated[int, Field(ge=3, le=7)] = 4
+    margin: Annotated[Length, Field(ge=4, le=60)] = 10.0
+    ends: Annotated[Length, Field(ge=4, le=100)] = 15.0
 
 
 class Sewing(Entries):
@@ -179,6 +195,7 @@ class Sewing(Entries):
     packed: bool = False
     pamphlet_holes: Literal[3, 5] | None = None
     pamphlet_at: Literal["quarters", "ends"] = "quarters"
+    stab: StabSewing = StabSewing()
 
 
 class Back(Entries):
@@ -283,6 +300,8 @@ StructureName = Literal[
     "split_boards",
     "rebound_paperback",
     "single_leaves",
+    "long_stitch",
+    "stab_sewn",
 ]
 
 
@@ -426,6 +445,7 @@ class JobSpec(Entries):
     finish: Finish = Finish()
     artwork: Artwork = Artwork()
     bench: Bench = Bench()
+    extras: Extras = Extras()
     stock: Annotated[dict[PieceId, PieceStock], Field(max_length=60)] = {}
     measured: Annotated[dict[str, Measured], Field(max_length=300)] = {}
 
@@ -501,7 +521,16 @@ def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
     reads = notation or MILLIMETRES
     if found := dict([*_measured_problems(spec, reads), *_folding_problems(spec, reads)]):
         raise SpecError(found)
-    return spec
+    return _agreeing(spec)
+
+
+def _agreeing(spec: JobSpec) -> JobSpec:
+    """Supports that each have a place are as many as there are places."""
+    own = spec.extras.places
+    if own is None or not own.supports or len(own.supports) == spec.sewing.supports:
+        return spec
+    sewing = spec.sewing.model_copy(update={"supports": len(own.supports)})
+    return spec.model_copy(update={"sewing": sewing})
 
 
 def editable_lengths(spec: JobSpec, notation: Notation) -> dict[str, str]:

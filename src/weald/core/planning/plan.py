@@ -19,12 +19,14 @@ from weald.core.bindings.facts import StructureFacts, facts_of
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.suits import mind_choices, mind_suits
 from weald.core.bindings.supports import reckon_supports
+from weald.core.block.film import SewingFilm, sewing_film
 from weald.core.block.holes import SewingPlan
-from weald.core.block.stitches import SewingFilm, sewing_film
 from weald.core.covers import art as cover_art
 from weald.core.covers.art import CoverArt
 from weald.core.cutting.askew import draw_askew
 from weald.core.drawing import Dimension, Drawing
+from weald.core.extras.catalogue import ExtrasHere, add_extras, extras_here
+from weald.core.extras.protocol import Made
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Section, Sheet
 from weald.core.folding.packet import FoldedPacket
@@ -93,6 +95,7 @@ class Plan:
     :param looks: what to look at before going on, in the order of work.
     :param operations: the order of work at the bench; reckoned where that station is wanted.
     :param shown_section: the signature drawn at the folding station, from 1.
+    :param extras: what is added to the structure, and what else could be.
     """
 
     title: str
@@ -114,6 +117,7 @@ class Plan:
     cut: tuple[CutPiece, ...]
     casing_in: CasingIn | None
     shown_section: int
+    extras: ExtrasHere
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,11 +162,12 @@ def plan(
     :raises weald.core.errors.FoldError: when the section cannot be folded.
     """
     bench = _at_the_stations(spec, notation)
-    stocked = stock_pieces(spec, _pieces(bench), notation)
+    added = add_extras(_made(bench, drawn))
+    stocked = stock_pieces(spec, (*_pieces(bench), *added.pieces), notation)
     pieces = tuple(each.piece for each in stocked if min(each.piece.width, each.piece.height) > 0)
     book, order = _book(bench, pieces), NO_WORK
     casing_in = reckon_casing_in(book)
-    drawings = [*_drawings(bench, stocked, pieces, section, drawn)]
+    drawings = [*_drawings(bench, stocked, pieces, section, drawn), *added.drawings]
     if "bench" in drawn:
         order = order_of_work(book, left_handed=at_bench.left_handed)
         drawings += draw_bench(book, order.operations)
@@ -182,7 +187,11 @@ def plan(
         drawings=tuple(
             _as_measured(each, ledger) for each in drawings if each.station in drawn or each.id in shown
         ),
-        findings=(*_findings(bench, stocked, pieces), *mind_cut(pieces, at_bench.cut, notation)),
+        findings=(
+            *_findings(bench, stocked, pieces),
+            *added.findings,
+            *mind_cut(pieces, at_bench.cut, notation),
+        ),
         folds=bench.steps,
         printing=bench.printing.words,
         grain_needed=folding_station.grain_words(folded.packet, folded.paper, notation),
@@ -201,6 +210,7 @@ def plan(
         cut=at_bench.cut,
         casing_in=casing_in,
         shown_section=min(section, len(sections)),
+        extras=extras_here(spec, bench.structure),
     )
 
 
@@ -248,6 +258,23 @@ def _at_the_stations(spec: JobSpec, notation: Notation) -> _Bench:
         finish=finish,
         spine=spine,
         art=art,
+    )
+
+
+def _made(bench: _Bench, drawn: Collection[str]) -> Made:
+    """The bound book, for what is added to it."""
+    return Made(
+        spec=bench.spec,
+        ledger=bench.ledger,
+        structure=bench.structure,
+        treatment=bench.treatment,
+        folded=bench.folded,
+        block=bench.block,
+        sewing=bench.sewing,
+        bound=bench.bound,
+        finish=bench.finish,
+        art=bench.art,
+        drawn=drawn,
     )
 
 
@@ -498,6 +525,8 @@ def _guides(spec: JobSpec, sewing: SewingPlan, block: BlockPlan, ledger: Ledger)
     """What stations are punched and sawn by; nothing where nothing is sewn."""
     if not sewing.holes or sewing.crowded:
         return []
+    if sewing.stab is not None:
+        return [sewing_station.draw_stab(sewing.stab, block, ledger)]
     guides = [sewing_station.draw_strip(spec, sewing, block, ledger)]
     if block.sections > 1:
         guides.append(sewing_station.draw_saw_guide(spec, sewing, block, ledger))

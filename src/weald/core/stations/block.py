@@ -3,6 +3,9 @@
 import math
 from dataclasses import dataclass, replace
 
+from weald.core.block.ends import EndMatter, end_matter
+from weald.core.block.holes import SUPPORTED, courses
+from weald.core.block.plates import reckon_plates, stands_out
 from weald.core.block.textblock import (
     FLAT_BACK_SWELL_EASY,
     FLAT_BACK_SWELL_LIMIT,
@@ -21,7 +24,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Endpapers, JobSpec, SewingMethod
 from weald.core.notation import plain_number
 from weald.core.paper import calliper_from_bulk
-from weald.core.reckoning import Ledger, School
+from weald.core.reckoning import Ledger, School, Term
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import TOLERANCE, Mm
@@ -88,16 +91,20 @@ def reckon(
 ) -> BlockPlan:
     """Stack the leaves and the endpapers, add the swell, and shape the back."""
     ends = spec.endpapers
-    end_leaves = leaves_of_endpapers(ends) if treatment.endpapers else 0
-    sections = len(folding.sections) if folding.sewn and treatment.method != "none" else 0
-    thickness = _reckon_thickness(spec, treatment, end_leaves, paper, sections, ledger)
+    composed = spec.extras.ends if treatment.endpapers else None
+    end_leaves = leaves_of_endpapers(ends) if treatment.endpapers and not composed else 0
+    sections = len(folding.sections) if folding.sewn and treatment.method not in ("none", "stab") else 0
+    matter = end_matter(composed, sections > 1) if composed else None
+    thickness = _reckon_thickness(spec, treatment, (end_leaves, matter), paper, sections, ledger)
     height = ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
-    width = ledger.reckon("block.width", spec.leaf.width, "the trimmed leaf", entry="leaf.width")
-    sewn = sections + (2 if ends.kind == "sewn" and end_leaves and sections else 0)
+    width = _reckon_width(spec, ledger)
+    own = 1 if ends.kind == "sewn" and end_leaves else matter.sections if matter else 0
+    sewn = sections + (2 * own if sections else 0)
     added = _reckon_swell(spec, treatment, thickness, sewn, ledger)
     area = height * width / 1e6
     leaves = ledger.value("text.leaves") * treatment.leaf_factor
-    mass = area * (leaves * paper.grammage + 2 * end_leaves * ends.grammage)
+    end_mass = matter.mass if matter else end_leaves * ends.grammage
+    mass = area * (leaves * paper.grammage + 2 * end_mass)
     _reckon_diagonals(spec, height, width, ledger)
     flat = BlockPlan(
         height=height,
@@ -121,6 +128,20 @@ def reckon(
     return _rounded(spec, treatment, flat, ledger)
 
 
+def _reckon_width(spec: JobSpec, ledger: Ledger) -> Mm:
+    """Enter the block's width: that of the trimmed leaf, and what leaves on guards stand out beyond it."""
+    plates, width = spec.extras.plates, spec.leaf.width
+    out = 0.0
+    if plates and not plates.cut_back:
+        out = max((stands_out(each, width) for each in plates.plates), default=0.0)
+    if not out:
+        return ledger.reckon("block.width", width, "the trimmed leaf", entry="leaf.width")
+    leaf = ledger.entry("the trimmed leaf", width, "leaf.width")
+    beyond = ledger.entry("leaves on guards stand out", out, "extras.plates.cut_back")
+    terms = {"leaf": leaf, "out": beyond}
+    return ledger.reckon("block.width", width + out, "{leaf} + {out}", terms)
+
+
 def leaves_of_endpapers(ends: Endpapers) -> int:
     """Leaves at one end: made endpapers have a decorated folio besides the plain ones."""
     return ends.leaves + (2 if ends.kind == "made" and ends.leaves else 0)
@@ -129,11 +150,16 @@ def leaves_of_endpapers(ends: Endpapers) -> int:
 def _reckon_thickness(
     spec: JobSpec,
     treatment: Treatment,
-    end_leaves: int,
+    end_matter: tuple[int, EndMatter | None],
     paper: PaperPlan,
     sections: int,
     ledger: Ledger,
 ) -> Mm:
+    """Enter the thickness of text, endpapers and all that is put in, and give back their sum.
+
+    :param end_matter: leaves at each end, and what composed ones come to.
+    """
+    end_leaves, composed = end_matter
     ends, leaves = spec.endpapers, ledger.value("text.leaves")
     if treatment.leaf_factor == 1:
         how, terms = "{leaves} × {calliper}", {}
@@ -167,6 +193,22 @@ def _reckon_thickness(
             from_weight=True,
         )
         summed["ends"] = ledger.ref("endpapers.thickness")
+    if composed and composed.leaves:
+        total += ledger.reckon(
+            "endpapers.thickness",
+            2 * composed.thickness,
+            "2 × {each}",
+            {
+                "each": ledger.entry(
+                    "leaves at each end", composed.thickness, "extras.ends.elements", "thickness"
+                )
+            },
+            rule="every leaf of the composition, the paste-down too",
+        )
+        summed["ends"] = ledger.ref("endpapers.thickness")
+    if spec.extras.plates and sections:
+        total += reckon_plates(spec.extras.plates, ledger)
+        summed["plates"] = ledger.ref("plates.fore_edge")
     inserted = spec.block.inserted
     if inserted and sections:
         total += ledger.reckon(
@@ -185,20 +227,28 @@ def _reckon_thickness(
 
 def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: int, ledger: Ledger) -> Mm:
     sewing = spec.sewing
-    thread = 0.0 if treatment.method in ("staples", "none") else sewing.thread
+    thread = 0.0 if treatment.method in ("staples", "none", "stab") else sewing.thread
+    passes = sections
+    if spec.extras.stitching and treatment.method in SUPPORTED:
+        passes = len(courses(sections, spec.extras.stitching))
+    sewn = "sewn {signatures}" if passes == sections else "courses of thread"
+    besides = _at_spine(spec, treatment, ledger)
     by_thread = {
-        "sections": ledger.entry("sewn {signatures}", sections, "sections.count", "count"),
+        "sections": ledger.entry(sewn, passes, "sections.count", "count"),
         "thread": ledger.entry("thread", thread, "sewing.thread", "thickness"),
         "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
     }
-    reckoned = swell(sections, thread, sewing.swell_factor)
+    more = "".join(f" + {{{name}}}" for name in besides)
+    by_thread |= besides
+    alone = swell(passes, thread, sewing.swell_factor) + sum(term.value for term in besides.values())
+    reckoned = max(0.0, alone)
     block = ledger.ref("block.thickness")
     as_sewn = "before the spine is nipped; the case is sized on the pressed block"
     if "spine.thickness" in ledger.measured:
         spine = ledger.reckon(
             "spine.thickness",
             thickness + reckoned,
-            "{thickness} + {sections} × {thread} × {factor}",
+            "{thickness} + {sections} × {thread} × {factor}" + more,
             {"thickness": block, **by_thread},
             rule=as_sewn,
         )
@@ -213,9 +263,11 @@ def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: 
         added = ledger.reckon(
             "spine.swell",
             reckoned,
-            "{sections} × {thread} × {factor}",
+            "{sections} × {thread} × {factor}" + more
+            if alone >= 0
+            else "nothing: more is put in at the fore-edge than at the spine",
             by_thread,
-            rule="0.5 for all-along sewing until measured, half of that for two-on",
+            rule="0.5 for every course of thread until measured; two on, one course holds two {signatures}",
         )
         ledger.reckon(
             "spine.thickness",
@@ -237,12 +289,12 @@ def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: 
             wanted = arc_to_chord(spec.back.round) - 1
         ledger.reckon(
             "thread.suits",
-            thread_for_swell(wanted, thickness, sections, sewing.swell_factor),
+            thread_for_swell(wanted, thickness, passes, sewing.swell_factor),
             "{part} × {thickness} / ({sections} × {factor})",
             {
                 "part": ledger.entry("swell wanted", wanted, "back.round", "factor"),
                 "thickness": ledger.ref("block.thickness"),
-                "sections": ledger.entry("sewn {signatures}", sections, "sections.count", "count"),
+                "sections": by_thread["sections"],
                 "factor": ledger.entry("swell factor", sewing.swell_factor, "sewing.swell_factor", "factor"),
             },
             rule="thick enough to give the round its swell"
@@ -250,6 +302,24 @@ def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: 
             else "the thickest a flat back takes easily; thinner is better",
         )
     return added
+
+
+def _at_spine(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> dict[str, Term]:
+    """What lies at the spine alone, or is lacking there: strips and hooks of endpapers, guards of plates."""
+    found: dict[str, Term] = {}
+    composed = spec.extras.ends if treatment.endpapers else None
+    if composed and (each := end_matter(composed, several=True).at_spine):
+        ledger.reckon(
+            "endpapers.at_spine",
+            2 * each,
+            "2 × {each}",
+            {"each": ledger.entry("cloth and hooks of one end", each, "extras.ends.elements", "thickness")},
+        )
+        found["ends"] = ledger.ref("endpapers.at_spine")
+    if "plates.spine" in ledger.quantities:
+        lacking = ledger.value("plates.spine") - ledger.value("plates.fore_edge")
+        found["guards"] = ledger.entry("guards less plates", lacking, "plates.gape", "thickness")
+    return found
 
 
 def _reckon_diagonals(spec: JobSpec, height: Mm, width: Mm, ledger: Ledger) -> None:

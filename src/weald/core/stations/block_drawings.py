@@ -194,7 +194,7 @@ def draw_spine(spec: JobSpec, block: BlockPlan, sewing: SewingPlan, ledger: Ledg
             sketch.hatch(box(0, top, width, waste), "trim", 45)
     for y in (0.0, block.height):
         sketch.line(((0, y), (width, y)), "trim", "block.height")
-    for hole in sewing.holes:
+    for hole in () if sewing.stab else sewing.holes:
         sketch.line(((0.1 * width, hole.place), (0.9 * width, hole.place)), "slit", "sewing.interval")
     if spec.block.trimming == "in_boards":
         squares = spec.binding.squares

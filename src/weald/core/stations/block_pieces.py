@@ -6,7 +6,9 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
 
+from weald.core.block.ends import HOOK, ROUND_A_SECTION, calliper
 from weald.core.block.holes import SUPPORTED, SewingPlan, support_middles
+from weald.core.job.extras.leaves import ComposedEnds
 from weald.core.job.spec import JobSpec
 from weald.core.paper import calliper_from_bulk
 from weald.core.pieces import Piece, make_piece
@@ -32,12 +34,15 @@ LINING: dict[Where, QuantityId] = {
 }
 MULL: dict[Where, QuantityId] = {"head": "mull.head", "between": "mull.between", "tail": "mull.tail"}
 SPACE_WORDS: dict[Where, str] = {"head": "at the head", "between": "between cords", "tail": "at the tail"}
-WRAP_HOOK: Mm = 6.0
-"""A wrapped endpaper is hooked this far round its section."""
+STRIP_ON_LEAF: Mm = 15.0
+"""A lining strip of mull or cloth, sewn in, lies so far on either side of its fold."""
+SECOND_NARROWER: Mm = 3.0
 
 
 def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list[Piece]:
     """The endpapers of the kind chosen; none where the binding has none."""
+    if spec.extras.ends and treatment.endpapers:
+        return _composed_pieces(spec, spec.extras.ends, ledger)
     ends, copies = spec.endpapers, spec.copies
     if not (ends.leaves and treatment.endpapers):
         return []
@@ -51,7 +56,7 @@ def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list
         "sewn": "folded once and sewn on as a {signature} of its own",
         "wrapped": "folded once, its hook round the outside of the {signature} and sewn with it",
     }[ends.kind]
-    folio = (width + (WRAP_HOOK if ends.kind == "wrapped" else 0.0), height)
+    folio = (width + (HOOK if ends.kind == "wrapped" else 0.0), height)
     pieces = [
         make_piece(
             ledger,
@@ -89,6 +94,59 @@ def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list
                 "{mm:15} on the fly-leaf, across the joint, {mm:15} on the board: wider where the joint is",
             )
         )
+    return pieces
+
+
+_WHAT_WORDS = {
+    "folio": "Endpaper folio",
+    "single": "Endpaper leaf",
+    "laminated": "Leaf of a pair",
+    "cloth_joint": "Cloth joint",
+    "lining": "Lining strip",
+}
+_HELD_WORDS = {
+    "tipped": "tipped on by a line of {mm:3}, a hair back from the spine",
+    "hooked": "hooked {mm:6} round its {signature} and sewn with it",
+    "sewn": "sewn as a {signature} of its own",
+    "through_fold": "sewn on through the fold",
+    "wrapped": "wrapped round the outer {signature} and sewn with it",
+}
+
+
+def _composed_pieces(spec: JobSpec, ends: ComposedEnds, ledger: Ledger) -> list[Piece]:
+    """What composed endpapers are cut from, both ends alike, from the board inwards."""
+    pieces = []
+    leaf, height = ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height")
+    bridge = ledger.value("joint.gap") if "joint.gap" in ledger.quantities else 2 * spec.binding.board
+    for number, each in enumerate(ends.elements, start=1):
+        hook = HOOK if each.attached in ROUND_A_SECTION else 0.0
+        strip = 2 * CLOTH_JOINT_ON_LEAF + bridge if each.what == "cloth_joint" else 2 * STRIP_ON_LEAF
+        width = {"folio": 2 * leaf + hook, "cloth_joint": strip, "lining": strip}.get(each.what, leaf + hook)
+        if each.width is not None and each.what in ("cloth_joint", "lining"):
+            width = each.width
+        cloth = each.what in ("cloth_joint", "lining")
+        label = f"{_WHAT_WORDS[each.what]}{f', {each.name}' if each.name else ''}"
+        first = each.what == "folio" and number == 1
+        count = 2 * spec.copies * (2 if each.what == "laminated" else 1)
+        pieces.append(
+            make_piece(
+                ledger,
+                "endpaper" if first else f"endpaper_{number}",
+                label,
+                "cloth" if cloth else "endpaper",
+                count,
+                (width, height),
+                _HELD_WORDS[each.attached],
+                thickness=ends.cloth if cloth else calliper(each),
+            )
+        )
+        if each.second and each.what == "cloth_joint":
+            how = "beneath the joint, {mm:3} narrower at either edge"
+            size = (max(1.0, width - 2 * SECOND_NARROWER), height)
+            name = f"endpaper_{number}_second"
+            pieces.append(
+                make_piece(ledger, name, "Strip beneath the joint", "cloth", 2 * spec.copies, size, how)
+            )
     return pieces
 
 

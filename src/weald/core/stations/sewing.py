@@ -10,16 +10,21 @@ from weald.core.block.holes import (
     Hole,
     Places,
     SewingPlan,
+    back_middles,
+    courses,
     crowded,
     holes_of,
     kettle_of,
+    own_places,
     support_middles,
     supports_for,
     usual_kettle,
     usual_places,
 )
+from weald.core.block.stab import StabWork, sew_stab, stab_work, thread_of_stab
 from weald.core.drawing import Drawing, Layer, Sketch, box
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.extras.sewn import SewingPlaces
 from weald.core.job.options import METHOD_WORDS
 from weald.core.job.spec import JobSpec, SewingMethod
 from weald.core.notation import counted
@@ -32,8 +37,12 @@ SPARE_THREAD = 1.15
 TAIL: Mm = 150.0
 """Thread left over at the end, to hold the needle by."""
 TAPE_WRAP: Mm = 1.0
+LONG_WRAP: Mm = 2.0
+"""Through the cover and back, beside a tape or at a long stitch."""
 ARMS_REACH: Mm = 600.0
 NEAR_THE_EDGE: Mm = 10.0
+STAB_LOST: Mm = 5.0
+"""Paper beside the stations does not open flat: so much more of a page is lost than their margin."""
 STRIP_WIDTH: Mm = 30.0
 GUIDE_WIDTH: Mm = 40.0
 HOLE_MARK: Mm = 1.5
@@ -48,20 +57,104 @@ def reckon(
     :param banded: whether bands may run across the spine, raised by the cords.
     """
     sewing = spec.sewing
+    if method == "stab":
+        return _reckon_stab(spec, block, ledger)
     if method == "none" or not block.sections:
         return SewingPlan("none", (), crowded=False)
     under = _under_bands(spec, block) if banded and method == "raised_cords" else ()
-    if method in ("pamphlet", "staples"):
+    if method == "long" and not (spec.extras.places and spec.extras.places.supports):
+        places = _reckon_long(spec, block, ledger)
+    elif method in ("pamphlet", "staples"):
         first = usual_places(method, sewing, block.height).first
         first = ledger.reckon("sewing.first", first, "from the trimmed head, and from the tail alike")
         places = Places(0.0, 0.0, first)
     else:
-        places = _reckon_stations(spec, method, block, under, ledger)
+        places = (
+            _reckon_own(own, spec, block, ledger)
+            if (own := spec.extras.places) and own.supports
+            else _reckon_stations(spec, method, block, under, ledger)
+        )
     holes = holes_of(method, sewing, block.height, places)
     ledger.reckon("sewing.holes", len(holes), METHOD_WORDS[method])
     if method != "staples":
         _reckon_thread(spec, method, holes, block, ledger)
-    return SewingPlan(method, holes, crowded(holes, block.height))
+    own = spec.extras.places
+    backs = back_middles(own, block.height) if own and method in SUPPORTED else ()
+    stitching = spec.extras.stitching if method in SUPPORTED and block.sections > 1 else None
+    return SewingPlan(method, holes, crowded(holes, block.height), backs, stitching)
+
+
+def _reckon_own(own: SewingPlaces, spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Places:
+    """Enter kettles as they were measured; every support has its own place."""
+    at = own_places(own, spec.sewing, block.height)
+    kettle = ledger.reckon(
+        "sewing.kettle", at.kettle, "from the trimmed head", rule="as measured, each at its own place"
+    )
+    return replace(at, kettle=kettle)
+
+
+def _reckon_stab(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> SewingPlan:
+    """Enter the holes of a stab sewing and the thread that covers its pattern, front and back."""
+    entries = spec.sewing.stab
+    work = stab_work(block.height, entries)
+    moves = sew_stab(work)
+    ledger.reckon("sewing.holes", len(work.holes), "through the whole block, beside the spine")
+    ledger.reckon(
+        "sewing.interval",
+        (block.height - 2 * entries.ends) / (entries.stations - 1),
+        "({height} − 2 × {ends}) / ({stations} − 1)",
+        {
+            "height": ledger.ref("block.height"),
+            "ends": ledger.entry("from head and tail", entries.ends, "sewing.stab.ends"),
+            "stations": ledger.entry("stations", entries.stations, "sewing.stab.stations", "count"),
+        },
+        rule="from station to station",
+        measurable=False,
+    )
+    along = thread_of_stab(work, moves, block.height, block.thickness)
+    ledger.reckon(
+        "thread.length",
+        along * SPARE_THREAD + 2 * TAIL,
+        "{along} × {spare} + {tail}",
+        {
+            "along": ledger.entry(
+                "along every line twice, and round the edges", along, "sewing.stab.pattern"
+            ),
+            "spare": ledger.entry("15 % more", SPARE_THREAD, "sewing.needleful", "factor"),
+            "tail": ledger.entry("two tails", 2 * TAIL, "sewing.needleful"),
+        },
+        measurable=False,
+    )
+    stations = tuple(Hole(hole.y, "stab") for hole in work.holes[: work.stations])
+    inside = all(0 < hole.x < block.width and 0 < hole.y < block.height for hole in work.holes)
+    return SewingPlan(
+        "stab", stations, not inside or crowded(stations, block.height), stab=work, moves=tuple(moves)
+    )
+
+
+def _reckon_long(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Places:
+    """Enter kettles and the length of a stitch: as long outside on the spine as between them inside."""
+    sewing = spec.sewing
+    kettle = ledger.reckon(
+        "sewing.kettle",
+        kettle_of(sewing, block.height),
+        "from the trimmed head and tail",
+        entry="sewing.kettle" if sewing.kettle is not None else None,
+    )
+    stitch = ledger.reckon(
+        "sewing.interval",
+        (block.height - 2 * kettle) / (2 * sewing.supports + 1),
+        "({height} − 2 × {kettle}) / (2 × {stitches} + 1)",
+        {
+            "height": ledger.ref("block.height"),
+            "kettle": ledger.ref("sewing.kettle"),
+            "stitches": ledger.entry("long stitches", sewing.supports, "sewing.supports", "count"),
+        },
+        label="A long stitch",
+        rule="each as long on the spine as the run inside the fold beside it",
+    )
+    middles = tuple(kettle + stitch * (2 * number + 1.5) for number in range(sewing.supports))
+    return Places(kettle, stitch, 0.0, middles, (stitch,) * sewing.supports)
 
 
 def _under_bands(spec: JobSpec, block: BlockPlan) -> tuple[Mm, ...]:
@@ -122,6 +215,8 @@ def _reckon_stations(
 def _wrap(spec: JobSpec, method: SewingMethod, section: Mm) -> tuple[Mm, str]:
     """Thread it takes to pass round one support or link, and why."""
     sewing = spec.sewing
+    if method == "long":
+        return LONG_WRAP, "out through the cover and in again: {mm:2}"
     if method == "tapes":
         return TAPE_WRAP, "out beside a tape and in again: {mm:1}"
     if method == "cords":
@@ -163,9 +258,11 @@ def _reckon_thread(
             rule=why,
         )
         how = "{sections} × {section} × {spare} + {tail}"
-        total = block.sections * length * SPARE_THREAD + TAIL
+        passes = len(courses(block.sections, spec.extras.stitching if method in SUPPORTED else None))
+        total = passes * length * SPARE_THREAD + TAIL
+        label = "sewn {signatures}" if passes == block.sections else "courses of thread"
         terms = {
-            "sections": ledger.entry("sewn {signatures}", block.sections, "sections.count", "count"),
+            "sections": ledger.entry(label, passes, "sections.count", "count"),
             "tail": ledger.entry("tail", TAIL, "sewing.needleful"),
         }
     terms |= {
@@ -192,6 +289,8 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
     sewing, show = spec.sewing, ledger.notation.length
     if not plan.holes:
         return found
+    if plan.stab is not None:
+        return _mind_stab(spec, plan, block, ledger)
     better = supports_for(block.height)
     if plan.crowded:
         fewer = _fitting(spec, plan.method, block.height)
@@ -242,6 +341,25 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
     return found
 
 
+def _mind_stab(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> list[Finding]:
+    """Stations out of place, and what is lost at the spine of every page."""
+    entries, show = spec.sewing.stab, ledger.notation.length
+    if plan.crowded:
+        return [finding("stab.crowded", "sewing.stab.stations", ledger.notation)]
+    lost = entries.margin + STAB_LOST
+    if spec.text.blank_book:
+        return []
+    return [
+        finding(
+            "stab.margin",
+            "sewing.stab.margin",
+            ledger.notation,
+            margin=show(entries.margin, True),
+            lost=show(lost, True),
+        )
+    ]
+
+
 def _fitting(spec: JobSpec, method: SewingMethod, height: Mm) -> int | None:
     """The most supports that fit the height, fewer than now; none where not even two do."""
     for count in range(spec.sewing.supports - 1, 0, -1):
@@ -270,6 +388,29 @@ def draw_strip(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger
         rows=(3, 0, 0, 0),
         text=f"{len(plan.holes)} holes, from the trimmed head: "
         + ", ".join(show(hole.place, True) for hole in plan.holes),
+    )
+
+
+def draw_stab(work: StabWork, block: BlockPlan, ledger: Ledger) -> Drawing:
+    """The template of a stab sewing, laid on the front with its left edge at the spine."""
+    show, sketch = ledger.notation.figure, Sketch()
+    width = max(hole.x for hole in work.holes) * 2
+    sketch.area(box(0, 0, width, block.height), "paper", "cut", "block.height")
+    for number, hole in enumerate(work.holes, start=1):
+        x, y = hole.x, hole.y
+        sketch.line(((x - HOLE_MARK, y), (x + HOLE_MARK, y)), "cut", "sewing.holes")
+        sketch.line(((x, y - HOLE_MARK), (x, y + HOLE_MARK)), "cut", "sewing.holes")
+        sketch.label(x + 3, y, str(number), height=2.0)
+        sketch.dimension((0, y), (0, 0), show(y), offset=1 + (number - 1) % 3, about="sewing.interval")
+    for place, x in enumerate(sorted({hole.x for hole in work.holes}), start=1):
+        sketch.dimension((0, 0), (x, 0), show(x), offset=place, about="sewing.holes")
+    return sketch.finish(
+        "sewing.strip",
+        "sewing",
+        "Template of the stations, its left edge at the spine",
+        rows=(3, 2, 0, 0),
+        text="From spine and head: "
+        + ", ".join(f"{show(hole.x)} / {show(hole.y, True)}" for hole in work.holes),
     )
 
 

@@ -7,7 +7,7 @@ from ninja import Body, Router, Schema
 from pydantic import Field
 
 from weald.core.bindings.choosing import StructureChoice, structure_choices
-from weald.core.block.stitches import SewingFilm
+from weald.core.block.film import SewingFilm
 from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
 from weald.core.planning.comparing import Comparison, Way, compare, ways

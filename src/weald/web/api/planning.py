@@ -8,6 +8,7 @@ from ninja import Body, Query, Router
 from pydantic import TypeAdapter
 
 from weald.core.bench.cut import AtBench
+from weald.core.extras.catalogue import ExtraRecord, every_extra
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
@@ -75,6 +76,12 @@ def plan_job(
         gauges=gauge_hints(spec, {each.id: each for each in made.quantities}, house, notation),
     )
     return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")
+
+
+@router.get("/extras", response=list[ExtraRecord], operation_id="extras")
+def extras(request: HttpRequest) -> list[ExtraRecord]:
+    """Everything that can be added to a structure, with its small picture and what it asks for."""
+    return list(every_extra(notation_of(request)))
 
 
 @router.post("/length", response={200: LengthReply, 422: Problem}, operation_id="readLength")

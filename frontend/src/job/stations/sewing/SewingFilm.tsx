@@ -98,9 +98,7 @@ export function SewingFilm() {
         </span>
       </div>
       <p aria-live="polite" className="min-h-12 leading-snug">
-        <strong className="font-serif">
-          {step.side === "inside" ? `${t("sewing.insideTheFold")} ` : `${t("sewing.onTheSpine")} `}
-        </strong>
+        <strong className="font-serif">{`${step.where}: `}</strong>
         {step.words}
       </p>
       <div className="flex min-h-0 flex-1 flex-col gap-3">

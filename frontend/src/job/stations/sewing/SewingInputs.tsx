@@ -8,8 +8,11 @@ import { useUses } from "../../uses";
 export function SewingInputs() {
   const { draft } = useSnapshot();
   const { methods } = useUses();
-  const method = valueAt(draft, "sewing.method");
-  const supported = ["tapes", "cords", "raised_cords", "link"].includes(String(method));
+  // what this binding is sewn by, where the entry does not go with it
+  const wanted = String(valueAt(draft, "sewing.method"));
+  const method = methods.some(([name]) => name === wanted) ? wanted : (methods[0]?.[0] ?? wanted);
+  const own = (valueAt(draft, "extras.places.supports") ?? []).length > 0;
+  const supported = ["tapes", "cords", "raised_cords", "link", "long"].includes(method);
   return (
     <>
       <Group title={t("sewing.sewing")}>
@@ -30,13 +33,21 @@ export function SewingInputs() {
       </Group>
       {supported && (
         <Group title={t("sewing.stations")}>
-          <NumberField
-            path="sewing.supports"
-            label={method === "link" ? t("sewing.links") : t("common.supports")}
-            min={0}
-            width="w-20"
-          />
-          {method !== "link" && (
+          {!own && (
+            <NumberField
+              path="sewing.supports"
+              label={
+                method === "link"
+                  ? t("sewing.links")
+                  : method === "long"
+                    ? t("sewing.longStitches")
+                    : t("common.supports")
+              }
+              min={0}
+              width="w-24"
+            />
+          )}
+          {method !== "link" && method !== "long" && (
             <LengthField path="sewing.support_width" label={t("sewing.widthOfEach")} width="w-24" />
           )}
           <LengthField
@@ -55,6 +66,19 @@ export function SewingInputs() {
               </span>
             </>
           )}
+        </Group>
+      )}
+      {method === "stab" && (
+        <Group title={t("sewing.stations")}>
+          <SelectField path="sewing.stab.pattern" label={t("sewing.pattern")} width="w-40" />
+          <NumberField
+            path="sewing.stab.stations"
+            label={t("sewing.stations")}
+            min={3}
+            width="w-24"
+          />
+          <LengthField path="sewing.stab.margin" label={t("sewing.fromTheSpine")} width="w-28" />
+          <LengthField path="sewing.stab.ends" label={t("sewing.fromTheEnds")} width="w-36" />
         </Group>
       )}
       {method === "pamphlet" && (

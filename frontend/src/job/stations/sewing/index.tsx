@@ -8,6 +8,7 @@ export const sewing: StationRecord = {
   Views: viewsOf("sewing", [
     { title: "sewing.stepByStep", ids: ["sewing.strip"], instead: <SewingFilm /> },
     { title: "sewing.punchingStrip", ids: ["sewing.strip"] },
+    { title: "sewing.coversTemplate", ids: ["sewing.cover_holes"] },
     { title: "sewing.guideForTheSpine", ids: ["sewing.saw_guide"] },
   ]),
 };

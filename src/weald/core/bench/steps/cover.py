@@ -160,7 +160,8 @@ COVER = (
         "Scored, it folds where it is meant to.",
         "cover",
         when=lambda book: (
-            book.structure.name in ("wrapper", "laced_card_case", "printed_case", "coverless_tapes")
+            book.structure.name
+            in ("wrapper", "laced_card_case", "printed_case", "coverless_tapes", "long_stitch")
             and book.has("cover")
         ),
         tools=("bone folder", "steel rule"),

@@ -1,0 +1,161 @@
+"""Long stitch.
+
+Every section sewn straight through a limp cover, its thread on show along the spine. No glue.
+"""
+
+from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
+from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
+from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.wrapper import draw_wrapped
+from weald.core.block.holes import Hole
+from weald.core.drawing import Drawing, Sketch, box
+from weald.core.findings import Finding, finding
+from weald.core.job.spec import JobSpec
+from weald.core.reckoning import Ledger
+from weald.core.stations.block import BlockPlan
+from weald.core.units import Mm
+
+HOLE_MARK: Mm = 0.8
+LEAST_APART: Mm = 2.0
+"""Rows of holes nearer to one another than this tear into one."""
+NUMBERED = 40
+
+
+def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
+    """Size the cover with its squares and flaps, and place a row of holes in its spine for every section."""
+    reckon_squares(spec, ledger)
+    binding = spec.binding
+    card = ledger.entry("cover", binding.cover_thickness, "binding.cover_thickness")
+    spine = reckon_spine_width(spec, ledger.ref("spine.thickness"), card, ledger)
+    leaf = ledger.reckon(
+        "cover.leaf",
+        block.width + ledger.value("squares.fore_edge"),
+        "{width} + {square}",
+        {"width": ledger.ref("block.width"), "square": ledger.ref("squares.fore_edge")},
+    )
+    height = ledger.reckon(
+        "cover.height",
+        block.height + ledger.value("squares.head") + ledger.value("squares.tail"),
+        "{block} + {head} + {tail}",
+        {
+            "block": ledger.ref("block.height"),
+            "head": ledger.ref("squares.head"),
+            "tail": ledger.ref("squares.tail"),
+        },
+    )
+    cover = FlatCover(block, leaf, spine, height, binding.flaps, 0.0, 0.0, 0.0)
+    reckon_cover(spec, cover, ledger)
+    apart = ledger.reckon(
+        "cover.rows",
+        block.spine / max(1, block.sections),
+        "{spine} / {sections}",
+        {
+            "spine": ledger.ref("spine.thickness"),
+            "sections": ledger.entry("sewn {signatures}", block.sections, "sections.count", "count"),
+        },
+        rule="a row of holes in the cover for every {signature}, opposite its fold",
+    )
+    rows = rows_of(block.sections, apart, spine)
+    head = ledger.value("squares.head")
+    sketch, drawing = draw_cover(cover, ledger)
+    for row in rows:
+        for hole in holes:
+            sketch.arc(leaf + row, head + hole.place, HOLE_MARK, 0, 359.9, "cut", "cover.rows")
+    flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
+    piece = cover_piece(spec, cover, "scored at the spine and pierced, every row from its template", ledger)
+    drawings = (
+        flat,
+        draw_wrapped(block, binding.cover_thickness, ledger),
+        _draw_rows(rows, holes, cover, ledger),
+    )
+    return Bound((piece,), drawings, tuple(_mind(apart, block, ledger)), cover.profile)
+
+
+def rows_of(sections: int, apart: Mm, spine: Mm) -> list[Mm]:
+    """Where the rows stand, from the back's score.
+
+    The last section first, all of them in the spine's middle.
+    """
+    start = (spine - sections * apart) / 2
+    return [start + (number + 0.5) * apart for number in range(sections)]
+
+
+def _mind(apart: Mm, block: BlockPlan, ledger: Ledger) -> list[Finding]:
+    if block.sections < 2 or apart >= LEAST_APART:
+        return []
+    show = ledger.notation.thickness
+    terms = {"apart": show(apart, True), "least": show(LEAST_APART, True)}
+    return [finding("long.rows", "cover.rows", ledger.notation, **terms)]  # type: ignore[arg-type]
+
+
+def _draw_rows(rows: list[Mm], holes: tuple[Hole, ...], cover: FlatCover, ledger: Ledger) -> Drawing:
+    """The spine of the cover at true size from outside, a cross at every hole.
+
+    Pierced through this template.
+    """
+    show, sketch, head = ledger.notation.figure, Sketch(), ledger.value("squares.head")
+    sketch.area(box(0, 0, cover.spine, cover.height), "card", "cut", "spine_board.width cover.height")
+    for number, row in enumerate(rows):
+        x = cover.spine - row
+        for hole in holes:
+            y = head + hole.place
+            sketch.line(((x - HOLE_MARK, y), (x + HOLE_MARK, y)), "cut", "cover.rows")
+            sketch.line(((x, y - HOLE_MARK), (x, y + HOLE_MARK)), "cut", "cover.rows")
+        if len(rows) <= NUMBERED:
+            sketch.label(x, 3, str(len(rows) - number), height=1.6)
+    for number, hole in enumerate(holes):
+        y = head + hole.place
+        sketch.dimension((0, y), (0, 0), show(y), offset=1 + number % 3, about="sewing.interval")
+    if len(rows) > 1:
+        low, high = cover.spine - rows[1], cover.spine - rows[0]
+        sketch.dimension((low, 0), (high, 0), show(high - low), about="cover.rows")
+    sketch.dimension((0, 0), (cover.spine, 0), show(cover.spine), offset=2, about="spine_board.width")
+    return sketch.finish(
+        "sewing.cover_holes",
+        "sewing",
+        "Template for the spine of the cover, from outside",
+        rows=(3, 2, 0, 0),
+        text=f"{len(rows)} rows of {len(holes)} holes; the first {{signature}} to the left.".replace(
+            "{signature}", ledger.notation.vocabulary
+        ),
+    )
+
+
+def draw(sketch: Sketch) -> None:
+    """The spine of a limp cover from outside, long threads along it."""
+    sketch.area(box(0, 0, 46, 30), "leather", "cut")
+    for number in range(5):
+        y = 5.0 + 5 * number
+        for left, right in ((6, 17), (29, 40)):
+            sketch.line(((left, y), (right, y)), "thread")
+
+
+STRUCTURE = Structure(
+    name="long_stitch",
+    title="long stitch, limp cover",
+    good_for="journals and sketchbooks that open flat; made without glue, the sewing on show",
+    lasts="decades in leather or heavy paper; threads can be sewn anew",
+    effort=2,
+    needs="limp leather, heavy paper or felt, strong thread, two needles, a template",
+    bind=bind,
+    draw=draw,
+    methods=("long",),
+    entries=("binding.cover", "binding.squares", "binding.spine_rule", "binding.flaps"),
+    chooses={
+        "binding.material": "leather",
+        "binding.cover_thickness": 1.2,
+        "sewing.supports": 2,
+        "binding.squares.head": 2,
+        "binding.squares.tail": 2,
+        "binding.squares.fore_edge": 2,
+    },
+    thinnest=4.0,
+    thickest=60.0,
+    heaviest=1500.0,
+    most_swell=0.3,
+    boards=False,
+    endpapers=False,
+    lined=False,
+    lettered=False,
+    printed=True,
+)

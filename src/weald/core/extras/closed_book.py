@@ -1,0 +1,97 @@
+"""The finished book as it stands closed, which everything round it is made for.
+
+A jacket, a slipcase or a box is drawn taut over it: over its *hull*, which bridges the joints.
+"""
+
+from dataclasses import dataclass
+
+from weald.core.drawing import Point
+from weald.core.extras.protocol import Made
+from weald.core.units import Mm
+
+EASE_FACTOR = 1.5
+"""Free on every side of what is pushed in, in thicknesses of the covering."""
+LEVEL = 1e-9
+"""A turn smaller than this is none."""
+
+
+@dataclass(frozen=True, slots=True)
+class ClosedBook:
+    """Outside sizes of the closed book. ``width`` is from the back of its spine to the fore-edge."""
+
+    height: Mm
+    width: Mm
+    thickness: Mm
+
+
+def reckon_closed_book(made: Made) -> ClosedBook:
+    """Enter the sizes of the closed book, once for all that goes round it; each can be measured."""
+    ledger = made.ledger
+    if "closed_book.height" in ledger.quantities:
+        return ClosedBook(
+            *(ledger.value(f"closed_book.{side}") for side in ("height", "width", "thickness"))  # type: ignore[arg-type]
+        )
+    cover = made.spec.binding.cover_thickness
+    material = ledger.entry("covering", cover, "binding.cover_thickness", "thickness")
+    boards = "board.height" in ledger.quantities
+    tall = ledger.ref("board.height" if boards else "cover.height")
+    height = ledger.reckon(
+        "closed_book.height",
+        tall.value + (2 * cover if boards else 0.0),
+        "{tall} + 2 × {cover}" if boards else "{tall}",
+        {"tall": tall, "cover": material},
+        rule="once it is pressed; measure the finished book before anything is cut for it",
+    )
+    half = made.bound.profile
+    deep = max(x for x, _ in half) - min(x for x, _ in half)
+    width = ledger.reckon(
+        "closed_book.width",
+        deep + 2 * cover,
+        "{deep} + 2 × {cover}",
+        {"deep": ledger.entry("spine to fore-edge", deep, "board.width"), "cover": material},
+    )
+    thick = 2 * max(abs(y) for _, y in half)
+    thickness = ledger.reckon(
+        "closed_book.thickness",
+        thick + 2 * cover,
+        "{thick} + 2 × {cover}",
+        {"thick": ledger.entry("outside of the boards", thick, "block.thickness"), "cover": material},
+    )
+    return ClosedBook(height, width, thickness)
+
+
+def ease_of(made: Made, decided: Mm | None) -> Mm:
+    """What is free on every side of the book, as decided or one and a half coverings."""
+    return EASE_FACTOR * made.spec.binding.cover_thickness if decided is None else decided
+
+
+def hull(half: tuple[Point, ...]) -> list[Point]:
+    """A strip drawn taut over half a profile, from the middle of the spine to the fore-edge.
+
+    :param half: y is less than nothing outwards; what lies nearer the block than the strip is bridged.
+    """
+    taut: list[Point] = []
+    for point in half:
+        while len(taut) > 1 and _bridged(taut[-2], taut[-1], point):
+            taut.pop()
+        taut.append(point)
+    return taut
+
+
+def _bridged(before: Point, here: Point, after: Point) -> bool:
+    """Whether a strip from ``before`` to ``after`` passes outside of ``here``."""
+    one = (here[0] - before[0], here[1] - before[1])
+    other = (after[0] - here[0], after[1] - here[1])
+    turn = one[0] * other[1] - one[1] * other[0]
+    straight_on = one[0] * other[0] + one[1] * other[1] >= 0
+    return turn < -LEVEL or (turn <= LEVEL and straight_on)
+
+
+def spine_part(half: tuple[Point, ...]) -> tuple[list[Point], list[Point]]:
+    """The taut strip, parted where the spine ends: at its corner, which lies furthest back and out.
+
+    :returns: from the middle of the spine to its edge, and from there to the fore-edge.
+    """
+    taut = hull(half)
+    edge = max(range(len(taut) - 1), key=lambda place: -taut[place][0] - taut[place][1])
+    return taut[: edge + 1], taut[edge:]

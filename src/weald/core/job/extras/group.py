@@ -1,0 +1,46 @@
+"""Everything that can be added to a structure, by name."""
+
+from collections.abc import Iterator
+from typing import Literal
+
+from weald.core.job.entries import Entries
+from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
+from weald.core.job.extras.leaves import ComposedEnds, FromBoards, Plates, TornSheet, WeighedPaper
+from weald.core.job.extras.lettering import Finishing
+from weald.core.job.extras.sewn import SewingPlaces, Stitching
+
+ExtraName = Literal[
+    "weighed",
+    "torn",
+    "from_boards",
+    "plates",
+    "places",
+    "stitching",
+    "ends",
+    "finishing",
+    "jacket",
+    "slipcase",
+    "box",
+]
+
+
+class Extras(Entries):
+    """What is added; nothing where it is not used. What each does stands in :mod:`weald.core.extras`."""
+
+    weighed: WeighedPaper | None = None
+    torn: TornSheet | None = None
+    from_boards: FromBoards | None = None
+    plates: Plates | None = None
+    places: SewingPlaces | None = None
+    stitching: Stitching | None = None
+    ends: ComposedEnds | None = None
+    finishing: Finishing | None = None
+    jacket: Jacket | None = None
+    slipcase: Slipcase | None = None
+    box: Box | None = None
+
+    def used(self) -> Iterator[ExtraName]:
+        """The names of those used, in no order; those never spoken of cost nothing."""
+        for name in self.model_fields_set:
+            if getattr(self, name) is not None:
+                yield name  # type: ignore[misc]  # every field is named in ExtraName

@@ -1,0 +1,50 @@
+"""Sewing beyond the even: places each of its own, and threads that do more than hold."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from weald.core.job.entries import Allowance, Entries, Length, Size
+
+
+class SupportPlace(Entries):
+    """One support where it was measured.
+
+    :param place: of its middle, from where all are measured. ``back``: on the back cover, where that differs.
+    :param width: across it; as the others where not given.
+    :param stitch: how long the stitch over it is, where longer than it is wide.
+    """
+
+    place: Annotated[Size, Field(title="Middle")] = 40.0
+    back: Annotated[Size | None, Field(title="On the back")] = None
+    width: Annotated[Length | None, Field(gt=0, le=60, title="Wide")] = None
+    stitch: Annotated[Length | None, Field(gt=0, le=120, title="Stitch")] = None
+
+
+class SewingPlaces(Entries):
+    """Supports and kettles each at their own place, as measured from an old book or from a card.
+
+    :param measured_from: the edge all places are measured from; ``edge`` how far the trimmed edge lies
+        inside of it, as on leaves that are trimmed later.
+    """
+
+    measured_from: Annotated[Literal["head", "tail"], Field(title="Measured from")] = "head"
+    edge: Annotated[Allowance, Field(title="Still to be trimmed there")] = 0.0
+    kettle_head: Annotated[Size | None, Field(title="Kettle at the head")] = None
+    kettle_tail: Annotated[Size | None, Field(title="Kettle at the tail")] = None
+    supports: Annotated[tuple[SupportPlace, ...], Field(max_length=12, title="Supports")] = ()
+
+
+class Stitching(Entries):
+    """How the thread goes, besides all along.
+
+    :param over: plain over the supports; linked to the stitch below; or caught round the stitches below
+        every so many sections.
+    :param on: how many sections a course of thread holds; ``plain_ends`` sections at either end are sewn
+        all along all the same.
+    """
+
+    over: Annotated[Literal["plain", "linked", "caught"], Field(title="Over the supports")] = "linked"
+    caught_every: Annotated[int, Field(ge=2, le=6, title="Caught every so many")] = 3
+    on: Annotated[Literal[1, 2, 3], Field(title="Sections a course")] = 1
+    plain_ends: Annotated[int, Field(ge=2, le=20, title="All along at either end")] = 2

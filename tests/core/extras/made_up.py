@@ -1,0 +1,108 @@
+"""Made-up jobs in which each extra is used with much in it."""
+
+from typing import Any
+
+LEATHER = {
+    "structure": "laced_boards",
+    "material": "leather",
+    "covering": "full",
+    "cover_thickness": 0.8,
+    "bands": {"count": 5},
+}
+EXTRAS: dict[str, dict[str, Any]] = {
+    "from_boards": {"extras": {"from_boards": {"width": 150, "height": 222}}},
+    "torn": {"extras": {"torn": {"width": 760, "height": 560, "across": 4, "down": 2}}},
+    "weighed": {"extras": {"weighed": {"grams": 53.2}}},
+    "plates": {
+        "text": {"pages": 96},
+        "extras": {
+            "plates": {
+                "plates": [
+                    {"count": 6, "after": 17, "thickness": 0.3},
+                    {"count": 4, "after": 33, "how": "folio", "width": 136},
+                    {"after": 2, "how": "thrown_clear", "width": 420, "height": 200},
+                ]
+            }
+        },
+    },
+    "places": {
+        "leaf": {"height": 210},
+        "extras": {
+            "places": {
+                "kettle_head": 11,
+                "kettle_tail": 14,
+                "supports": [
+                    {"place": 38, "back": 39},
+                    {"place": 96.5, "stitch": 22},
+                    {"place": 171, "width": 8},
+                ],
+            }
+        },
+    },
+    "stitching": {
+        "text": {"pages": 240},
+        "sewing": {"supports": 5, "support_width": 8},
+        "extras": {"stitching": {"over": "linked", "on": 2}},
+    },
+    "ends": {
+        "text": {"pages": 96},
+        "extras": {
+            "ends": {
+                "elements": [
+                    {"what": "folio", "attached": "sewn", "name": "grey"},
+                    {"what": "cloth_joint", "attached": "sewn", "second": True},
+                    {"what": "laminated", "attached": "hooked"},
+                    {"what": "lining", "attached": "through_fold"},
+                ]
+            }
+        },
+    },
+    "finishing": {
+        "title": "Tide tables",
+        "text": {"pages": 400},
+        "binding": LEATHER,
+        "finish": {"author": "A. Fenn", "volume": "IV"},
+        "extras": {
+            "finishing": {
+                "tools": [
+                    {"name": "flower", "width": 6, "height": 6},
+                    {"name": "fillet", "width": 1, "height": 0.8, "line": True},
+                ],
+                "types": [
+                    {
+                        "name": "small",
+                        "capital": 3,
+                        "usual": 1.4,
+                        "narrow": 0.8,
+                        "wide": 2,
+                        "gap": 0.2,
+                        "space": 1,
+                    }
+                ],
+                "lines": [
+                    {"panel": 2, "what": "title", "by": "small"},
+                    {"panel": 2, "what": "volume"},
+                    {"panel": 3, "what": "tool", "by": "flower", "gap": 1.5},
+                    {"panel": 4, "what": "line"},
+                ],
+                "labels": [{"panel": 2}],
+                "front": [{"width": 50, "height": 30}],
+                "frames": [{"by": "flower"}],
+            }
+        },
+    },
+    "jacket": {"extras": {"jacket": {}}},
+    "slipcase": {"extras": {"slipcase": {"thumb": 12, "lining": 0.2}}},
+    "box": {"extras": {"box": {"lining": 0.15}}},
+    "lidded box": {"extras": {"box": {"kind": "lid", "lid": 9}}},
+}
+"""By the name of the extra, or of a way to use it."""
+
+
+def merged(one: dict[str, Any], other: dict[str, Any]) -> dict[str, Any]:
+    """One job with what another says laid over it."""
+    both = dict(one)
+    for key, value in other.items():
+        inner = both.get(key)
+        both[key] = merged(inner, value) if isinstance(inner, dict) and isinstance(value, dict) else value
+    return both

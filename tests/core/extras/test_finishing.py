@@ -1,0 +1,102 @@
+"""Letters and tools set by hand, and the template measured."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.conftest import codes, job_in, planned, value
+from tests.core.extras.made_up import EXTRAS, merged
+from tests.core.test_drawings import areas, drawing, size
+from weald.core.drawing import Label, Line
+from weald.core.extras.setting import fitted_gap, most_repeats, set_tools, set_words, stacked
+from weald.core.job.extras.lettering import FinishingTool, FinishingType
+
+TYPE = FinishingType(capital=4, usual=3.2, narrow=1.6, wide=4.4, gap=0.5, space=2.4)
+
+
+def test_words_are_set_letter_by_letter() -> None:
+    # M 4.4 + ½ + I 1.6 + ½ + L 3.2, a space of 2.4, O 3.2 + ½ + F 3.2
+    line = set_words("MIL OF", TYPE)
+    assert line.length == pytest.approx(4.4 + 0.5 + 1.6 + 0.5 + 3.2 + 2.4 + 3.2 + 0.5 + 3.2)
+    assert [each.sign for each in line.impressions] == list("MILOF")
+    assert line.impressions[3].left == pytest.approx(12.6)
+
+
+def test_tools_are_whole_and_a_wider_spine_takes_more_at_the_same_gap() -> None:
+    # 6 wide, 1.5 apart: 22 takes three (21), 30 takes four (28.5)
+    tool = FinishingTool(width=6, height=6)
+    assert [most_repeats(6, 1.5, room) for room in (5.9, 6, 22, 29, 30)] == [0, 1, 3, 4, 4]
+    narrow, wide = set_tools(tool, 3, 1.5), set_tools(tool, 4, 1.5)
+    assert (narrow.length, wide.length) == (21, 28.5)
+    assert wide.impressions[1].left - wide.impressions[0].left == 7.5
+
+
+@given(st.floats(1, 20), st.floats(0, 5), st.floats(20, 300))
+def test_a_frame_is_filled_from_corner_to_corner(width: float, least: float, side: float) -> None:
+    count, gap = fitted_gap(width, least, side)
+    assert count >= 1
+    if count > 1:
+        assert gap >= least - 1e-6
+        assert count * width + (count - 1) * gap == pytest.approx(side)
+
+
+@given(st.lists(st.floats(1, 9), min_size=1, max_size=5), st.floats(0, 4), st.floats(60, 100))
+def test_lines_stand_in_the_middle_of_their_panel(heights: list[float], leading: float, room: float) -> None:
+    lines = [set_tools(FinishingTool(width=2, height=height), 1, 0) for height in heights]
+    tops = list(stacked(lines, leading, room))
+    assert tops[0] == pytest.approx(room - (tops[-1] + heights[-1]))
+
+
+def lettered(**more: Any) -> dict[str, Any]:
+    return merged(job_in("laced_boards"), merged(EXTRAS["finishing"], more))
+
+
+def test_the_template_is_at_true_size_and_centred() -> None:
+    made = planned(lettered())
+    assert not {"finishing.long", "finishing.high", "finishing.not_owned"} & codes(made)
+    width, height = value(made, "finish.width"), value(made, "board.height")
+    strip = drawing(made, "finish.finishing")
+    paper = areas(strip, "paper")[0]
+    assert size(paper.points) == pytest.approx((width + 30, height))
+    letters = [each for each in strip.elements if isinstance(each, Label) and len(each.text) == 1]
+    title = [each for each in letters if each.about.endswith("lines.0.by")]
+    assert "".join(each.text for each in title) == "Tidetables"
+    first, last = title[0], title[-1]
+    middle = (first.x - first.width / 2 + last.x + last.width / 2) / 2
+    assert middle == pytest.approx(width / 2)
+
+
+def test_bands_stand_where_they_were_measured_and_labels_are_smaller_than_their_panel() -> None:
+    made = planned(
+        lettered(extras={"finishing": {"bands": [{"place": 30, "width": 4}, {"place": 80, "width": 4}]}})
+    )
+    label = next(each for each in made.pieces if each.id == "panel_label_1")
+    # from 32 to 78 between the two bands, and 1½ less
+    assert label.height == pytest.approx(46 - 1.5)
+    assert label.width == pytest.approx(value(made, "finish.width") - 1.5)
+    assert "finishing.no_panel" in codes(made)
+
+
+def test_a_frame_stands_off_the_joint_as_decided() -> None:
+    made = planned(lettered(extras={"finishing": {"frames": [{"edges": 10, "joint": 14, "by": "fillet"}]}}))
+    front, back = drawing(made, "finish.finishing_front"), drawing(made, "finish.finishing_back")
+    width = value(made, "board.width")
+    for picture, left in ((front, 14), (back, 10)):
+        frame = next(e for e in picture.elements if isinstance(e, Line) and e.about.endswith("frames"))
+        xs = [x for x, _ in frame.points]
+        assert min(xs) == pytest.approx(left)
+        assert max(xs) == pytest.approx(width - 24 + left)
+
+
+def test_what_cannot_be_set_is_said_by_its_panel() -> None:
+    one: dict[str, Any] = {"types": [{"capital": 9, "usual": 9}], "tools": []}
+    said = codes(planned(lettered(extras={"finishing": {**one, "lines": [{"panel": 2}, {"panel": 9}]}})))
+    assert {"finishing.long", "finishing.no_panel"} <= said
+    said = codes(planned(lettered(extras={"finishing": {**one, "lines": [{"what": "tool", "by": "rose"}]}})))
+    assert "finishing.not_owned" in said
+    tall = {"types": [{"capital": 30, "usual": 1}], "lines": [{"text": "A"}, {"text": "B"}]}
+    assert "finishing.high" in codes(planned(lettered(extras={"finishing": tall})))
+    crossed = {"bands": [{"place": 50, "width": 20}, {"place": 55, "width": 20}]}
+    assert "finishing.bands" in codes(planned(lettered(extras={"finishing": crossed})))
