@@ -7,9 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, job_in, planned, quantity, value
-from weald.core.block.bands import band_places, panel_height, panels
+from weald.core.block.bands import bands_here, panel_height, panels_here
 from weald.core.drawing import Area, Drawing, Label
-from weald.core.job.spec import Bands
+from weald.core.job.spec import Bands, Binding, JobSpec
 from weald.core.planning.plan import Plan
 
 
@@ -20,6 +20,10 @@ def flat(thickness: float = 26, **finish: Any) -> dict[str, Any]:
         "finish": finish,
         "measured": {"block.thickness": thickness},
     }
+
+
+def banded(bands: Bands) -> JobSpec:
+    return JobSpec(binding=Binding(bands=bands))
 
 
 def drawn(made: Plan, drawing_id: str) -> Drawing:
@@ -126,14 +130,14 @@ def test_panels_and_bands_fill_the_spine_exactly(
     count: int, width: float, more: float, height: float
 ) -> None:
     bands = Bands(count=count, width=width, tail_more=more)
-    spaces = panels(bands, height)
+    spaces = panels_here(banded(bands), height)
     assert len(spaces) == count + 1
     assert sum(space.height for space in spaces) + count * width == pytest.approx(height)
     for space in spaces[:-1]:
         assert space.height == pytest.approx(panel_height(bands, height))
     if count:
         assert spaces[-1].height - spaces[0].height == pytest.approx(more)
-    for place, space in zip(band_places(bands, height), spaces, strict=False):
+    for place, space in zip((each.place for each in bands_here(banded(bands), height)), spaces, strict=False):
         assert place == pytest.approx(space.top + space.height + width / 2)
 
 
@@ -142,7 +146,7 @@ def test_title_and_volume_stand_in_the_second_and_fourth_panels() -> None:
     job["binding"]["bands"] = {"count": 5, "width": 4, "tail_more": 4}
     job["finish"] = {"title": "Log", "volume": "II", "direction": "across"}
     made = planned(job)
-    spaces = panels(Bands(count=5, width=4, tail_more=4), 216)
+    spaces = panels_here(banded(Bands(count=5, width=4, tail_more=4)), 216)
     title, volume = words(drawn(made, "finish.spine"))
     assert (title.text, volume.text) == ("Log", "II")
     assert title.y == pytest.approx(spaces[1].top + spaces[1].height / 2)

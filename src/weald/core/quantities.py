@@ -173,6 +173,17 @@ QuantityId = Literal[
     "taken.width",
     "taken.height",
     "weighed.grammage",
+    "backing.taken_up",
+    "backing.packing",
+    "backing.sewn_least",
+    "backing.sewn_most",
+    "backing.rise_least",
+    "backing.rise_most",
+    "backing.shoulder_least",
+    "backing.shoulder_most",
+    "backing.across_least",
+    "backing.across_most",
+    "judged.mark",
 ]
 
 
@@ -358,6 +369,17 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "taken.width": Definition("paper", "Leaf from what there is, width", measured=False),
     "taken.height": Definition("paper", "Leaf from what there is, height", measured=False),
     "weighed.grammage": Definition("paper", "Paper as weighed", "grammage"),
+    "backing.taken_up": Definition("block", "Taken up by the round", "thickness", measured=False),
+    "backing.packing": Definition("block", "Packing on each side", "thickness", measured=False),
+    "backing.sewn_least": Definition("block", "As sewn, least", measured=False),
+    "backing.sewn_most": Definition("block", "As sewn, most", measured=False),
+    "backing.rise_least": Definition("block", "Rise, least", measured=False),
+    "backing.rise_most": Definition("block", "Rise, most", measured=False),
+    "backing.shoulder_least": Definition("block", "Shoulder, least", measured=False),
+    "backing.shoulder_most": Definition("block", "Shoulder, most", measured=False),
+    "backing.across_least": Definition("block", "Across the shoulders, least", measured=False),
+    "backing.across_most": Definition("block", "Across the shoulders, most", measured=False),
+    "judged.mark": Definition("record", "Mark, of ten", "factor"),
 }
 
 

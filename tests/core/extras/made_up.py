@@ -91,6 +91,41 @@ EXTRAS: dict[str, dict[str, Any]] = {
             }
         },
     },
+    "bands": {
+        "binding": LEATHER,
+        "text": {"pages": 400},
+        "extras": {"bands": {"bands": [{"place": 40}, {"place": 86, "width": 5}, {"place": 150}]}},
+    },
+    "backing": {
+        "binding": LEATHER,
+        "text": {"pages": 400},
+        "sewing": {"method": "raised_cords", "supports": 5, "support_width": 3},
+        "extras": {"backing": {"hammers": [{"face": 35}, {"name": "small", "face": 20}]}},
+    },
+    "judged": {
+        "extras": {
+            "judged": {
+                "head_front": 3,
+                "head_back": 4,
+                "warp": 0.4,
+                "lean": 3,
+                "joints": "worn",
+                "paper": "broken",
+            }
+        }
+    },
+    "copied": {
+        "binding": LEATHER,
+        "extras": {
+            "copied": {
+                "leaves": 200,
+                "sections": 25,
+                "inset": 4,
+                "bands": [{"place": 40}, {"place": 90}],
+                "supports": [{"place": 37}, {"place": 87}],
+            }
+        },
+    },
     "jacket": {"extras": {"jacket": {}}},
     "slipcase": {"extras": {"slipcase": {"thumb": 12, "lining": 0.2}}},
     "box": {"extras": {"box": {"lining": 0.15}}},

@@ -70,7 +70,7 @@ def test_the_template_is_at_true_size_and_centred() -> None:
 
 def test_bands_stand_where_they_were_measured_and_labels_are_smaller_than_their_panel() -> None:
     made = planned(
-        lettered(extras={"finishing": {"bands": [{"place": 30, "width": 4}, {"place": 80, "width": 4}]}})
+        lettered(extras={"bands": {"bands": [{"place": 30, "width": 4}, {"place": 80, "width": 4}]}})
     )
     label = next(each for each in made.pieces if each.id == "panel_label_1")
     # from 32 to 78 between the two bands, and 1½ less
@@ -99,4 +99,6 @@ def test_what_cannot_be_set_is_said_by_its_panel() -> None:
     tall = {"types": [{"capital": 30, "usual": 1}], "lines": [{"text": "A"}, {"text": "B"}]}
     assert "finishing.high" in codes(planned(lettered(extras={"finishing": tall})))
     crossed = {"bands": [{"place": 50, "width": 20}, {"place": 55, "width": 20}]}
-    assert "finishing.bands" in codes(planned(lettered(extras={"finishing": crossed})))
+    assert "bands.crossed" in codes(planned(lettered(extras={"bands": crossed})))
+    close = {"bands": [{"place": 50}, {"place": 60}]}
+    assert "bands.narrow" in codes(planned(lettered(extras={"bands": close})))

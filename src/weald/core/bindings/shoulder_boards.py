@@ -6,7 +6,7 @@ from weald.core.bindings.case import bind_case, on_each_board
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.protocol import Bound
 from weald.core.bindings.supports import HOLE_SHIFT
-from weald.core.block.bands import band_places, mind_bands, reckon_bands
+from weald.core.block.bands import Band, bands_here, mind_bands, reckon_bands
 from weald.core.block.holes import Hole, support_middles
 from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
@@ -51,14 +51,15 @@ def bind_in_shoulder(
 
     :param higher: what is cut off the boards together with the block.
     """
-    bands = spec.binding.bands
-    reckon_bands(bands, spec.binding.material == "leather", ledger)
+    reckon_bands(spec, ledger)
     bound = bind_case(spec, case, covering, ledger, higher=higher)
-    flat = with_bands(
-        bound.drawings[0], case, bands_at=band_places(bands, case.board_height), wide=bands.width
-    )
+    flat = with_bands(bound.drawings[0], case, bands_here(spec, case.board_height))
     pieces = tuple(_longer(piece, ledger) for piece in bound.pieces)
-    findings = (*bound.findings, *mind_bands(bands, ledger), *_mind_false_bands(spec, ledger.notation))
+    findings = (
+        *bound.findings,
+        *mind_bands(spec.binding.bands, ledger),
+        *_mind_false_bands(spec, ledger.notation),
+    )
     return replace(bound, pieces=pieces, drawings=(flat, *bound.drawings[1:]), findings=findings)
 
 
@@ -111,12 +112,12 @@ def added_to(drawing: Drawing, sketch: Sketch) -> Drawing:
     return replace(drawing, elements=(*drawing.elements, *sketch.elements))
 
 
-def with_bands(flat: Drawing, case: Case, *, bands_at: tuple[Mm, ...], wide: Mm) -> Drawing:
+def with_bands(flat: Drawing, case: Case, bands: tuple[Band, ...]) -> Drawing:
     """The case laid flat with the bands across its spine."""
     sketch = Sketch()
     left = case.back_edge + case.gap
-    for place in bands_at:
-        for edge in (place - wide / 2, place + wide / 2):
+    for band in bands:
+        for edge in (band.place - band.width / 2, band.place + band.width / 2):
             y = case.turn_in + edge
             sketch.line(((left, y), (left + case.spine_width, y)), "score", "panel.each")
     return added_to(flat, sketch)

@@ -7,8 +7,10 @@ taller by what is more at the tail. Volumes of a set share board height, so that
 import math
 from dataclasses import dataclass
 
+from weald.core.block.holes import own_places
 from weald.core.findings import Action, Finding, finding
-from weald.core.job.spec import Bands
+from weald.core.job.extras.backs import BandsMeasured
+from weald.core.job.spec import Bands, JobSpec
 from weald.core.notation import counted
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
@@ -27,18 +29,45 @@ class Panel:
     height: Mm
 
 
-def panels(bands: Bands, height: Mm) -> tuple[Panel, ...]:
-    """The panels between the bands.
+@dataclass(frozen=True, slots=True)
+class Band:
+    """One band: its middle from the head of the boards, and how wide it is."""
+
+    place: Mm
+    width: Mm
+
+
+def bands_here(spec: JobSpec, height: Mm) -> tuple[Band, ...]:
+    """Every band where it stands: as measured, over raised cords that have places of their own, or even.
 
     :param height: of the boards.
     """
-    count = bands.count
+    bands, own = spec.binding.bands, spec.extras.bands
+    if own and own.bands:
+        return tuple(Band(each.place, each.width) for each in sorted(own.bands, key=lambda each: each.place))
+    cords = spec.extras.places
+    if cords and len(cords.supports) == bands.count and spec.sewing.method == "raised_cords":
+        squares = spec.binding.squares
+        middles = own_places(cords, spec.sewing, height - squares.head - squares.tail).middles
+        return tuple(Band(squares.head + place, bands.width) for place in middles)
     each = panel_height(bands, height)
-    found = []
-    for number in range(count + 1):
-        top = number * (each + bands.width)
-        found.append(Panel(number + 1, top, each + (bands.tail_more if number == count > 0 else 0.0)))
-    return tuple(found)
+    first, step = each + bands.width / 2, each + bands.width
+    return tuple(Band(first + number * step, bands.width) for number in range(bands.count))
+
+
+def panels_here(spec: JobSpec, height: Mm) -> tuple[Panel, ...]:
+    """The panels between the bands; the whole spine where there are none.
+
+    :param height: of the boards.
+    """
+    edges = [0.0]
+    for band in bands_here(spec, height):
+        edges += [band.place - band.width / 2, band.place + band.width / 2]
+    edges.append(height)
+    return tuple(
+        Panel(number // 2 + 1, edges[number], edges[number + 1] - edges[number])
+        for number in range(0, len(edges), 2)
+    )
 
 
 def panel_height(bands: Bands, height: Mm) -> Mm:
@@ -47,16 +76,15 @@ def panel_height(bands: Bands, height: Mm) -> Mm:
     return (height - more - bands.count * bands.width) / (bands.count + 1)
 
 
-def band_places(bands: Bands, height: Mm) -> tuple[Mm, ...]:
-    """Middle of every band, from the head of the boards."""
-    return tuple(panel.top - bands.width / 2 for panel in panels(bands, height)[1:])
-
-
-def reckon_bands(bands: Bands, leather: bool, ledger: Ledger) -> None:
+def reckon_bands(spec: JobSpec, ledger: Ledger) -> None:
     """Enter the panels, and what leather is drawn in; the boards' height has been reckoned before."""
+    bands, leather = spec.binding.bands, spec.binding.material == "leather"
     if not bands.count:
         return
     height = ledger.ref("board.height")
+    if spec.extras.bands and spec.extras.bands.bands:
+        _reckon_own(spec.extras.bands, leather, ledger)
+        return
     terms = {
         "height": height,
         "more": ledger.entry("more at the tail", bands.tail_more, "binding.bands.tail_more"),
@@ -81,9 +109,23 @@ def reckon_bands(bands: Bands, leather: bool, ledger: Ledger) -> None:
     )
 
 
+def _reckon_own(own: BandsMeasured, leather: bool, ledger: Ledger) -> None:
+    """What leather is drawn in over bands each of its own width."""
+    if not leather:
+        return
+    wide = sum(each.width for each in own.bands)
+    ledger.reckon(
+        "bands.take_up",
+        TAKE_UP * wide,
+        "0.57 × {wide}",
+        {"wide": ledger.entry("all bands together", wide, "extras.bands.bands")},
+        rule="leather moulded over the bands is drawn in so much; the piece is cut longer by it",
+    )
+
+
 def mind_bands(bands: Bands, ledger: Ledger) -> list[Finding]:
-    """Bands that leave no panel between them."""
-    if not bands.count or ledger.value("panel.each") >= LEAST_PANEL:
+    """Even bands that leave no panel between them."""
+    if "panel.each" not in ledger.quantities or ledger.value("panel.each") >= LEAST_PANEL:
         return []
     show = ledger.notation.length
     height = ledger.value("board.height")

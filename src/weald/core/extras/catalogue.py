@@ -5,7 +5,21 @@ from dataclasses import dataclass
 
 from weald.core.bindings.protocol import Structure
 from weald.core.drawing import Drawing
-from weald.core.extras import box, ends, finishing, jacket, places, plates, slipcase, stitching, taken
+from weald.core.extras import (
+    backing,
+    bands,
+    box,
+    copied,
+    ends,
+    finishing,
+    jacket,
+    judged,
+    places,
+    plates,
+    slipcase,
+    stitching,
+    taken,
+)
 from weald.core.extras.fields import Field, fields_of
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Action, Finding, finding
@@ -17,6 +31,7 @@ from weald.core.station import Station
 EXTRAS: Mapping[ExtraName, Extra] = {
     extra.name: extra
     for extra in (
+        copied.EXTRA,
         taken.FROM_BOARDS,
         taken.TORN,
         taken.WEIGHED,
@@ -24,10 +39,13 @@ EXTRAS: Mapping[ExtraName, Extra] = {
         places.EXTRA,
         stitching.EXTRA,
         ends.EXTRA,
+        backing.EXTRA,
+        bands.EXTRA,
         finishing.EXTRA,
         jacket.EXTRA,
         slipcase.EXTRA,
         box.EXTRA,
+        judged.EXTRA,
     )
 }
 
@@ -99,6 +117,7 @@ def add_extras(made: Made) -> Added:
             *_mind_forbidden(made, suited),
             *(found for each in added for found in each.findings),
         ),
+        tuple(remark for each in added for remark in each.remarks),
     )
 
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import TypeVar
 
 from weald.core.bindings.protocol import Structure
-from weald.core.block.bands import Panel, panels
+from weald.core.block.bands import Panel, panels_here
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.extras.setting import (
@@ -68,7 +68,7 @@ def reckon(made: Made) -> Added:
     if made.finish is None:
         return Added()
     width, height = made.finish.width, made.finish.height
-    spaces = panels_here(made, entries, height)
+    spaces = spine_panels(made, height)
     template = Template(width, height, spaces, tuple(_set_all(made, entries, spaces, width)))
     if template.lines:
         ledger.reckon(
@@ -88,19 +88,10 @@ def reckon(made: Made) -> Added:
     )
 
 
-def panels_here(made: Made, entries: Finishing, height: Mm) -> tuple[Panel, ...]:
-    """The panels between the bands as measured, or the even ones of the binding; the whole spine without."""
-    if entries.bands:
-        edges = [0.0]
-        for band in sorted(entries.bands, key=lambda each: each.place):
-            edges += [band.place - band.width / 2, band.place + band.width / 2]
-        edges.append(height)
-        return tuple(
-            Panel(number + 1, edges[2 * number], edges[2 * number + 1] - edges[2 * number])
-            for number in range(len(edges) // 2)
-        )
+def spine_panels(made: Made, height: Mm) -> tuple[Panel, ...]:
+    """The panels between the bands; the whole spine where none run across it."""
     if made.structure.banded and made.spec.binding.bands.count:
-        return panels(made.spec.binding.bands, height)
+        return panels_here(made.spec, height)
     return (Panel(1, 0.0, height),)
 
 
@@ -225,9 +216,6 @@ def _mind(made: Made, entries: Finishing, template: Template) -> Iterator[Findin
                 room=show(panel.height, True),
                 actions=_closer(entries, inside, panel),
             )
-    edges = [edge for panel in template.panels for edge in (panel.top, panel.top + panel.height)]
-    if edges != sorted(edges):
-        yield finding("finishing.bands", "extras.finishing.bands", notation)
 
 
 def _closer(entries: Finishing, lines: Sequence[LineHere], panel: Panel) -> tuple[Action, ...]:
@@ -250,9 +238,7 @@ def _draw_spine(made: Made, entries: Finishing, template: Template) -> Drawing:
     for above, below in zip(template.panels, template.panels[1:], strict=False):
         bottom = above.top + above.height
         if below.top > bottom:
-            sketch.area(
-                box(0, bottom, width, below.top - bottom), "mark", "outline", "extras.finishing.bands"
-            )
+            sketch.area(box(0, bottom, width, below.top - bottom), "mark", "outline", "panel.each")
     for panel in template.panels:
         middle = panel.top + panel.height / 2
         sketch.line(((-WRAP, middle), (-WRAP / 2, middle)), "hidden")

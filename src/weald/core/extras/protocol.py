@@ -46,12 +46,21 @@ class Made:
 
 
 @dataclass(frozen=True, slots=True)
+class Remark:
+    """Something to look at, at a station; as whoever reads it would say it."""
+
+    station: Station
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
 class Added:
     """What an extra adds to a book."""
 
     pieces: tuple[Piece, ...] = ()
     drawings: tuple[Drawing, ...] = ()
     findings: tuple[Finding, ...] = ()
+    remarks: tuple[Remark, ...] = ()
 
 
 def nothing_more(made: Made) -> Added:

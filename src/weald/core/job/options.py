@@ -60,6 +60,7 @@ def _adhesives(suited: tuple[Adhesive, ...]) -> dict[str, str]:
     return {"": "the usual one", **{name: ADHESIVES[name].title for name in suited}}
 
 
+_SOUND = {"unlooked": "not looked at", "sound": "sound", "worn": "worn", "broken": "broken"}
 _SEASON_WORDS: dict[str, str] = dict(SEASONS.items())
 
 OPTIONS: Mapping[str, Mapping[str, str]] = {
@@ -179,6 +180,10 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
         "plain": "plain",
     },
     "extras.stitching.on": {"1": "one, all along", "2": "two on", "3": "three on"},
+    "extras.judged.joints": _SOUND,
+    "extras.judged.sewing": _SOUND,
+    "extras.judged.covering": _SOUND,
+    "extras.judged.paper": _SOUND,
     "extras.box.kind": {"two_trays": "two trays in a case", "lid": "a tray with a lid"},
     "artwork.placing": {"as_is": "as it is", "fit": "fitted in", "fill": "filling the document"},
 }

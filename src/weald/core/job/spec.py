@@ -525,12 +525,15 @@ def read_spec(data: object, notation: Notation | None = None) -> JobSpec:
 
 
 def _agreeing(spec: JobSpec) -> JobSpec:
-    """Supports that each have a place are as many as there are places."""
-    own = spec.extras.places
-    if own is None or not own.supports or len(own.supports) == spec.sewing.supports:
-        return spec
-    sewing = spec.sewing.model_copy(update={"supports": len(own.supports)})
-    return spec.model_copy(update={"sewing": sewing})
+    """Supports and bands that each have a place are as many as there are places."""
+    places, bands = spec.extras.places, spec.extras.bands
+    changed: dict[str, Entries] = {}
+    if places and places.supports and len(places.supports) != spec.sewing.supports:
+        changed["sewing"] = spec.sewing.model_copy(update={"supports": len(places.supports)})
+    if bands and bands.bands and len(bands.bands) != spec.binding.bands.count:
+        as_many = spec.binding.bands.model_copy(update={"count": len(bands.bands)})
+        changed["binding"] = spec.binding.model_copy(update={"bands": as_many})
+    return spec.model_copy(update=changed) if changed else spec
 
 
 def editable_lengths(spec: JobSpec, notation: Notation) -> dict[str, str]:

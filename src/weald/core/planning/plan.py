@@ -197,8 +197,11 @@ def plan(
         grain_needed=folding_station.grain_words(folded.packet, folded.paper, notation),
         structure=facts_of(bench.structure, spec),
         cover_art=bench.art,
-        looks=what_to_look_at(
-            bench.structure, bench.block, bench.signatures if bench.block.sections else 0, ledger
+        looks=(
+            *what_to_look_at(
+                bench.structure, bench.block, bench.signatures if bench.block.sections else 0, ledger
+            ),
+            *(Look(remark.station, remark.text) for remark in added.remarks),
         ),
         cautions=tuple(
             Caution(station, record.caution + _CAUTION_TAIL)

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from weald.core.block.bands import Panel, panels
+from weald.core.block.bands import Panel, panels_here
 from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.options import DIRECTION_WORDS
@@ -96,8 +96,7 @@ def reckon(spec: JobSpec, lettered: bool, banded: bool, ledger: Ledger) -> Finis
     )
     tall: QuantityId = "board.height" if "board.height" in ledger.quantities else "cover.height"
     height = ledger.value(tall)
-    bands = spec.binding.bands if banded and spec.binding.bands.count else None
-    spaces = panels(bands, height) if bands else ()
+    spaces = panels_here(spec, height) if banded and spec.binding.bands.count else ()
     if finish.placed == "none":
         return FinishPlan(width, height, tall, spaces, None, None)
     along = finish.direction != "across"

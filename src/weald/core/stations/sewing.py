@@ -4,7 +4,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import replace
 
-from weald.core.block.bands import band_places, panel_height
+from weald.core.block.bands import bands_here, panel_height
 from weald.core.block.holes import (
     SUPPORTED,
     Hole,
@@ -163,7 +163,7 @@ def _under_bands(spec: JobSpec, block: BlockPlan) -> tuple[Mm, ...]:
     if bands.count != spec.sewing.supports:
         return ()
     height = block.height + squares.head + squares.tail
-    return tuple(place - squares.head for place in band_places(bands, height))
+    return tuple(band.place - squares.head for band in bands_here(spec, height))
 
 
 def _reckon_stations(
@@ -180,6 +180,8 @@ def _reckon_stations(
         entry="sewing.kettle",
     )
     usual = usual_places(method, sewing, block.height, under_bands, kettle)
+    if under_bands and spec.extras.bands:
+        return usual
     if under_bands:
         bands = spec.binding.bands
         height = block.height + spec.binding.squares.head + spec.binding.squares.tail

@@ -177,7 +177,12 @@ BLOCK = (
         tools=("hammer",),
         rate=15.0,
         whole=True,
-        looks=("The round even from head to tail, standing out {spine.rise} in the middle.",),
+        looks=(
+            "As sewn between {backing.sewn_least} and {backing.sewn_most} at the spine; {backing.packing} of "
+            "packing on each side before the press is closed.",
+            "The round even from head to tail, standing out {spine.rise} in the middle.",
+            "Rounded, it stands out between {backing.rise_least} and {backing.rise_most}.",
+        ),
         measures=("spine.rise", "spine.chord", "spine.arc"),
         danger="hammer",
         troubles=(
@@ -202,7 +207,11 @@ BLOCK = (
             until="through",
             holds=("lying_press",),
         ),
-        looks=("Each shoulder {shoulder.height} high, alike along its whole length.",),
+        looks=(
+            "Each shoulder {shoulder.height} high, alike along its whole length.",
+            "Shoulders between {backing.shoulder_least} and {backing.shoulder_most}; across them between "
+            "{backing.across_least} and {backing.across_most}.",
+        ),
         measures=("shoulder.height", "shoulder.line", "shoulder.width"),
         danger="hammer",
         hand="Left-handed: the press is turned, so that its screws stand to your left.",

@@ -4,12 +4,15 @@ from collections.abc import Iterator
 from typing import Literal
 
 from weald.core.job.entries import Entries
+from weald.core.job.extras.backs import BackingSheet, BandsMeasured
 from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
 from weald.core.job.extras.leaves import ComposedEnds, FromBoards, Plates, TornSheet, WeighedPaper
 from weald.core.job.extras.lettering import Finishing
+from weald.core.job.extras.old_books import CopiedBook, Judged
 from weald.core.job.extras.sewn import SewingPlaces, Stitching
 
 ExtraName = Literal[
+    "copied",
     "weighed",
     "torn",
     "from_boards",
@@ -17,16 +20,20 @@ ExtraName = Literal[
     "places",
     "stitching",
     "ends",
+    "backing",
+    "bands",
     "finishing",
     "jacket",
     "slipcase",
     "box",
+    "judged",
 ]
 
 
 class Extras(Entries):
     """What is added; nothing where it is not used. What each does stands in :mod:`weald.core.extras`."""
 
+    copied: CopiedBook | None = None
     weighed: WeighedPaper | None = None
     torn: TornSheet | None = None
     from_boards: FromBoards | None = None
@@ -34,10 +41,13 @@ class Extras(Entries):
     places: SewingPlaces | None = None
     stitching: Stitching | None = None
     ends: ComposedEnds | None = None
+    backing: BackingSheet | None = None
+    bands: BandsMeasured | None = None
     finishing: Finishing | None = None
     jacket: Jacket | None = None
     slipcase: Slipcase | None = None
     box: Box | None = None
+    judged: Judged | None = None
 
     def used(self) -> Iterator[ExtraName]:
         """The names of those used, in no order; those never spoken of cost nothing."""

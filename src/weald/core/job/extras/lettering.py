@@ -57,13 +57,6 @@ class PanelLine(Entries):
     gap: Annotated[Length, Field(ge=0, le=60, title="Gap")] = 1.0
 
 
-class BandMeasured(Entries):
-    """A band where it stands: its middle, from the head of the boards."""
-
-    place: Annotated[Size, Field(title="Middle, from the head")] = 40.0
-    width: Annotated[Wide, Field(title="Wide")] = 4.0
-
-
 class BoardFrame(Entries):
     """A frame tooled on a board, at one distance from its edges and another from the joint."""
 
@@ -101,7 +94,6 @@ class FrontLabel(Entries):
 class Finishing(Entries):
     """The finishing template of a book.
 
-    :param bands: where they were measured; even ones, as decided for the binding, where none are given.
     :param leading: between the lines of a panel. ``margin``: kept free at either edge of the spine.
     :param heat: heat and dwell as a trial found them, in words.
     """
@@ -109,7 +101,6 @@ class Finishing(Entries):
     tools: Annotated[tuple[FinishingTool, ...], Field(max_length=40, title="Tools owned")] = ()
     types: Annotated[tuple[FinishingType, ...], Field(max_length=20, title="Type owned")] = ()
     lines: Annotated[tuple[PanelLine, ...], Field(max_length=60, title="In the panels")] = ()
-    bands: Annotated[tuple[BandMeasured, ...], Field(max_length=12, title="Bands as measured")] = ()
     labels: Annotated[tuple[PanelLabel, ...], Field(max_length=12, title="Labels on the spine")] = ()
     front: Annotated[tuple[FrontLabel, ...], Field(max_length=6, title="On the front board")] = ()
     frames: Annotated[tuple[BoardFrame, ...], Field(max_length=6, title="Frames on the boards")] = ()

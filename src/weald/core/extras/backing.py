@@ -1,0 +1,172 @@
+"""The rounding and backing sheet: what the round takes up, packing, hammers, and limits after each stage."""
+
+from collections.abc import Iterator
+
+from weald.core.bindings.protocol import Structure
+from weald.core.block.textblock import arc_to_chord
+from weald.core.drawing import Drawing, Sketch, box
+from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.findings import Finding, finding
+from weald.core.job.extras.backs import BackingSheet, Hammer
+from weald.core.job.spec import JobSpec
+from weald.core.quantities import QuantityId
+from weald.core.reckoning import Term
+from weald.core.stations.block_drawings import arc_points
+from weald.core.stations.block_pieces import clear_spaces
+from weald.core.units import Mm
+
+LEAST_OFF: Mm = 0.3
+"""What is measured with a rule cannot be told nearer than this."""
+BOARD_REACH: Mm = 60.0
+
+
+def suits(structure: Structure, spec: JobSpec) -> bool:
+    """Spines that are rounded."""
+    return structure.treatment(spec).rounded
+
+
+def reckon(made: Made) -> Added:
+    """Enter what is taken up and left over, the packing, and the limits of every stage."""
+    sheet, ledger, block = made.spec.extras.backing or BackingSheet(), made.ledger, made.block
+    thickness, swell = ledger.ref("block.thickness"), ledger.ref("spine.swell")
+    ledger.reckon(
+        "backing.taken_up",
+        block.thickness * (arc_to_chord(block.round) - 1),
+        "{thickness} × ({arc} − 1)",
+        {
+            "thickness": thickness,
+            "arc": ledger.entry("arc to chord", arc_to_chord(block.round), "back.round", "factor"),
+        },
+        rule="swell that lies along the round; what is left goes into the shoulders",
+    )
+    ledger.reckon(
+        "backing.packing",
+        block.swell / 2,
+        "{swell} / 2",
+        {"swell": swell},
+        rule="on each side between backing board and press, thinning out towards the shoulder line: "
+        "the block is then held by its thickness and not by its swell",
+    )
+    sewn = _limits(
+        made, ("backing.sewn_least", "backing.sewn_most"), ledger.ref("spine.thickness"), swell.value
+    )
+    _limits(made, ("backing.rise_least", "backing.rise_most"), ledger.ref("spine.rise"), block.rise)
+    if block.shoulder:
+        shoulder = ledger.ref("shoulder.height")
+        _limits(made, ("backing.shoulder_least", "backing.shoulder_most"), shoulder, block.shoulder)
+        _limits(
+            made, ("backing.across_least", "backing.across_most"), ledger.ref("spine.chord"), block.shoulder
+        )
+    drawings = (_draw(made, sewn),) if "block" in made.drawn else ()
+    return Added(drawings=drawings, findings=tuple(_mind(made, sheet)))
+
+
+def _limits(made: Made, ids: tuple[QuantityId, QuantityId], wanted: Term, part: Mm) -> tuple[Mm, Mm]:
+    """Between which a size has to lie: off by no more than a part of what makes it, or what a rule tells."""
+    sheet, ledger = made.spec.extras.backing or BackingSheet(), made.ledger
+    off = max(LEAST_OFF, sheet.within * part)
+    by = ledger.entry("may be off by", off, "extras.backing.within", "thickness")
+    low = ledger.reckon(ids[0], max(0.0, wanted.value - off), "{wanted} − {by}", {"wanted": wanted, "by": by})
+    high = ledger.reckon(ids[1], wanted.value + off, "{wanted} + {by}", {"wanted": wanted, "by": by})
+    return low, high
+
+
+def _mind(made: Made, sheet: BackingSheet) -> Iterator[Finding]:
+    notation, show = made.notation, made.notation.length
+    spaces = clear_spaces(made.spec, made.block, made.sewing)
+    if spaces and sheet.hammers:
+        narrowest = min(space.height for space in spaces)
+        fits = [hammer for hammer in sheet.hammers if hammer.face + 2 * sheet.play <= narrowest]
+        if fits:
+            widest = max(fits, key=lambda hammer: hammer.face)
+            yield finding(
+                "backing.hammer",
+                "extras.backing.hammers",
+                notation,
+                space=show(narrowest, True),
+                hammer=widest.name,
+                face=show(widest.face, True),
+            )
+        else:
+            yield finding(
+                "backing.no_hammer",
+                "extras.backing.hammers",
+                notation,
+                space=show(narrowest, True),
+                face=show(max(0.0, narrowest - 2 * sheet.play), True),
+            )
+    left = made.block.swell - made.ledger.value("backing.taken_up")
+    if made.block.shoulder and left < 0:
+        yield finding(
+            "backing.nothing_left", "backing.taken_up", notation, less=notation.thickness(-left, True)
+        )
+
+
+def _draw(made: Made, sewn: tuple[Mm, Mm]) -> Drawing:
+    """Three stages side by side, cut across: as sewn between its boards and packing, rounded, and backed."""
+    block, show, sketch = made.block, made.notation.figure, Sketch()
+    half, spine = block.thickness / 2, block.spine / 2
+    gap = BOARD_REACH + 34
+    # as sewn: wider at the spine, wedges beside it make its sides parallel
+    outline = ((0, -spine), (BOARD_REACH, -half), (BOARD_REACH, half), (0, spine))
+    sketch.area(outline, "block", about="spine.thickness")
+    for side in (-1, 1):
+        wedge = ((0, side * spine), (BOARD_REACH, side * half), (BOARD_REACH, side * spine))
+        sketch.area(wedge, "card", about="backing.packing")
+        top = side * spine if side > 0 else -spine - 5
+        sketch.area(box(block.shoulder_line, top, BOARD_REACH - block.shoulder_line, 5), "board")
+    sketch.dimension((0, spine), (0, -spine), show(block.spine), about="spine.thickness")
+    sketch.dimension(
+        (BOARD_REACH, half), (BOARD_REACH, spine), show(block.swell / 2), offset=-1, about="backing.packing"
+    )
+    sketch.label(BOARD_REACH / 2, spine + 11, "1 as sewn", height=3)
+    for number, (chord, name) in enumerate(
+        ((block.thickness, "2 rounded"), (block.chord, "3 backed")), start=1
+    ):
+        if number == 2 and not block.shoulder:
+            break
+        left = number * gap
+        arc = [(left + x, y) for x, y in arc_points(chord, block.rise)]
+        sketch.area(
+            [*arc, (left, half), (left + BOARD_REACH, half), (left + BOARD_REACH, -half), (left, -half)],
+            "block",
+            about="spine.arc spine.rise",
+        )
+        sketch.dimension(
+            (left - block.rise, chord / 2), (left - block.rise, -chord / 2), show(chord), about="spine.chord"
+        )
+        sketch.label(left + BOARD_REACH / 2, spine + 11, name, height=3)
+    low, high = sewn
+    return sketch.finish(
+        "block.backing",
+        "block",
+        "Rounding and backing, stage by stage",
+        rows=(1, 0, 1, 0),
+        text=f"As sewn between {show(low, True)} and {show(high, True)}; packing "
+        f"{show(block.swell / 2, True)} "
+        "on each side; strokes from the middle outwards, the last ones glancing, between the cords.",
+    )
+
+
+def draw(sketch: Sketch) -> None:
+    """A rounded spine with shoulders between backing boards, a hammer over it."""
+    arc = arc_points(20, 5)
+    sketch.area([*arc, (3, 8), (34, 8), (34, -8), (3, -8)], "block")
+    for top in (-11, 8):
+        sketch.area(box(3, top, 31, 3), "board")
+    sketch.area(box(-20, -4, 9, 8), "mark")
+    sketch.line(((-15.5, 4), (-15.5, 17)), "cut")
+
+
+EXTRA = Extra(
+    name="backing",
+    station="block",
+    title="rounding and backing sheet",
+    good_for="wedges, packing, the hammer for the space, and between which limits each stage has to come out",
+    entries=BackingSheet,
+    draw=draw,
+    suits=suits,
+    reckon=reckon,
+    begins={"hammers": [Hammer().model_dump()]},
+    in_words="hammer faces, wedge, packing, swell, shoulders, limits",
+)

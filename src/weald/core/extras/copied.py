@@ -1,0 +1,161 @@
+"""A job that copies an old book from its measures.
+
+How they become entries, and where the job differs from them.
+"""
+
+from collections.abc import Iterator
+
+from weald.core.drawing import Sketch, box
+from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.findings import Action, Patch, finding
+from weald.core.folding.makeup import share_out
+from weald.core.folding.packet import MAX_SHEETS
+from weald.core.job.extras.old_books import CopiedBook
+from weald.core.job.spec import JobSpec
+from weald.core.quantities import QuantityId
+from weald.core.units import Mm
+
+AS_GOOD: Mm = 0.25
+"""A rule cannot tell sizes apart that differ by no more."""
+LEAST_BAND: Mm = 0.5
+
+
+def reckon(made: Made) -> Added:
+    """Hold the plan against the old book, and offer to make the job like it."""
+    old = made.spec.extras.copied or CopiedBook()
+    differs = list(_differences(made, old))
+    found = [
+        finding(
+            "copied.differs",
+            quantity,
+            made.notation,
+            label=made.ledger.quantities[quantity].label,
+            here=made.notation.length(here, True),
+            there=made.notation.limit(there),
+        )
+        for quantity, here, there in differs
+    ]
+    patch = copying(made, old)
+    if any(_value(made.spec, path) != value for path, value in patch.items()):
+        action = Action("Make the job like it", patch)
+        found.insert(0, finding("copied.take", "extras.copied", made.notation, actions=(action,)))
+    elif not differs:
+        found.append(finding("copied.alike", "extras.copied", made.notation))
+    return Added(findings=tuple(found))
+
+
+def copying(made: Made, old: CopiedBook) -> Patch:
+    """The entries that make a job like the old book.
+
+    Squares: head and tail = (board − leaf) / 2; fore-edge = inset + board − leaf, of a backed book less its
+    shoulder, which is as wide as the board is thick.
+    The block's thickness is taken as measured, its paper's as thickness / leaves.
+    """
+    spec, inset = made.spec, 0.0 if old.inset is None else old.inset
+    shoulder = old.board if made.block.shoulder_angle else 0.0
+    even = round((old.board_height - old.height) / 2, 4)
+    fore_edge = round(inset + old.board_width - (old.width - shoulder), 4)
+    patch: Patch = {
+        "leaf.height": old.height,
+        "leaf.width": old.width,
+        "text.pages": 2 * old.leaves,
+        "binding.board": old.board,
+        "binding.cover_thickness": old.cover,
+        "binding.squares.head": max(0.0, even),
+        "binding.squares.tail": max(0.0, even),
+        "binding.squares.fore_edge": max(0.0, fore_edge),
+        "measured.block.thickness": old.thickness,
+    }
+    if old.inset is not None and made.structure.in_shoulders:
+        patch["binding.french_joint"] = old.inset
+    elif old.inset is not None:
+        patch |= {"binding.joint_rule": "inset", "binding.inset": old.inset}
+    if old.spine is not None:
+        patch["measured.spine_board.width"] = old.spine
+    if old.sections:
+        patch |= _sections(spec, old)
+    if old.supports or old.kettle_head is not None or old.kettle_tail is not None:
+        patch["extras.places"] = {
+            "kettle_head": old.kettle_head,
+            "kettle_tail": old.kettle_tail,
+            "supports": [each.model_dump() for each in old.supports],
+        }
+    if old.bands:
+        patch["extras.bands"] = {"bands": [each.model_dump() for each in old.bands]}
+    return patch
+
+
+def _sections(spec: JobSpec, old: CopiedBook) -> Patch:
+    """Sheets of one fold a section, so that there are as many sections as there were."""
+    sheets = -(-old.leaves // 2)
+    each = max(1, -(-sheets // (old.sections or 1)))
+    if each > MAX_SHEETS:
+        return {}
+    shared = share_out(sheets, each, "even")
+    rule = "even" if len(shared) == old.sections else "full"
+    return {"folding.programme": "v", "folding.sheets_per_section": each, "folding.make_up": rule}
+
+
+def _value(spec: JobSpec, path: str) -> object:
+    if path.startswith("measured."):
+        return spec.measured.get(path.removeprefix("measured."))
+    at: object = spec
+    for step in path.split("."):
+        at = getattr(at, step, None)
+    return _plain(at)
+
+
+def _plain(value: object) -> object:
+    dump = getattr(value, "model_dump", None)
+    if dump is None:
+        return value
+    data: dict[str, object] = dump(mode="json", exclude_unset=False)
+    return {
+        key: inner
+        for key, inner in data.items()
+        if key in ("kettle_head", "kettle_tail", "supports", "bands")
+    }
+
+
+def _differences(made: Made, old: CopiedBook) -> Iterator[tuple[QuantityId, Mm, Mm]]:
+    """Sizes of the plan that are not the old book's."""
+    there: dict[QuantityId, Mm | None] = {
+        "block.height": old.height,
+        "block.width": old.width,
+        "block.thickness": old.thickness,
+        "board.height": old.board_height,
+        "board.width": old.board_width,
+        "spine_board.width": old.spine,
+    }
+    for quantity, size in there.items():
+        if size is None or quantity not in made.ledger.quantities:
+            continue
+        here = made.ledger.value(quantity)
+        if abs(here - size) > AS_GOOD:
+            yield quantity, here, size
+
+
+def draw(sketch: Sketch) -> None:
+    """An old book and its like beside it, a rule between."""
+    sketch.area(box(0, 0, 20, 40), "leather", "cut")
+    for y in (7, 15, 23, 31):
+        sketch.area(box(0, y, 5, 1.6), "mark")
+    sketch.area(box(34, 0, 20, 40), "cloth", "cut")
+    for y in (7, 15, 23, 31):
+        sketch.area(box(34, y, 5, 1.6), "mark")
+    sketch.line(((27, 0), (27, 40)), "outline")
+    for y in range(0, 41, 5):
+        sketch.line(((25, y), (29, y)), "outline")
+
+
+EXTRA = Extra(
+    name="copied",
+    station="text",
+    title="copy of an old book",
+    good_for="a damaged volume of a set, or a pattern: a job like it from its measures, and "
+    "where they differ",
+    entries=CopiedBook,
+    draw=draw,
+    reckon=reckon,
+    in_words="old book, set, measures, facsimile, replacement volume",
+)

@@ -1,0 +1,89 @@
+"""Bands where they were measured, and the sheet for rounding and backing; by hand."""
+
+import math
+from typing import Any
+
+import pytest
+
+from tests.conftest import codes, job_in, planned, value
+from tests.core.extras.made_up import EXTRAS, merged
+from tests.core.test_drawings import areas, drawing
+from weald.core.drawing import Line
+from weald.core.job.spec import read_spec
+
+
+def banded(**more: Any) -> dict[str, Any]:
+    return merged(job_in("laced_boards"), merged(EXTRAS["bands"], more))
+
+
+def test_bands_are_where_they_were_measured_everywhere() -> None:
+    made = planned(banded())
+    assert read_spec(banded()).binding.bands.count == 3
+    on_the_spine = areas(drawing(made, "finish.spine"), "mark")
+    middles = [(each.points[0][1] + each.points[2][1]) / 2 for each in on_the_spine]
+    assert middles == pytest.approx([40, 86, 150])
+    flat = drawing(made, "case.flat")
+    turn = (value(made, "cover.height") - value(made, "board.height")) / 2
+    edges = sorted(
+        {
+            round(e.points[0][1] - turn, 3)
+            for e in flat.elements
+            if isinstance(e, Line) and e.about == "panel.each"
+        }
+    )
+    assert edges == [38, 42, 83.5, 88.5, 148, 152]
+    # leather over a half-round band: (π/2 − 1) of 4, 5 and 4
+    assert value(made, "bands.take_up") == pytest.approx(13 * (math.pi / 2 - 1))
+
+
+def test_raised_cords_lie_under_the_bands_and_bands_over_cords() -> None:
+    job = banded(sewing={"method": "raised_cords", "supports": 3, "support_width": 3, "packed": True})
+    strip = drawing(planned(job), "sewing.strip")
+    head = job["binding"].get("squares", {}).get("head", 3)
+    crosses = {
+        round(e.points[0][1], 2)
+        for e in strip.elements
+        if isinstance(e, Line) and e.layer == "cut" and e.points[0][1] == e.points[1][1]
+    }
+    assert {40 - head, 86 - head, 150 - head} <= crosses
+    cords = merged(
+        job_in("laced_boards"),
+        {
+            "sewing": {"method": "raised_cords", "support_width": 3},
+            "binding": {"bands": {"count": 2}},
+            "extras": {"places": {"supports": [{"place": 60}, {"place": 140}]}},
+        },
+    )
+    marks = areas(drawing(planned(cords), "finish.spine"), "mark")
+    assert [(each.points[0][1] + each.points[2][1]) / 2 for each in marks] == pytest.approx(
+        [60 + head, 140 + head]
+    )
+
+
+def backed(**more: Any) -> dict[str, Any]:
+    return merged(job_in("laced_boards"), merged(EXTRAS["backing"], more))
+
+
+def test_the_backing_sheet_by_hand() -> None:
+    made = planned(backed(back={"round": 0.2, "round_rule": "given"}))
+    thickness, swell = value(made, "block.thickness"), value(made, "spine.swell")
+    x = math.pi * 0.2
+    assert value(made, "backing.taken_up") == pytest.approx(thickness * (x / math.sin(x) - 1))
+    assert value(made, "backing.packing") == pytest.approx(swell / 2)
+    # held by its thickness: the spine less both packings
+    assert value(made, "spine.thickness") - 2 * value(made, "backing.packing") == pytest.approx(thickness)
+    rise = value(made, "spine.rise")
+    assert value(made, "backing.rise_most") == pytest.approx(rise + max(0.3, 0.1 * rise))
+    looks = [look.text for each in made.operations for look in each.looks]
+    assert any("packing on each side" in each for each in looks)
+
+
+def test_hammers_are_held_against_the_clear_spaces() -> None:
+    said = codes(planned(backed()))
+    assert "backing.hammer" in said or "backing.no_hammer" in said
+    wide = backed(extras={"backing": {"hammers": [{"name": "maul", "face": 90}]}})
+    assert "backing.no_hammer" in codes(planned(wide))
+    narrow = backed(extras={"backing": {"hammers": [{"name": "rivet", "face": 12}]}})
+    assert "backing.hammer" in codes(planned(narrow))
+    thin = backed(sewing={"thread": 0.05}, back={"round": 0.33, "round_rule": "given"})
+    assert "backing.nothing_left" in codes(planned(thin))

@@ -1,0 +1,128 @@
+"""Old books judged and copied: a damaged volume made again from its measures."""
+
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import settings as hypothesis_settings
+from hypothesis import strategies as st
+
+from tests.conftest import codes, job_in, planned, value
+from tests.core.extras.made_up import EXTRAS, merged
+from weald.core.job.patching import patched
+from weald.core.job.spec import JobSpec, read_spec
+from weald.core.planning.plan import Plan, plan
+
+
+def taken(spec: JobSpec) -> JobSpec:
+    """The job once it has been made like the old book."""
+    action = next(each for each in plan(spec).findings if each.code == "copied.take").actions[0]
+    return patched(spec, action.patch)
+
+
+def judged(**entries: Any) -> Plan:
+    return planned({"extras": {"judged": entries}})
+
+
+def test_what_is_not_measured_is_asked_for_and_not_judged() -> None:
+    nothing = judged()
+    assert "judged.mark" not in {each.id for each in nothing.quantities}
+    asked = [look.text for look in nothing.looks if look.station == "record"]
+    assert len(asked) == 9
+    assert any("calliper" in each for each in asked)
+    assert len([look for look in judged(lettering_off=0.2).looks if look.station == "record"]) == 8
+
+
+def test_a_book_judged_by_hand() -> None:
+    # heads 3 and 4: out; 0.4 of warp on 141: within 1.41; joints worn ½, paper broken 0: 1½ of 4, and
+    # leaning 3 of 210, where 1.05 is the most, makes it 1½ of 5
+    made = planned(EXTRAS["judged"])
+    assert value(made, "judged.mark") == pytest.approx(10 * 1.5 / 5)
+    assert {"judged.beyond", "judged.worn", "judged.broken"} <= codes(made)
+    said = [each.message for each in made.findings if each.code == "judged.beyond"]
+    assert len(said) == 2
+    assert "1 mm out" in said[0]
+
+
+@given(st.lists(st.floats(0, 12), min_size=2, max_size=2))
+def test_squares_pass_as_long_as_they_differ_by_half_a_millimetre(squares: list[float]) -> None:
+    front, back = (round(each, 2) for each in squares)
+    beyond = "judged.beyond" in codes(judged(head_front=front, head_back=back))
+    assert beyond == (abs(front - back) > 0.5 + 1e-6)
+
+
+def test_a_job_is_made_like_an_old_book() -> None:
+    spec = read_spec(merged(job_in("laced_boards"), EXTRAS["copied"]))
+    assert "copied.differs" in codes(plan(spec))
+    like = taken(spec)
+    made = plan(like)
+    assert "copied.alike" in codes(made)
+    assert not {"copied.take", "copied.differs"} & codes(made)
+    assert (value(made, "board.height"), value(made, "board.width")) == (
+        pytest.approx(216),
+        pytest.approx(141, abs=0.25),
+    )
+    assert value(made, "block.thickness") == 25
+    assert value(made, "sections.count") == 25
+    assert [each.place for each in like.extras.bands.bands] == [40, 90]  # type: ignore[union-attr]
+
+
+@given(
+    leaves=st.integers(8, 400),
+    sections=st.integers(1, 40),
+    height=st.floats(90, 400),
+    square=st.floats(1, 8),
+    board=st.floats(1, 4),
+)
+@hypothesis_settings(max_examples=60)
+def test_whatever_was_measured_comes_out(
+    leaves: int, sections: int, height: float, square: float, board: float
+) -> None:
+    tall = round(height, 1)
+    old = {
+        "height": tall,
+        "width": round(0.7 * tall, 1),
+        "thickness": round(leaves * 0.12 + 1, 1),
+        "leaves": leaves,
+        "sections": min(sections, leaves // 4),
+        "board_height": round(tall + 2 * square, 2),
+        "board_width": round(0.7 * tall + square - 4, 2),
+        "board": round(board, 1),
+        "inset": 5,
+    }
+    spec = read_spec({"extras": {"copied": old}})
+    made = plan(taken(spec))
+    for quantity, entry in (
+        ("board.height", "board_height"),
+        ("board.width", "board_width"),
+        ("block.height", "height"),
+    ):
+        assert value(made, quantity) == pytest.approx(old[entry], abs=0.26), quantity
+    assert value(made, "block.thickness") == old["thickness"]
+
+
+def test_a_damaged_volume_of_a_set_is_copied_whole() -> None:
+    """Old measures, plates on guards, bands, lettering with the tools there are, and a jacket: one job."""
+    extras = {
+        **EXTRAS["copied"]["extras"],
+        **EXTRAS["plates"]["extras"],
+        **EXTRAS["finishing"]["extras"],
+        "jacket": {},
+        "backing": EXTRAS["backing"]["extras"]["backing"],
+    }
+    job = merged(job_in("laced_boards"), {**EXTRAS["finishing"], "extras": extras})
+    job["sewing"] = {**job["sewing"], "method": "raised_cords", "support_width": 3}
+    made = plan(taken(read_spec(job)))
+    assert not [each for each in made.findings if each.severity == "stop"]
+    cut = {each.id for each in made.pieces}
+    assert {"board", "cover", "plate_guard", "map_guard", "stub", "panel_label_1", "jacket"} <= cut
+    drawn = {each.id for each in made.drawings}
+    assert {
+        "finish.finishing",
+        "finish.jacket",
+        "boards.bands",
+        "folding.plates",
+        "block.backing",
+        "sewing.places",
+    } <= drawn
+    assert value(made, "jacket.height") == pytest.approx(value(made, "board.height") - 1)
