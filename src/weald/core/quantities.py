@@ -184,6 +184,9 @@ QuantityId = Literal[
     "backing.across_least",
     "backing.across_most",
     "judged.mark",
+    "bevel.slope",
+    "bevel.edge",
+    "bevel.turn_in",
 ]
 
 
@@ -380,6 +383,9 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "backing.across_least": Definition("block", "Across the shoulders, least", measured=False),
     "backing.across_most": Definition("block", "Across the shoulders, most", measured=False),
     "judged.mark": Definition("record", "Mark, of ten", "factor"),
+    "bevel.slope": Definition("boards", "Bevel, slope", measured=False),
+    "bevel.edge": Definition("boards", "Bevel, left of the edge", "thickness", measured=False),
+    "bevel.turn_in": Definition("boards", "Turn-in reaches in further", "thickness", measured=False),
 }
 
 

@@ -96,6 +96,31 @@ EXTRAS: dict[str, dict[str, Any]] = {
         "text": {"pages": 400},
         "extras": {"bands": {"bands": [{"place": 40}, {"place": 86, "width": 5}, {"place": 150}]}},
     },
+    "strip": {"extras": {"strip": {"overlap": 35, "counted": "spine"}}},
+    "panels": {
+        "extras": {
+            "panels": {
+                "panels": [
+                    {"width": 100, "height": 160, "thickness": 1.2},
+                    {"side": "back", "width": 90, "height": 150, "head": 20, "fore_edge": 15},
+                ]
+            }
+        },
+    },
+    "bevels": {"binding": {"board": 4}, "extras": {"bevels": {"wide": 8, "deep": 2}}},
+    "skin": {
+        "binding": LEATHER,
+        "extras": {
+            "skin": {
+                "points": [
+                    {"along": 30, "away": 0},
+                    {"along": 560, "away": 40},
+                    {"along": 600, "away": 330},
+                    {"along": 0, "away": 360},
+                ]
+            }
+        },
+    },
     "backing": {
         "binding": LEATHER,
         "text": {"pages": 400},

@@ -11,7 +11,9 @@ def reckon_board(spec: JobSpec, laminated: bool, ledger: Ledger) -> Mm:
     :param laminated: whether the structure makes each board of two, a thick and a thin one.
     """
     binding = spec.binding
-    if not (binding.linings or laminated):
+    panels = spec.extras.panels
+    layer = max((each.thickness for each in panels.panels), default=0.0) if panels else 0.0
+    if not (binding.linings or laminated or layer):
         return ledger.reckon("board.thickness", binding.board, "the board alone", entry="binding.board")
     terms = {"board": ledger.entry("board", binding.board, "binding.board")}
     thin = binding.thin_board if laminated else 0.0
@@ -21,9 +23,11 @@ def reckon_board(spec: JobSpec, laminated: bool, ledger: Ledger) -> Mm:
         label = "second board" if lining.side == "core" else f"lining {lining.side}"
         about = f"binding.linings.{number}.thickness"
         terms[f"lining{number}"] = ledger.entry(label, lining.effective, about, "thickness", own=lining.name)
+    if layer:
+        terms["layer"] = ledger.entry("layer round the panels", layer, "extras.panels.panels", "thickness")
     return ledger.reckon(
         "board.thickness",
-        binding.board + thin + sum(lining.effective for lining in binding.linings),
+        binding.board + thin + layer + sum(lining.effective for lining in binding.linings),
         " + ".join(f"{{{name}}}" for name in terms),
         terms,
         rule="board and every lining add up",

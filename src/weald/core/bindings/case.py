@@ -60,7 +60,9 @@ def bind_case(
     )
     as_cut = reckon_covering(covering, spec.binding, ground, ledger)
     parts = cover_parts(covering, as_cut, ground)
-    joined = joined or covering == "three_piece"
+    # a structure without a spine board has nothing to join
+    wanted = spec.extras.strip is not None and case.spine == "board"
+    joined = joined or wanted or covering == "three_piece"
     pieces = [
         *board_pieces(spec, case.board_sizes, ledger, higher),
         *_spine_pieces(spec, case, ledger),
@@ -217,17 +219,36 @@ def _spine_pieces(spec: JobSpec, case: Case, ledger: Ledger) -> list[Piece]:
 
 
 def _joining_strip(spec: JobSpec, case: Case, ledger: Ledger) -> Piece:
-    overlap = spec.binding.overlap
+    own = spec.extras.strip
+    overlap = own.overlap if own else spec.binding.overlap
+    from_spine = own is not None and own.counted == "spine"
+    spine, gap = ledger.ref("spine_board.width"), ledger.ref("joint.gap")
+    path = "extras.strip.overlap" if own else "binding.overlap"
+    schools = [
+        ledger.school(
+            counted,
+            label,
+            case.middle - (2 * gap.value if counted == "spine" else 0.0) + 2 * overlap,
+            {"extras.strip.counted": counted},
+            chosen=(counted == "spine") == from_spine,
+            effect=effect,
+        )
+        for counted, label, effect in (
+            ("board", "overlap counted on the board", "lies so far on the boards, however wide the joint"),
+            ("spine", "overlap counted from the spine board", "one gauge for strip and joint"),
+        )
+    ]
     width = ledger.reckon(
         "strip.width",
-        case.middle + 2 * overlap,
-        "{spine} + 2 × {gap} + 2 × {overlap}",
+        case.middle - (2 * gap.value if from_spine else 0.0) + 2 * overlap,
+        "{spine} + 2 × {overlap}" if from_spine else "{spine} + 2 × {gap} + 2 × {overlap}",
         {
-            "spine": ledger.ref("spine_board.width"),
-            "gap": ledger.ref("joint.gap"),
-            "overlap": ledger.entry("on each board", overlap, "binding.overlap"),
+            "spine": spine,
+            **({} if from_spine else {"gap": gap}),
+            "overlap": ledger.entry("from the spine board" if from_spine else "on each board", overlap, path),
         },
         rule="stout paper, {mm:20–40} on each board; the covering cannot pull the boards in",
+        schools=schools if own else (),
     )
     size = (width, case.tallest)
     how = "joins boards and spine before covering; grain head to tail"

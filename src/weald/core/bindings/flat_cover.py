@@ -13,6 +13,9 @@ from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
 
+STIFFENER_CLEAR: Mm = 1.0
+"""A stiffener ends so much short of slits and edges."""
+
 
 @dataclass(frozen=True, slots=True)
 class FlatCover:
@@ -77,6 +80,21 @@ def cover_piece(spec: JobSpec, cover: FlatCover, how: str, ledger: Ledger) -> Pi
     return make_piece(
         ledger, "cover", "Cover", "card", spec.copies, size, how, thickness=spec.binding.cover_thickness
     )
+
+
+def stiffeners(spec: JobSpec, cover: FlatCover, clear: Mm, ledger: Ledger) -> list[Piece]:
+    """Cards laid inside both sides of a cover, where it is to have them.
+
+    :param clear: how far from the spine they begin: beyond slits, or beyond the score.
+    """
+    thickness = spec.binding.stiffener
+    if thickness is None:
+        return []
+    size = (cover.leaf - clear - STIFFENER_CLEAR, cover.height - 2 * STIFFENER_CLEAR)
+    how = "inside the cover, clear of slits and score, to the fore-edge; held by a flap or the first leaf"
+    return [
+        make_piece(ledger, "stiffener", "Stiffener", "card", 2 * spec.copies, size, how, thickness=thickness)
+    ]
 
 
 def draw_cover(cover: FlatCover, ledger: Ledger) -> tuple[Sketch, Drawing]:

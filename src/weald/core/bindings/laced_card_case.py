@@ -4,7 +4,7 @@ import math
 
 from weald.core.bindings import pictures
 from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
-from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
+from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
 from weald.core.block.holes import Hole, back_middles, support_middles
@@ -12,13 +12,10 @@ from weald.core.drawing import Sketch
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
-from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
 
-STIFFENER_CLEAR: Mm = 1.0
-"""A stiffener ends so much short of slits and edges."""
 FIT_MARK: Mm = 2.0
 """Half as large as the signs that say which support goes through which slits."""
 
@@ -82,23 +79,11 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     piece = cover_piece(spec, cover, "scored at the spine; slits cut from the outside, burr inside", ledger)
     section = draw_wrapped(block, binding.cover_thickness, ledger)
     return Bound(
-        (piece, *_stiffeners(spec, cover, step, ledger)),
+        (piece, *stiffeners(spec, cover, step, ledger)),
         (flat, section),
         tuple(_mind(len(supports), block, ledger.notation)),
         cover.profile,
     )
-
-
-def _stiffeners(spec: JobSpec, cover: FlatCover, step: Mm, ledger: Ledger) -> list[Piece]:
-    """Cards laid inside both sides, clear of the slits."""
-    thickness = spec.binding.stiffener
-    if thickness is None:
-        return []
-    size = (cover.leaf - step - STIFFENER_CLEAR, cover.height - 2 * STIFFENER_CLEAR)
-    how = "inside the cover, from beyond the slits to the fore-edge; held by the paste-down or a folded edge"
-    return [
-        make_piece(ledger, "stiffener", "Stiffener", "card", 2 * spec.copies, size, how, thickness=thickness)
-    ]
 
 
 def _fit_mark(sketch: Sketch, number: int, x: Mm, y: Mm) -> None:

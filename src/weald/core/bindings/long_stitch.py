@@ -4,9 +4,9 @@ Every section sewn straight through a limp cover, its thread on show along the s
 """
 
 from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
-from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
+from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
 from weald.core.bindings.protocol import Bound, Structure
-from weald.core.bindings.wrapper import draw_wrapped
+from weald.core.bindings.wrapper import SCORE_CLEAR, draw_wrapped
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Finding, finding
@@ -68,7 +68,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         draw_wrapped(block, binding.cover_thickness, ledger),
         _draw_rows(rows, holes, cover, ledger),
     )
-    return Bound((piece,), drawings, tuple(_mind(apart, block, ledger)), cover.profile)
+    pieces = (piece, *stiffeners(spec, cover, SCORE_CLEAR, ledger))
+    return Bound(pieces, drawings, tuple(_mind(apart, block, ledger)), cover.profile)
 
 
 def rows_of(sections: int, apart: Mm, spine: Mm) -> list[Mm]:
@@ -140,7 +141,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("long",),
-    entries=("binding.cover", "binding.squares", "binding.spine_rule", "binding.flaps"),
+    entries=("binding.cover", "binding.squares", "binding.spine_rule", "binding.flaps", "binding.stiffener"),
     chooses={
         "binding.material": "leather",
         "binding.cover_thickness": 1.2,

@@ -1,7 +1,7 @@
 """Paper covers: drawn on and trimmed flush with the block, or a wrapper with flaps that is not glued."""
 
 from weald.core.bindings import pictures
-from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
+from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
@@ -13,6 +13,8 @@ from weald.core.stations.block_drawings import draw_section
 from weald.core.units import Mm
 
 LEAST_FLAP_PART = 0.25
+SCORE_CLEAR: Mm = 3.0
+"""Stiffeners begin so far from the score, so that the cover still folds."""
 
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
@@ -42,7 +44,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     _, flat = draw_cover(cover, ledger)
     return Bound(
-        (cover_piece(spec, cover, how, ledger),),
+        (cover_piece(spec, cover, how, ledger), *stiffeners(spec, cover, SCORE_CLEAR, ledger)),
         (flat, draw_wrapped(block, spec.binding.cover_thickness, ledger)),
         tuple(_mind(flap, block.width, ledger)),
         cover.profile,
@@ -102,7 +104,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("link", "tapes", "cords", "none"),
-    entries=("binding.cover", "binding.flaps", "binding.tape_reach"),
+    entries=("binding.cover", "binding.flaps", "binding.stiffener", "binding.tape_reach"),
     chooses={"binding.material": "paper"},
     thinnest=2.0,
     thickest=40.0,

@@ -184,6 +184,9 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
     "extras.judged.sewing": _SOUND,
     "extras.judged.covering": _SOUND,
     "extras.judged.paper": _SOUND,
+    "extras.strip.counted": {"board": "the board's edge", "spine": "the spine board"},
+    "extras.panels.panels.side": {"front": "front", "back": "back"},
+    "extras.bevels.edges": {"three": "head, tail, fore-edge", "four": "all four"},
     "extras.box.kind": {"two_trays": "two trays in a case", "lid": "a tray with a lid"},
     "artwork.placing": {"as_is": "as it is", "fit": "fitted in", "fill": "filling the document"},
 }

@@ -5,6 +5,7 @@ from typing import Literal
 
 from weald.core.job.entries import Entries
 from weald.core.job.extras.backs import BackingSheet, BandsMeasured
+from weald.core.job.extras.covers import Bevels, JoinedByStrip, OldPanels, SkinOutline
 from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
 from weald.core.job.extras.leaves import ComposedEnds, FromBoards, Plates, TornSheet, WeighedPaper
 from weald.core.job.extras.lettering import Finishing
@@ -22,6 +23,10 @@ ExtraName = Literal[
     "ends",
     "backing",
     "bands",
+    "strip",
+    "panels",
+    "bevels",
+    "skin",
     "finishing",
     "jacket",
     "slipcase",
@@ -43,6 +48,10 @@ class Extras(Entries):
     ends: ComposedEnds | None = None
     backing: BackingSheet | None = None
     bands: BandsMeasured | None = None
+    strip: JoinedByStrip | None = None
+    panels: OldPanels | None = None
+    bevels: Bevels | None = None
+    skin: SkinOutline | None = None
     finishing: Finishing | None = None
     jacket: Jacket | None = None
     slipcase: Slipcase | None = None
