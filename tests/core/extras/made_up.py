@@ -151,6 +151,25 @@ EXTRAS: dict[str, dict[str, Any]] = {
             }
         },
     },
+    "elsewhere": {
+        "text": {"pages": 245},
+        "extras": {
+            "elsewhere": {
+                "editions": [
+                    {"identifier": "9780000000019", "base": 0.85, "per_page": 0.012},
+                    {
+                        "name": "hardback",
+                        "kind": "hardback",
+                        "identifier": "9780000000026",
+                        "hinge": 10,
+                        "wrap": 15,
+                        "beyond": 3,
+                        "multiple": 4,
+                    },
+                ]
+            }
+        },
+    },
     "jacket": {"extras": {"jacket": {}}},
     "slipcase": {"extras": {"slipcase": {"thumb": 12, "lining": 0.2}}},
     "box": {"extras": {"box": {"lining": 0.15}}},

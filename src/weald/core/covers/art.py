@@ -167,7 +167,7 @@ def reckon(
         closed=_close(zones, wrap, block, profile, ledger),
         barcode=_barcode(zones) if digits else None,
         digits=digits,
-        artwork=_place(spec, size["width"], size["height"]),
+        artwork=place_artwork(spec, size["width"], size["height"]),
         creases=edges,
         levels=(top, top + face) if wrap else (),
         lettering=_lettering(spec, zones, spine),
@@ -239,7 +239,7 @@ def _barcode(zones: list[Zone]) -> Window:
     return Window("barcode", right - WIDTH, bottom - HEIGHT, WIDTH, HEIGHT)
 
 
-def _place(spec: JobSpec, width: Mm, height: Mm) -> Placed | None:
+def place_artwork(spec: JobSpec, width: Mm, height: Mm) -> Placed | None:
     """Where the artwork lies: in the middle, at its own size, or as large as fits or fills the document."""
     art = spec.artwork
     if not (art.file and art.width and art.height):

@@ -11,6 +11,7 @@ from weald.core.extras import (
     box,
     copied,
     covers,
+    elsewhere,
     ends,
     finishing,
     jacket,
@@ -50,6 +51,7 @@ EXTRAS: Mapping[ExtraName, Extra] = {
         jacket.EXTRA,
         slipcase.EXTRA,
         box.EXTRA,
+        elsewhere.EXTRA,
         skin.EXTRA,
         judged.EXTRA,
     )

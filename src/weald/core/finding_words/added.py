@@ -59,6 +59,13 @@ AddedCode = Literal[
     "skin.too_small",
     "skin.pieced",
     "skin.askew",
+    "elsewhere.edition",
+    "elsewhere.pages",
+    "elsewhere.blanks",
+    "elsewhere.document",
+    "elsewhere.narrow",
+    "elsewhere.same_identifier",
+    "elsewhere.identifier",
 ]
 
 ADDED: dict[AddedCode, FindingWords] = {
@@ -388,5 +395,48 @@ ADDED: dict[AddedCode, FindingWords] = {
         "cutting",
         "Laid askew: {pieces}.",
         "Cut paper patterns and lay them on the skin first; flaws and the spine of the animal decide.",
+    ),
+    "elsewhere.edition": FindingWords(
+        "note",
+        "finish",
+        "{name}: {pages} pages, spine {spine}, document {width} × {height}; {weight} a copy, {price}.",
+        "Compare before ordering: the printer's own calculator has the last word.",
+    ),
+    "elsewhere.pages": FindingWords(
+        "stop",
+        "finish",
+        "{name}: {pages} pages, and its printer binds {least} to {most}.",
+        "Take another binding, another printer, or another page size.",
+    ),
+    "elsewhere.blanks": FindingWords(
+        "note",
+        "finish",
+        "{name}: {blanks} blank pages at the end, made up and added by the printer.",
+        "Use them: a colophon, notes, a list of works.",
+    ),
+    "elsewhere.document": FindingWords(
+        "stop",
+        "finish",
+        "{name}: its printer asks for a document of {asked}, and by the rules entered it comes to {here}.",
+        "Look at pages, paper and spine again before ordering; the cover is written in the "
+        "middle of what is asked for.",
+    ),
+    "elsewhere.narrow": FindingWords(
+        "mind",
+        "finish",
+        "{name}: a spine {spine} wide takes no lettering.",
+        "Leave it plain; printers refuse it otherwise.",
+    ),
+    "elsewhere.same_identifier": FindingWords(
+        "stop",
+        "finish",
+        "“{one}” and “{other}” have the same identifier.",
+        "Each edition has a number of its own: hardback and paperback too.",
+    ),
+    "elsewhere.identifier": FindingWords(
+        "mind",
+        "finish",
+        "{name}: its identifier is no number of thirteen digits with its check digit.",
+        "Look at it again; the barcode is drawn once it is right.",
     ),
 }

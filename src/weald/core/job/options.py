@@ -187,6 +187,7 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
     "extras.strip.counted": {"board": "the board's edge", "spine": "the spine board"},
     "extras.panels.panels.side": {"front": "front", "back": "back"},
     "extras.bevels.edges": {"three": "head, tail, fore-edge", "four": "all four"},
+    "extras.elsewhere.editions.kind": {"paperback": "paperback", "hardback": "hardback"},
     "extras.box.kind": {"two_trays": "two trays in a case", "lid": "a tray with a lid"},
     "artwork.placing": {"as_is": "as it is", "fit": "fitted in", "fill": "filling the document"},
 }

@@ -9,6 +9,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Schema, Status
 
 from weald.core.errors import SpecError
+from weald.core.extras.elsewhere import cover_of
 from weald.core.job.printing import CoverRules
 from weald.core.job.spec import read_spec
 from weald.core.planning.plan import plan
@@ -20,6 +21,7 @@ from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.rates import BRINGING, HEAVY
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import CoverRulesInput
+from weald.web.jobs.models import Job
 from weald.web.printing import services
 from weald.web.printing.files import artwork_name, at_hand, is_kept
 from weald.web.printing.models import Artwork, CoverProfile
@@ -103,10 +105,21 @@ def artwork_picture(
 
 
 @router.get("/jobs/{int:job_id}/cover.pdf", response={404: Problem}, operation_id="coverPdf", throttle=HEAVY)
-def take_cover(request: HttpRequest, job_id: int, guides: bool = Query(False)) -> HttpResponse:
-    """The printed cover with its boxes; with ``guides`` a proof that shows what falls where."""
+def take_cover(
+    request: HttpRequest,
+    job_id: int,
+    guides: bool = Query(False),
+    edition: int | None = Query(None, ge=1, le=6),
+) -> HttpResponse:
+    """The printed cover with its boxes; with ``guides`` a proof that shows what falls where.
+
+    With ``edition`` that of an edition printed elsewhere, on exactly its printer's document.
+    """
     job = job_of(request, job_id)
     spec = job.spec
+    if edition is not None:
+        content = _cover_elsewhere(job, edition)
+        return file_response(content, spec.title, f"-cover-{edition}.pdf", "application/pdf", inline=True)
     made = plan(spec, notation_of(request), drawn=("boards",))
     if made.cover_art is None:
         raise Http404
@@ -114,6 +127,16 @@ def take_cover(request: HttpRequest, job_id: int, guides: bool = Query(False)) -
     content = cover_pdf(made.cover_art, spec.title, services.artwork_of(job, spec), guides=drawn)
     ending = "-cover-proof.pdf" if guides else "-cover.pdf"
     return file_response(content, spec.title, ending, "application/pdf", inline=True)
+
+
+def _cover_elsewhere(job: Job, number: int) -> bytes:
+    """The cover of an edition, its lettering and barcode in the middle of its printer's document."""
+    spec = job.spec
+    editions = spec.extras.elsewhere.editions if spec.extras.elsewhere else ()
+    if number > len(editions):
+        raise Http404
+    art = cover_of(spec, editions[number - 1])
+    return cover_pdf(art, spec.title, services.artwork_of(job, spec))
 
 
 @router.get("/cover-profiles", response=list[ProfileReply], operation_id="listCoverProfiles")

@@ -6,6 +6,7 @@ from typing import Literal
 from weald.core.job.entries import Entries
 from weald.core.job.extras.backs import BackingSheet, BandsMeasured
 from weald.core.job.extras.covers import Bevels, JoinedByStrip, OldPanels, SkinOutline
+from weald.core.job.extras.elsewhere import Elsewhere
 from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
 from weald.core.job.extras.leaves import ComposedEnds, FromBoards, Plates, TornSheet, WeighedPaper
 from weald.core.job.extras.lettering import Finishing
@@ -31,6 +32,7 @@ ExtraName = Literal[
     "jacket",
     "slipcase",
     "box",
+    "elsewhere",
     "judged",
 ]
 
@@ -56,6 +58,7 @@ class Extras(Entries):
     jacket: Jacket | None = None
     slipcase: Slipcase | None = None
     box: Box | None = None
+    elsewhere: Elsewhere | None = None
     judged: Judged | None = None
 
     def used(self) -> Iterator[ExtraName]:
