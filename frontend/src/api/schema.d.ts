@@ -1206,6 +1206,8 @@ export interface paths {
         /**
          * Take Cover
          * @description The printed cover with its boxes; with ``guides`` a proof that shows what falls where.
+         *
+         *     With ``edition`` that of an edition printed elsewhere, on exactly its printer's document.
          */
         get: operations["coverPdf"];
         put?: never;
@@ -2913,7 +2915,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in";
             /** Label */
             label: string;
             /** Expected */
@@ -3166,9 +3168,9 @@ export interface components {
          */
         ExtrasHere: {
             /** Used */
-            used: ("weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "finishing" | "jacket" | "slipcase" | "box")[];
+            used: ("copied" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
             /** Offered */
-            offered: ("weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "finishing" | "jacket" | "slipcase" | "box")[];
+            offered: ("copied" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
         };
         /**
          * Face
@@ -3219,7 +3221,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "finishing.bands" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "bands.crossed" | "bands.narrow" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
             /**
              * Severity
              * @enum {string}
@@ -3745,7 +3747,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage";
+            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in";
             /**
              * Station
              * @enum {string}
@@ -3841,7 +3843,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in";
             /** Label */
             label: string;
             /** Shown */
@@ -4018,7 +4020,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "finishing" | "jacket" | "slipcase" | "box";
+            name: "copied" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
             /**
              * Station
              * @enum {string}
@@ -4030,6 +4032,8 @@ export interface components {
             good_for: string;
             /** In Words */
             in_words: string;
+            /** Row File */
+            row_file: string;
             picture: components["schemas"]["Drawing"];
             /** Fields */
             fields: components["schemas"]["Field"][];
@@ -4185,6 +4189,30 @@ export interface components {
             shoulder: "none" | "45" | "90";
         };
         /**
+         * BackingSheet
+         * @description The sheet that goes with the block to be rounded and backed.
+         *
+         *     :param play: a hammer's face needs so much room beside a cord.
+         *     :param within: what is measured after a stage may be off by this part of what was reckoned.
+         */
+        BackingSheet: {
+            /**
+             * Hammers owned
+             * @default []
+             */
+            hammers: components["schemas"]["Hammer"][];
+            /**
+             * Room beside a cord
+             * @default 1
+             */
+            play: number;
+            /**
+             * Within, part
+             * @default 0.1
+             */
+            within: number;
+        };
+        /**
          * BandMeasured
          * @description A band where it stands: its middle, from the head of the boards.
          */
@@ -4220,6 +4248,17 @@ export interface components {
              * @default 4
              */
             tail_more: number;
+        };
+        /**
+         * BandsMeasured
+         * @description Bands where an old binding, or a pattern, has them.
+         */
+        BandsMeasured: {
+            /**
+             * Bands
+             * @default []
+             */
+            bands: components["schemas"]["BandMeasured"][];
         };
         /**
          * BasisGrade
@@ -4350,6 +4389,31 @@ export interface components {
             left_out: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Bevels
+         * @description Boards with bevelled edges, outside.
+         *
+         *     :param wide: how far in from the edge the slope begins; ``deep`` how much of the board's edge it takes
+         *     off.
+         */
+        Bevels: {
+            /**
+             * In from the edge
+             * @default 6
+             */
+            wide: number;
+            /**
+             * Off the edge
+             * @default 1
+             */
+            deep: number;
+            /**
+             * Edges
+             * @default three
+             * @enum {string}
+             */
+            edges: "three" | "four";
         };
         /**
          * Binding
@@ -4759,6 +4823,75 @@ export interface components {
             set_back: number;
         };
         /**
+         * CopiedBook
+         * @description An old book as measured, for a job that copies it.
+         *
+         *     :param thickness: of the text block alone, pressed; ``over_bands`` across the spine with its bands.
+         *     :param inset: from the spine's edge, or the shoulder, to the board.
+         */
+        CopiedBook: {
+            /**
+             * Leaf, high
+             * @default 210
+             */
+            height: number;
+            /**
+             * Leaf, wide
+             * @default 140
+             */
+            width: number;
+            /**
+             * Block, thick
+             * @default 25
+             */
+            thickness: number;
+            /**
+             * Leaves
+             * @default 160
+             */
+            leaves: number;
+            /** {Signatures} */
+            sections?: number | null;
+            /**
+             * Board, high
+             * @default 216
+             */
+            board_height: number;
+            /**
+             * Board, wide
+             * @default 141
+             */
+            board_width: number;
+            /**
+             * Board, thick
+             * @default 2
+             */
+            board: number;
+            /** Board from the spine */
+            inset?: number | null;
+            /**
+             * Covering, thick
+             * @default 0.3
+             */
+            cover: number;
+            /** Spine, across */
+            spine?: number | null;
+            /** Kettle at the head */
+            kettle_head?: number | null;
+            /** Kettle at the tail */
+            kettle_tail?: number | null;
+            /**
+             * Supports
+             * @default []
+             */
+            supports: components["schemas"]["SupportPlace"][];
+            /**
+             * Bands
+             * @default []
+             */
+            bands: components["schemas"]["BandMeasured"][];
+        };
+        /**
          * CoverRules
          * @description What whoever prints a cover asks for: their own sheet of rules, kept as a profile.
          *
@@ -4797,6 +4930,138 @@ export interface components {
              * @default false
              */
             barcode: boolean;
+        };
+        /**
+         * Edition
+         * @description One edition at one printer.
+         *
+         *     :param page: what a page of their paper adds to the spine; ``spine_more`` what their cover adds.
+         *     :param spine: the spine as their table or calculator has it, where it is not by the formula.
+         *     :param multiple: page counts are made up to a multiple; ``added`` leaves of their own at the end.
+         *     :param hinge, wrap, beyond: of a hardback: its joint, what goes round the boards, boards beyond the leaf.
+         *     :param document_width: the whole document as they ask for it, where they say; ``document_height``
+         *     likewise.
+         *     :param base, per_page: their price; ``gsm`` of their paper and ``cover_gsm`` of their cover, for the post.
+         */
+        Edition: {
+            /**
+             * Edition
+             * @default paperback
+             */
+            name: string;
+            /**
+             * Kind
+             * @default paperback
+             * @enum {string}
+             */
+            kind: "paperback" | "hardback";
+            /**
+             * Identifier
+             * @default
+             */
+            identifier: string;
+            /**
+             * A page, thick
+             * @default 0.0635
+             */
+            page: number;
+            /**
+             * Spine, more
+             * @default 0.5
+             */
+            spine_more: number;
+            /** Spine, by table */
+            spine?: number | null;
+            /**
+             * Least pages
+             * @default 24
+             */
+            least: number;
+            /**
+             * Most pages
+             * @default 800
+             */
+            most: number;
+            /**
+             * Pages in multiples of
+             * @default 2
+             */
+            multiple: number;
+            /**
+             * Leaves they add
+             * @default 1
+             */
+            added: number;
+            /**
+             * Bleed
+             * @default 3
+             */
+            bleed: number;
+            /**
+             * Safe margin
+             * @default 6
+             */
+            safe: number;
+            /**
+             * Hinge
+             * @default 0
+             */
+            hinge: number;
+            /**
+             * Wrap
+             * @default 0
+             */
+            wrap: number;
+            /**
+             * Boards beyond
+             * @default 0
+             */
+            beyond: number;
+            /** Their document, wide */
+            document_width?: number | null;
+            /** Their document, high */
+            document_height?: number | null;
+            /**
+             * Barcode from the spine
+             * @default 8
+             */
+            barcode_edge: number;
+            /**
+             * Barcode from the foot
+             * @default 8
+             */
+            barcode_foot: number;
+            /**
+             * Price, once
+             * @default 0
+             */
+            base: number;
+            /**
+             * Price a page
+             * @default 0
+             */
+            per_page: number;
+            /**
+             * Paper, g/m²
+             * @default 90
+             */
+            gsm: number;
+            /**
+             * Cover, g/m²
+             * @default 250
+             */
+            cover_gsm: number;
+        };
+        /**
+         * Elsewhere
+         * @description Editions printed elsewhere, side by side.
+         */
+        Elsewhere: {
+            /**
+             * Editions
+             * @default []
+             */
+            editions: components["schemas"]["Edition"][];
         };
         /**
          * EndElement
@@ -4877,6 +5142,7 @@ export interface components {
          * @description What is added; nothing where it is not used. What each does stands in :mod:`weald.core.extras`.
          */
         Extras: {
+            copied?: components["schemas"]["CopiedBook"] | null;
             weighed?: components["schemas"]["WeighedPaper"] | null;
             torn?: components["schemas"]["TornSheet"] | null;
             from_boards?: components["schemas"]["FromBoards"] | null;
@@ -4884,10 +5150,18 @@ export interface components {
             places?: components["schemas"]["SewingPlaces"] | null;
             stitching?: components["schemas"]["Stitching"] | null;
             ends?: components["schemas"]["ComposedEnds"] | null;
+            backing?: components["schemas"]["BackingSheet"] | null;
+            bands?: components["schemas"]["BandsMeasured"] | null;
+            strip?: components["schemas"]["JoinedByStrip"] | null;
+            panels?: components["schemas"]["OldPanels"] | null;
+            bevels?: components["schemas"]["Bevels"] | null;
+            skin?: components["schemas"]["SkinOutline"] | null;
             finishing?: components["schemas"]["Finishing"] | null;
             jacket?: components["schemas"]["Jacket"] | null;
             slipcase?: components["schemas"]["Slipcase"] | null;
             box?: components["schemas"]["Box"] | null;
+            elsewhere?: components["schemas"]["Elsewhere"] | null;
+            judged?: components["schemas"]["Judged"] | null;
         };
         /**
          * Finish
@@ -4961,7 +5235,6 @@ export interface components {
          * Finishing
          * @description The finishing template of a book.
          *
-         *     :param bands: where they were measured; even ones, as decided for the binding, where none are given.
          *     :param leading: between the lines of a panel. ``margin``: kept free at either edge of the spine.
          *     :param heat: heat and dwell as a trial found them, in words.
          */
@@ -4981,11 +5254,6 @@ export interface components {
              * @default []
              */
             lines: components["schemas"]["PanelLine"][];
-            /**
-             * Bands as measured
-             * @default []
-             */
-            bands: components["schemas"]["BandMeasured"][];
             /**
              * Labels on the spine
              * @default []
@@ -5206,6 +5474,22 @@ export interface components {
          * @enum {string}
          */
         Grade: "bond" | "text" | "cover" | "bristol" | "index" | "tag";
+        /**
+         * Hammer
+         * @description A hammer by its face.
+         */
+        Hammer: {
+            /**
+             * Hammer
+             * @default backing hammer
+             */
+            name: string;
+            /**
+             * Face, across
+             * @default 35
+             */
+            face: number;
+        };
         /**
          * Jacket
          * @description A paper jacket round the closed book.
@@ -5529,6 +5813,7 @@ export interface components {
             bench: components["schemas"]["Bench"];
             /**
              * @default {
+             *       "copied": null,
              *       "weighed": null,
              *       "torn": null,
              *       "from_boards": null,
@@ -5536,10 +5821,18 @@ export interface components {
              *       "places": null,
              *       "stitching": null,
              *       "ends": null,
+             *       "backing": null,
+             *       "bands": null,
+             *       "strip": null,
+             *       "panels": null,
+             *       "bevels": null,
+             *       "skin": null,
              *       "finishing": null,
              *       "jacket": null,
              *       "slipcase": null,
-             *       "box": null
+             *       "box": null,
+             *       "elsewhere": null,
+             *       "judged": null
              *     }
              */
             extras: components["schemas"]["Extras"];
@@ -5557,6 +5850,85 @@ export interface components {
             measured: {
                 [key: string]: number;
             };
+        };
+        /**
+         * JoinedByStrip
+         * @description Boards and spine joined by a strip before they are covered.
+         *
+         *     :param counted: whether the overlap is counted from the spine board, joint and all, or on the board alone.
+         */
+        JoinedByStrip: {
+            /**
+             * Overlap
+             * @default 30
+             */
+            overlap: number;
+            /**
+             * Counted from
+             * @default board
+             * @enum {string}
+             */
+            counted: "board" | "spine";
+        };
+        /**
+         * Judged
+         * @description A finished book as it was measured and looked at; what is left open is not judged.
+         *
+         *     :param lean: how far the fore-edge stands off upright at the head, the book standing on its tail.
+         *     :param warp: the most a board stands off a straight edge laid across it.
+         *     :param thick_spine, thick_fore_edge: of the closed book beside the joint and at the fore-edge.
+         */
+        Judged: {
+            /** Square, head, front */
+            head_front?: number | null;
+            /** Square, head, back */
+            head_back?: number | null;
+            /** Square, tail, front */
+            tail_front?: number | null;
+            /** Square, tail, back */
+            tail_back?: number | null;
+            /** Fore-edge square, at the head */
+            fore_edge_head?: number | null;
+            /** Fore-edge square, at the tail */
+            fore_edge_tail?: number | null;
+            /** Paste-down margin, least */
+            pastedown_least?: number | null;
+            /** Paste-down margin, most */
+            pastedown_most?: number | null;
+            /** Thick, beside the joint */
+            thick_spine?: number | null;
+            /** Thick, at the fore-edge */
+            thick_fore_edge?: number | null;
+            /** Warp of a board */
+            warp?: number | null;
+            /** Leans, standing */
+            lean?: number | null;
+            /** Lettering off the middle */
+            lettering_off?: number | null;
+            /**
+             * Joints
+             * @default unlooked
+             * @enum {string}
+             */
+            joints: "unlooked" | "sound" | "worn" | "broken";
+            /**
+             * Sewing
+             * @default unlooked
+             * @enum {string}
+             */
+            sewing: "unlooked" | "sound" | "worn" | "broken";
+            /**
+             * Covering
+             * @default unlooked
+             * @enum {string}
+             */
+            covering: "unlooked" | "sound" | "worn" | "broken";
+            /**
+             * Paper, a corner bent twice
+             * @default unlooked
+             * @enum {string}
+             */
+            paper: "unlooked" | "sound" | "worn" | "broken";
         };
         /**
          * Leaf
@@ -5593,6 +5965,57 @@ export interface components {
             height?: number | null;
             /** Spine */
             spine?: number | null;
+        };
+        /**
+         * OldPanel
+         * @description An old cover, or any panel, let into a board.
+         *
+         *     :param head: from the board's head to it, ``fore_edge`` from its fore-edge; in the middle where not given.
+         */
+        OldPanel: {
+            /**
+             * Board
+             * @default front
+             * @enum {string}
+             */
+            side: "front" | "back";
+            /**
+             * Wide
+             * @default 100
+             */
+            width: number;
+            /**
+             * High
+             * @default 150
+             */
+            height: number;
+            /**
+             * Thick
+             * @default 1
+             */
+            thickness: number;
+            /** From the head */
+            head?: number | null;
+            /** From the fore-edge */
+            fore_edge?: number | null;
+        };
+        /**
+         * OldPanels
+         * @description Old panels in a recess: a layer of card of their thickness round them, on both boards.
+         *
+         *     :param ease: so much larger the window is on every side, for the covering turned into it.
+         */
+        OldPanels: {
+            /**
+             * Panels
+             * @default []
+             */
+            panels: components["schemas"]["OldPanel"][];
+            /**
+             * Ease round each
+             * @default 0.5
+             */
+            ease: number;
         };
         /**
          * OwnOperation
@@ -6186,6 +6609,50 @@ export interface components {
             height: number;
             /** Shown */
             shown: string;
+        };
+        /**
+         * SkinOutline
+         * @description A skin by its outline: points measured one after the other, right round.
+         *
+         *     :param pieced: pieces too large for it may be made of two, pared where they overlap by ``overlap``.
+         */
+        SkinOutline: {
+            /**
+             * Points, right round
+             * @default []
+             */
+            points: components["schemas"]["SkinPoint"][];
+            /**
+             * Between pieces
+             * @default 3
+             */
+            apart: number;
+            /**
+             * may be pieced
+             * @default false
+             */
+            pieced: boolean;
+            /**
+             * Pared overlap
+             * @default 12
+             */
+            overlap: number;
+        };
+        /**
+         * SkinPoint
+         * @description One point of a skin's outline, from a corner of the bench: along it, and away from it.
+         */
+        SkinPoint: {
+            /**
+             * Along
+             * @default 0
+             */
+            along: number;
+            /**
+             * Away
+             * @default 0
+             */
+            away: number;
         };
         /**
          * Slipcase
@@ -7899,6 +8366,8 @@ export interface components {
          *     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
          *     :param squares: by the height of the block, the lowest first; taller blocks take the last.
          *     :param gauges: strips of known width the workshop owns.
+         *     :param tools: finishing tools and ``types`` owned, as their impressions measure; ``hammers`` by their
+         *     faces.
          *     :param learnt: for rules taken from experience by hand, by their path, what they rest on.
          *     :param hand: with which most of its people work.
          *     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
@@ -7926,6 +8395,21 @@ export interface components {
              * @default []
              */
             gauges: number[];
+            /**
+             * Tools
+             * @default []
+             */
+            tools: components["schemas"]["FinishingTool"][];
+            /**
+             * Types
+             * @default []
+             */
+            types: components["schemas"]["FinishingType"][];
+            /**
+             * Hammers
+             * @default []
+             */
+            hammers: components["schemas"]["Hammer"][];
             /**
              * Learnt
              * @default {}
@@ -9942,6 +10426,55 @@ export interface components {
             barcode?: boolean;
         };
         /**
+         * FinishingTool
+         * @description A hand tool, roll or fillet as its impression measures.
+         *
+         *     :param line: it is drawn along and makes a line; its width is then of no account.
+         */
+        FinishingToolInput: {
+            /** Tool */
+            name?: string;
+            /** Wide */
+            width?: (number | string) | string;
+            /** High */
+            height?: (number | string) | string;
+            /** Line */
+            line?: boolean;
+        };
+        /**
+         * FinishingType
+         * @description An alphabet of handle letters or type, by the widths of its letters as set.
+         *
+         *     :param narrow: I, J, 1, full stops and the like; ``wide`` M, W and the like; ``usual`` all others.
+         *     :param gap: between letters; ``space`` between words.
+         */
+        FinishingTypeInput: {
+            /** Type */
+            name?: string;
+            /** Capitals high */
+            capital?: (number | string) | string;
+            /** Usual letter */
+            usual?: (number | string) | string;
+            /** I, J, 1 */
+            narrow?: (number | string) | string;
+            /** M, W */
+            wide?: (number | string) | string;
+            /** Between letters */
+            gap?: (number | string) | string;
+            /** Between words */
+            space?: (number | string) | string;
+        };
+        /**
+         * Hammer
+         * @description A hammer by its face.
+         */
+        HammerInput: {
+            /** Hammer */
+            name?: string;
+            /** Face, across */
+            face?: (number | string) | string;
+        };
+        /**
          * Learnt
          * @description A rule that was taken from experience: what it is called, what was taken, and on what it rests.
          */
@@ -9974,6 +10507,8 @@ export interface components {
          *     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
          *     :param squares: by the height of the block, the lowest first; taller blocks take the last.
          *     :param gauges: strips of known width the workshop owns.
+         *     :param tools: finishing tools and ``types`` owned, as their impressions measure; ``hammers`` by their
+         *     faces.
          *     :param learnt: for rules taken from experience by hand, by their path, what they rest on.
          *     :param hand: with which most of its people work.
          *     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
@@ -9989,6 +10524,12 @@ export interface components {
             squares?: components["schemas"]["SquareStepInput"][];
             /** Gauges */
             gauges?: ((number | string) | string)[];
+            /** Tools */
+            tools?: components["schemas"]["FinishingToolInput"][];
+            /** Types */
+            types?: components["schemas"]["FinishingTypeInput"][];
+            /** Hammers */
+            hammers?: components["schemas"]["HammerInput"][];
             /** Learnt */
             learnt?: {
                 [key: string]: components["schemas"]["LearntInput"];
@@ -10081,6 +10622,21 @@ export interface components {
             shoulder?: "none" | "45" | "90";
         };
         /**
+         * BackingSheet
+         * @description The sheet that goes with the block to be rounded and backed.
+         *
+         *     :param play: a hammer's face needs so much room beside a cord.
+         *     :param within: what is measured after a stage may be off by this part of what was reckoned.
+         */
+        BackingSheetInput: {
+            /** Hammers owned */
+            hammers?: components["schemas"]["HammerInput"][];
+            /** Room beside a cord */
+            play?: (number | string) | string;
+            /** Within, part */
+            within?: number | string;
+        };
+        /**
          * BandMeasured
          * @description A band where it stands: its middle, from the head of the boards.
          */
@@ -10101,6 +10657,14 @@ export interface components {
             width?: (number | string) | string;
             /** Tail More */
             tail_more?: (number | string) | string;
+        };
+        /**
+         * BandsMeasured
+         * @description Bands where an old binding, or a pattern, has them.
+         */
+        BandsMeasuredInput: {
+            /** Bands */
+            bands?: components["schemas"]["BandMeasuredInput"][];
         };
         /**
          * BasisWeight
@@ -10157,6 +10721,24 @@ export interface components {
             left_out?: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Bevels
+         * @description Boards with bevelled edges, outside.
+         *
+         *     :param wide: how far in from the edge the slope begins; ``deep`` how much of the board's edge it takes
+         *     off.
+         */
+        BevelsInput: {
+            /** In from the edge */
+            wide?: (number | string) | string;
+            /** Off the edge */
+            deep?: (number | string) | string;
+            /**
+             * Edges
+             * @enum {string}
+             */
+            edges?: "three" | "four";
         };
         /**
          * Binding
@@ -10389,6 +10971,116 @@ export interface components {
             set_back?: (number | string) | string;
         };
         /**
+         * CopiedBook
+         * @description An old book as measured, for a job that copies it.
+         *
+         *     :param thickness: of the text block alone, pressed; ``over_bands`` across the spine with its bands.
+         *     :param inset: from the spine's edge, or the shoulder, to the board.
+         */
+        CopiedBookInput: {
+            /** Leaf, high */
+            height?: (number | string) | string;
+            /** Leaf, wide */
+            width?: (number | string) | string;
+            /** Block, thick */
+            thickness?: (number | string) | string;
+            /** Leaves */
+            leaves?: number | string;
+            /** {Signatures} */
+            sections?: (number | string) | null;
+            /** Board, high */
+            board_height?: (number | string) | string;
+            /** Board, wide */
+            board_width?: (number | string) | string;
+            /** Board, thick */
+            board?: (number | string) | string;
+            /** Board from the spine */
+            inset?: ((number | string) | string) | null;
+            /** Covering, thick */
+            cover?: (number | string) | string;
+            /** Spine, across */
+            spine?: ((number | string) | string) | null;
+            /** Kettle at the head */
+            kettle_head?: ((number | string) | string) | null;
+            /** Kettle at the tail */
+            kettle_tail?: ((number | string) | string) | null;
+            /** Supports */
+            supports?: components["schemas"]["SupportPlaceInput"][];
+            /** Bands */
+            bands?: components["schemas"]["BandMeasuredInput"][];
+        };
+        /**
+         * Edition
+         * @description One edition at one printer.
+         *
+         *     :param page: what a page of their paper adds to the spine; ``spine_more`` what their cover adds.
+         *     :param spine: the spine as their table or calculator has it, where it is not by the formula.
+         *     :param multiple: page counts are made up to a multiple; ``added`` leaves of their own at the end.
+         *     :param hinge, wrap, beyond: of a hardback: its joint, what goes round the boards, boards beyond the leaf.
+         *     :param document_width: the whole document as they ask for it, where they say; ``document_height``
+         *     likewise.
+         *     :param base, per_page: their price; ``gsm`` of their paper and ``cover_gsm`` of their cover, for the post.
+         */
+        EditionInput: {
+            /** Edition */
+            name?: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind?: "paperback" | "hardback";
+            /** Identifier */
+            identifier?: string;
+            /** A page, thick */
+            page?: (number | string) | string;
+            /** Spine, more */
+            spine_more?: (number | string) | string;
+            /** Spine, by table */
+            spine?: ((number | string) | string) | null;
+            /** Least pages */
+            least?: number | string;
+            /** Most pages */
+            most?: number | string;
+            /** Pages in multiples of */
+            multiple?: number | string;
+            /** Leaves they add */
+            added?: number | string;
+            /** Bleed */
+            bleed?: (number | string) | string;
+            /** Safe margin */
+            safe?: (number | string) | string;
+            /** Hinge */
+            hinge?: (number | string) | string;
+            /** Wrap */
+            wrap?: (number | string) | string;
+            /** Boards beyond */
+            beyond?: (number | string) | string;
+            /** Their document, wide */
+            document_width?: ((number | string) | string) | null;
+            /** Their document, high */
+            document_height?: ((number | string) | string) | null;
+            /** Barcode from the spine */
+            barcode_edge?: (number | string) | string;
+            /** Barcode from the foot */
+            barcode_foot?: (number | string) | string;
+            /** Price, once */
+            base?: number | string;
+            /** Price a page */
+            per_page?: number | string;
+            /** Paper, g/m² */
+            gsm?: number | string;
+            /** Cover, g/m² */
+            cover_gsm?: number | string;
+        };
+        /**
+         * Elsewhere
+         * @description Editions printed elsewhere, side by side.
+         */
+        ElsewhereInput: {
+            /** Editions */
+            editions?: components["schemas"]["EditionInput"][];
+        };
+        /**
          * EndElement
          * @description One part of the endpapers at one end, from the board inwards.
          *
@@ -10443,6 +11135,7 @@ export interface components {
          * @description What is added; nothing where it is not used. What each does stands in :mod:`weald.core.extras`.
          */
         ExtrasInput: {
+            copied?: components["schemas"]["CopiedBookInput"] | null;
             weighed?: components["schemas"]["WeighedPaperInput"] | null;
             torn?: components["schemas"]["TornSheetInput"] | null;
             from_boards?: components["schemas"]["FromBoardsInput"] | null;
@@ -10450,10 +11143,18 @@ export interface components {
             places?: components["schemas"]["SewingPlacesInput"] | null;
             stitching?: components["schemas"]["StitchingInput"] | null;
             ends?: components["schemas"]["ComposedEndsInput"] | null;
+            backing?: components["schemas"]["BackingSheetInput"] | null;
+            bands?: components["schemas"]["BandsMeasuredInput"] | null;
+            strip?: components["schemas"]["JoinedByStripInput"] | null;
+            panels?: components["schemas"]["OldPanelsInput"] | null;
+            bevels?: components["schemas"]["BevelsInput"] | null;
+            skin?: components["schemas"]["SkinOutlineInput"] | null;
             finishing?: components["schemas"]["FinishingInput"] | null;
             jacket?: components["schemas"]["JacketInput"] | null;
             slipcase?: components["schemas"]["SlipcaseInput"] | null;
             box?: components["schemas"]["BoxInput"] | null;
+            elsewhere?: components["schemas"]["ElsewhereInput"] | null;
+            judged?: components["schemas"]["JudgedInput"] | null;
         };
         /**
          * Finish
@@ -10501,7 +11202,6 @@ export interface components {
          * Finishing
          * @description The finishing template of a book.
          *
-         *     :param bands: where they were measured; even ones, as decided for the binding, where none are given.
          *     :param leading: between the lines of a panel. ``margin``: kept free at either edge of the spine.
          *     :param heat: heat and dwell as a trial found them, in words.
          */
@@ -10512,8 +11212,6 @@ export interface components {
             types?: components["schemas"]["FinishingTypeInput"][];
             /** In the panels */
             lines?: components["schemas"]["PanelLineInput"][];
-            /** Bands as measured */
-            bands?: components["schemas"]["BandMeasuredInput"][];
             /** Labels on the spine */
             labels?: components["schemas"]["PanelLabelInput"][];
             /** On the front board */
@@ -10526,45 +11224,6 @@ export interface components {
             margin?: (number | string) | string;
             /** Heat and dwell, after a trial */
             heat?: string;
-        };
-        /**
-         * FinishingTool
-         * @description A hand tool, roll or fillet as its impression measures.
-         *
-         *     :param line: it is drawn along and makes a line; its width is then of no account.
-         */
-        FinishingToolInput: {
-            /** Tool */
-            name?: string;
-            /** Wide */
-            width?: (number | string) | string;
-            /** High */
-            height?: (number | string) | string;
-            /** Line */
-            line?: boolean;
-        };
-        /**
-         * FinishingType
-         * @description An alphabet of handle letters or type, by the widths of its letters as set.
-         *
-         *     :param narrow: I, J, 1, full stops and the like; ``wide`` M, W and the like; ``usual`` all others.
-         *     :param gap: between letters; ``space`` between words.
-         */
-        FinishingTypeInput: {
-            /** Type */
-            name?: string;
-            /** Capitals high */
-            capital?: (number | string) | string;
-            /** Usual letter */
-            usual?: (number | string) | string;
-            /** I, J, 1 */
-            narrow?: (number | string) | string;
-            /** M, W */
-            wide?: (number | string) | string;
-            /** Between letters */
-            gap?: (number | string) | string;
-            /** Between words */
-            space?: (number | string) | string;
         };
         /**
          * Folding
@@ -10675,6 +11334,77 @@ export interface components {
             safe?: (number | string) | string;
         };
         /**
+         * JoinedByStrip
+         * @description Boards and spine joined by a strip before they are covered.
+         *
+         *     :param counted: whether the overlap is counted from the spine board, joint and all, or on the board alone.
+         */
+        JoinedByStripInput: {
+            /** Overlap */
+            overlap?: (number | string) | string;
+            /**
+             * Counted from
+             * @enum {string}
+             */
+            counted?: "board" | "spine";
+        };
+        /**
+         * Judged
+         * @description A finished book as it was measured and looked at; what is left open is not judged.
+         *
+         *     :param lean: how far the fore-edge stands off upright at the head, the book standing on its tail.
+         *     :param warp: the most a board stands off a straight edge laid across it.
+         *     :param thick_spine, thick_fore_edge: of the closed book beside the joint and at the fore-edge.
+         */
+        JudgedInput: {
+            /** Square, head, front */
+            head_front?: ((number | string) | string) | null;
+            /** Square, head, back */
+            head_back?: ((number | string) | string) | null;
+            /** Square, tail, front */
+            tail_front?: ((number | string) | string) | null;
+            /** Square, tail, back */
+            tail_back?: ((number | string) | string) | null;
+            /** Fore-edge square, at the head */
+            fore_edge_head?: ((number | string) | string) | null;
+            /** Fore-edge square, at the tail */
+            fore_edge_tail?: ((number | string) | string) | null;
+            /** Paste-down margin, least */
+            pastedown_least?: ((number | string) | string) | null;
+            /** Paste-down margin, most */
+            pastedown_most?: ((number | string) | string) | null;
+            /** Thick, beside the joint */
+            thick_spine?: ((number | string) | string) | null;
+            /** Thick, at the fore-edge */
+            thick_fore_edge?: ((number | string) | string) | null;
+            /** Warp of a board */
+            warp?: ((number | string) | string) | null;
+            /** Leans, standing */
+            lean?: ((number | string) | string) | null;
+            /** Lettering off the middle */
+            lettering_off?: ((number | string) | string) | null;
+            /**
+             * Joints
+             * @enum {string}
+             */
+            joints?: "unlooked" | "sound" | "worn" | "broken";
+            /**
+             * Sewing
+             * @enum {string}
+             */
+            sewing?: "unlooked" | "sound" | "worn" | "broken";
+            /**
+             * Covering
+             * @enum {string}
+             */
+            covering?: "unlooked" | "sound" | "worn" | "broken";
+            /**
+             * Paper, a corner bent twice
+             * @enum {string}
+             */
+            paper?: "unlooked" | "sound" | "worn" | "broken";
+        };
+        /**
          * Leaf
          * @description The finished page, after trimming.
          */
@@ -10696,6 +11426,41 @@ export interface components {
             height?: ((number | string) | string) | null;
             /** Spine */
             spine?: ((number | string) | string) | null;
+        };
+        /**
+         * OldPanel
+         * @description An old cover, or any panel, let into a board.
+         *
+         *     :param head: from the board's head to it, ``fore_edge`` from its fore-edge; in the middle where not given.
+         */
+        OldPanelInput: {
+            /**
+             * Board
+             * @enum {string}
+             */
+            side?: "front" | "back";
+            /** Wide */
+            width?: (number | string) | string;
+            /** High */
+            height?: (number | string) | string;
+            /** Thick */
+            thickness?: (number | string) | string;
+            /** From the head */
+            head?: ((number | string) | string) | null;
+            /** From the fore-edge */
+            fore_edge?: ((number | string) | string) | null;
+        };
+        /**
+         * OldPanels
+         * @description Old panels in a recess: a layer of card of their thickness round them, on both boards.
+         *
+         *     :param ease: so much larger the window is on every side, for the covering turned into it.
+         */
+        OldPanelsInput: {
+            /** Panels */
+            panels?: components["schemas"]["OldPanelInput"][];
+            /** Ease round each */
+            ease?: (number | string) | string;
         };
         /**
          * OwnOperation
@@ -11059,6 +11824,32 @@ export interface components {
             kettle_tail?: ((number | string) | string) | null;
             /** Supports */
             supports?: components["schemas"]["SupportPlaceInput"][];
+        };
+        /**
+         * SkinOutline
+         * @description A skin by its outline: points measured one after the other, right round.
+         *
+         *     :param pieced: pieces too large for it may be made of two, pared where they overlap by ``overlap``.
+         */
+        SkinOutlineInput: {
+            /** Points, right round */
+            points?: components["schemas"]["SkinPointInput"][];
+            /** Between pieces */
+            apart?: (number | string) | string;
+            /** may be pieced */
+            pieced?: boolean;
+            /** Pared overlap */
+            overlap?: (number | string) | string;
+        };
+        /**
+         * SkinPoint
+         * @description One point of a skin's outline, from a corner of the bench: along it, and away from it.
+         */
+        SkinPointInput: {
+            /** Along */
+            along?: (number | string) | string;
+            /** Away */
+            away?: (number | string) | string;
         };
         /**
          * Slipcase
@@ -13777,6 +14568,7 @@ export interface operations {
         parameters: {
             query?: {
                 guides?: boolean;
+                edition?: number | null;
             };
             header?: never;
             path: {

@@ -11,7 +11,9 @@ import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
 import { People } from "./People";
 import { asText } from "../job/paths";
+import { useEveryExtra } from "../job/extras/useExtras";
 import { Button, IconButton, Pick } from "../parts/controls";
+import { RowsTable } from "../parts/RowsTable";
 
 const INPUT =
   "figures rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
@@ -59,7 +61,7 @@ function Rules({ opened }: { opened: HouseReply }) {
     opened,
     PORT,
     "house",
-    ["me"],
+    ["me", "extras"],
   );
   const folded = useOptions<NonNullable<Draft["vocabulary"]>>("house.vocabulary");
   const hands = useOptions<NonNullable<Draft["hand"]>>("house.hand");
@@ -136,6 +138,9 @@ function Rules({ opened }: { opened: HouseReply }) {
           </Part>
           <Part title={t("house.gaugesOwned")}>
             <Gauges draft={draft} shown={shown} errors={errors} onChange={change} />
+          </Part>
+          <Part title={t("house.toolsOwned")}>
+            <Owned draft={draft} errors={errors} inputs={reply.inputs} onChange={change} />
           </Part>
           <Part title={t("house.wordsAndHands")}>
             <Pick
@@ -294,6 +299,36 @@ function SquareSteps({ draft, shown, errors, onChange, usual }: PartProps & { us
       </Button>
     </div>
   );
+}
+
+/** Tools, type and hammers, asked for as the templates ask for them; a job begins with a copy. */
+function Owned({
+  draft,
+  errors,
+  inputs,
+  onChange,
+}: Pick<PartProps, "draft" | "errors" | "onChange"> & { inputs: Texts }) {
+  const every = useEveryExtra();
+  const owned = [
+    ["finishing", "tools"],
+    ["finishing", "types"],
+    ["backing", "hammers"],
+  ] as const;
+  return owned.map(([extra, key]) => {
+    const field = every.find(({ name }) => name === extra)?.fields.find((each) => each.key === key);
+    return (
+      field && (
+        <RowsTable
+          key={key}
+          field={field}
+          path={key}
+          rows={draft[key]}
+          shown={{ inputs, errors }}
+          onChange={(rows) => onChange({ [key]: rows })}
+        />
+      )
+    );
+  });
 }
 
 function Gauges({ draft, shown, errors, onChange }: PartProps) {

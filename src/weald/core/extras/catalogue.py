@@ -70,6 +70,7 @@ class ExtraRecord:
     title: str
     good_for: str
     in_words: str
+    row_file: str
     picture: Drawing
     fields: tuple[Field, ...]
     begins: dict[str, object]
@@ -92,6 +93,7 @@ def every_extra(notation: Notation) -> tuple[ExtraRecord, ...]:
             title=notation.say(extra.title),
             good_for=notation.say(extra.good_for),
             in_words=extra.in_words,
+            row_file=extra.row_file,
             picture=extra.picture(),
             fields=fields_of(extra.entries, f"extras.{extra.name}", notation),
             begins=extra.entries().model_dump(mode="json") | extra.begins,

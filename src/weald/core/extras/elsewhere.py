@@ -285,5 +285,6 @@ EXTRA = Extra(
     draw=draw,
     reckon=reckon,
     begins={"editions": [Edition().model_dump()]},
+    row_file="cover.pdf?edition={row}",
     in_words="paperback, hardback, print on demand, identifier, barcode, spine table, weight, post, price",
 )

@@ -84,6 +84,7 @@ class Extra:
     :param forbids: extras it contradicts; using both is a finding.
     :param begins: entries it begins with, besides the usual ones.
     :param in_words: names it is found by besides its title.
+    :param row_file: of a job, to be taken for each row of its table; ``{row}`` stands for its number.
     """
 
     name: ExtraName
@@ -97,6 +98,7 @@ class Extra:
     forbids: tuple[ExtraName, ...] = ()
     begins: dict[str, object] = field(default_factory=dict)
     in_words: str = ""
+    row_file: str = ""
 
     def picture(self) -> Drawing:
         """Its small picture."""

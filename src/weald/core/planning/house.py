@@ -6,7 +6,7 @@ by itself.
 """
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, Any, Literal
 
 from pydantic import Field
@@ -16,8 +16,12 @@ from weald.core.bench.step import Counted, no_wait
 from weald.core.bench.steps import STEPS
 from weald.core.bindings.catalogue import structure_of
 from weald.core.errors import SpecError
+from weald.core.extras.catalogue import ExtraRecord
 from weald.core.findings import Patch
 from weald.core.job.entries import Entries, Length, Size, lengths_of, read_entries
+from weald.core.job.extras.backs import Hammer
+from weald.core.job.extras.group import ExtraName
+from weald.core.job.extras.lettering import FinishingTool, FinishingType
 from weald.core.job.options import OPTIONS
 from weald.core.job.patching import value_at, with_entry
 from weald.core.job.spec import JobSpec, read_spec
@@ -174,6 +178,8 @@ class House(Entries):
     :param rules: entries of a job by dotted path, with the house's value. What is not listed has no rule.
     :param squares: by the height of the block, the lowest first; taller blocks take the last.
     :param gauges: strips of known width the workshop owns.
+    :param tools: finishing tools and ``types`` owned, as their impressions measure; ``hammers`` by their
+    faces.
     :param learnt: for rules taken from experience by hand, by their path, what they rest on.
     :param hand: with which most of its people work.
     :param paper: what is printed on, and the finest marks of its rulers, for people who are new.
@@ -183,6 +189,9 @@ class House(Entries):
     rules: Annotated[dict[str, str | float], Field(max_length=300)] = {}
     squares: Annotated[tuple[SquareStep, ...], Field(max_length=12)] = ()
     gauges: Annotated[tuple[Annotated[Length, Field(gt=0, le=100)], ...], Field(max_length=40)] = ()
+    tools: Annotated[tuple[FinishingTool, ...], Field(max_length=40)] = ()
+    types: Annotated[tuple[FinishingType, ...], Field(max_length=20)] = ()
+    hammers: Annotated[tuple[Hammer, ...], Field(max_length=20)] = ()
     learnt: Annotated[dict[str, Learnt], Field(max_length=300)] = {}
     vocabulary: Vocabulary = "signature"
     hand: Literal["right", "left"] = "right"
@@ -250,6 +259,26 @@ def squares_for(house: House, height: Mm) -> SquareStep | None:
     if not house.squares:
         return None
     return next((step for step in house.squares if height <= step.up_to + TOLERANCE), house.squares[-1])
+
+
+def begun_with(records: tuple[ExtraRecord, ...], house: House) -> tuple[ExtraRecord, ...]:
+    """What can be added, beginning with the tools the house owns: copied, so that a job stands on its own."""
+    owned: dict[ExtraName, dict[str, tuple[Entries, ...]]] = {
+        "finishing": {"tools": house.tools, "types": house.types},
+        "backing": {"hammers": house.hammers},
+    }
+    return tuple(
+        replace(
+            record,
+            begins=record.begins
+            | {
+                key: [each.model_dump(mode="json") for each in things]
+                for key, things in owned.get(record.name, {}).items()
+                if things
+            },
+        )
+        for record in records
+    )
 
 
 def with_house(data: Mapping[str, Any], house: House, notation: Notation | None = None) -> dict[str, Any]:

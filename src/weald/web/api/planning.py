@@ -13,7 +13,7 @@ from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
 from weald.core.planning.beginnings import BEGINNINGS
-from weald.core.planning.house import departures, gauge_hints
+from weald.core.planning.house import begun_with, departures, gauge_hints
 from weald.core.planning.learning import rests_on
 from weald.core.planning.options import every_option
 from weald.core.planning.plan import DRAWN, plan
@@ -81,7 +81,8 @@ def plan_job(
 @router.get("/extras", response=list[ExtraRecord], operation_id="extras")
 def extras(request: HttpRequest) -> list[ExtraRecord]:
     """Everything that can be added to a structure, with its small picture and what it asks for."""
-    return list(every_extra(notation_of(request)))
+    house = house_of(workshop_of(request))
+    return list(begun_with(every_extra(notation_of(request)), house))
 
 
 @router.post("/length", response={200: LengthReply, 422: Problem}, operation_id="readLength")
