@@ -3168,9 +3168,9 @@ export interface components {
          */
         ExtrasHere: {
             /** Used */
-            used: ("copied" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            used: ("copied" | "arranged" | "numbered" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
             /** Offered */
-            offered: ("copied" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            offered: ("copied" | "arranged" | "numbered" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
         };
         /**
          * Face
@@ -3221,7 +3221,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "bands.crossed" | "bands.narrow" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "bands.crossed" | "bands.narrow" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes");
             /**
              * Severity
              * @enum {string}
@@ -4020,7 +4020,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "copied" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
+            name: "copied" | "arranged" | "numbered" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
             /**
              * Station
              * @enum {string}
@@ -4101,6 +4101,44 @@ export interface components {
              * @default 0
              */
             steps: number;
+        };
+        /**
+         * ArrangedPages
+         * @description Where pages of the text come to stand.
+         *
+         *     :param rectos: pages that begin on a right-hand page, a blank put in before them where it takes one: half
+         *         titles, parts, maps that face nothing.
+         *     :param blank_versos: pages whose back stays blank.
+         *     :param versos: pages that stand on the left, to face the page after them: maps, plates.
+         *     :param repeat: pages brought that are repeated in turn through the book, once ``keep`` pages have gone
+         *     before.
+         */
+        ArrangedPages: {
+            /**
+             * Begin on the right: pages
+             * @default
+             */
+            rectos: string;
+            /**
+             * Stand on the left: pages
+             * @default
+             */
+            versos: string;
+            /**
+             * Back stays blank: pages
+             * @default
+             */
+            blank_versos: string;
+            /**
+             * Repeated in turn: pages
+             * @default
+             */
+            repeat: string;
+            /**
+             * First pages as they are
+             * @default 0
+             */
+            keep: number;
         };
         /**
          * Artwork
@@ -5143,6 +5181,9 @@ export interface components {
          */
         Extras: {
             copied?: components["schemas"]["CopiedBook"] | null;
+            arranged?: components["schemas"]["ArrangedPages"] | null;
+            numbered?: components["schemas"]["PageNumbers"] | null;
+            self_cover?: components["schemas"]["SelfCover"] | null;
             weighed?: components["schemas"]["WeighedPaper"] | null;
             torn?: components["schemas"]["TornSheet"] | null;
             from_boards?: components["schemas"]["FromBoards"] | null;
@@ -5814,6 +5855,9 @@ export interface components {
             /**
              * @default {
              *       "copied": null,
+             *       "arranged": null,
+             *       "numbered": null,
+             *       "self_cover": null,
              *       "weighed": null,
              *       "torn": null,
              *       "from_boards": null,
@@ -6049,6 +6093,59 @@ export interface components {
              * @default 0
              */
             wait: number;
+        };
+        /**
+         * PageNumbers
+         * @description Numbers printed when the text is imposed, for pages that have none.
+         *
+         *     :param first: the page of the text that is numbered 1; those before it take roman numbers, or none.
+         *     :param without: pages of the text that carry no number. Blanks never do.
+         *     :param edge: from the trimmed edge to the number's middle; ``side`` from the fore-edge or the spine.
+         */
+        PageNumbers: {
+            /**
+             * At the
+             * @default foot
+             * @enum {string}
+             */
+            where: "foot" | "head";
+            /**
+             * Stands
+             * @default outside
+             * @enum {string}
+             */
+            side: "outside" | "inside" | "middle";
+            /**
+             * Figures high
+             * @default 2.2
+             */
+            capital: number;
+            /**
+             * From the edge
+             * @default 10
+             */
+            edge: number;
+            /**
+             * From the side
+             * @default 15
+             */
+            aside: number;
+            /**
+             * Page that is 1
+             * @default 1
+             */
+            first: number;
+            /**
+             * Before it
+             * @default roman
+             * @enum {string}
+             */
+            before: "roman" | "none";
+            /**
+             * Without a number: pages
+             * @default
+             */
+            without: string;
         };
         /**
          * PageSize
@@ -6493,6 +6590,11 @@ export interface components {
              */
             fore_edge: number;
         };
+        /**
+         * SelfCover
+         * @description A booklet whose outermost leaf is its cover.
+         */
+        SelfCover: Record<string, never>;
         /**
          * Sewing
          * @description How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.
@@ -10558,6 +10660,29 @@ export interface components {
             inch_division?: 16 | 32 | 64;
         };
         /**
+         * ArrangedPages
+         * @description Where pages of the text come to stand.
+         *
+         *     :param rectos: pages that begin on a right-hand page, a blank put in before them where it takes one: half
+         *         titles, parts, maps that face nothing.
+         *     :param blank_versos: pages whose back stays blank.
+         *     :param versos: pages that stand on the left, to face the page after them: maps, plates.
+         *     :param repeat: pages brought that are repeated in turn through the book, once ``keep`` pages have gone
+         *     before.
+         */
+        ArrangedPagesInput: {
+            /** Begin on the right: pages */
+            rectos?: string;
+            /** Stand on the left: pages */
+            versos?: string;
+            /** Back stays blank: pages */
+            blank_versos?: string;
+            /** Repeated in turn: pages */
+            repeat?: string;
+            /** First pages as they are */
+            keep?: number | string;
+        };
+        /**
          * Artwork
          * @description What is printed on the cover.
          *
@@ -11136,6 +11261,9 @@ export interface components {
          */
         ExtrasInput: {
             copied?: components["schemas"]["CopiedBookInput"] | null;
+            arranged?: components["schemas"]["ArrangedPagesInput"] | null;
+            numbered?: components["schemas"]["PageNumbersInput"] | null;
+            self_cover?: components["schemas"]["SelfCoverInput"] | null;
             weighed?: components["schemas"]["WeighedPaperInput"] | null;
             torn?: components["schemas"]["TornSheetInput"] | null;
             from_boards?: components["schemas"]["FromBoardsInput"] | null;
@@ -11484,6 +11612,41 @@ export interface components {
             wait?: number | string;
         };
         /**
+         * PageNumbers
+         * @description Numbers printed when the text is imposed, for pages that have none.
+         *
+         *     :param first: the page of the text that is numbered 1; those before it take roman numbers, or none.
+         *     :param without: pages of the text that carry no number. Blanks never do.
+         *     :param edge: from the trimmed edge to the number's middle; ``side`` from the fore-edge or the spine.
+         */
+        PageNumbersInput: {
+            /**
+             * At the
+             * @enum {string}
+             */
+            where?: "foot" | "head";
+            /**
+             * Stands
+             * @enum {string}
+             */
+            side?: "outside" | "inside" | "middle";
+            /** Figures high */
+            capital?: (number | string) | string;
+            /** From the edge */
+            edge?: (number | string) | string;
+            /** From the side */
+            aside?: (number | string) | string;
+            /** Page that is 1 */
+            first?: number | string;
+            /**
+             * Before it
+             * @enum {string}
+             */
+            before?: "roman" | "none";
+            /** Without a number: pages */
+            without?: string;
+        };
+        /**
          * PageSize
          * @description The size most pages of the uploaded text have.
          */
@@ -11760,6 +11923,11 @@ export interface components {
             /** Fore Edge */
             fore_edge?: (number | string) | string;
         };
+        /**
+         * SelfCover
+         * @description A booklet whose outermost leaf is its cover.
+         */
+        SelfCoverInput: Record<string, never>;
         /**
          * Sewing
          * @description How sections are held. What the thread adds at the spine: swell = sections × thread × swell_factor.

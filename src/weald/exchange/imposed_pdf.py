@@ -16,6 +16,7 @@ from weald.core.folding.imposition import Sheet
 from weald.core.forme.layout import Face, PlacedPage, backs_reversed
 from weald.core.forme.page import Rect
 from weald.core.press.colophon import colophon_place
+from weald.core.press.numbering import draw_numbers
 from weald.core.press.press import Press, SideMarks, page_numbers
 from weald.core.units import Mm
 from weald.exchange.page_forms import Matrix, PageForms, numbers
@@ -134,6 +135,9 @@ class _Side:
                     commands += [self._window(page), "/Colophon Do Q"]
                 else:
                     commands += self._page(page, used)
+            if numbered := self._press.spec.extras.numbered:
+                leaf = (self._press.spec.leaf.width, self._press.spec.leaf.height)
+                commands += self._writer.commands(draw_numbers(self._press.layout, pages, numbered, leaf))
         else:
             commands += self._writer.commands(page_numbers(self._press.layout, pages))
         if self._marks is not None and self.shared is not None:

@@ -10,6 +10,7 @@ from reportlab.lib.units import mm
 
 from weald.core.folding.imposition import SpineSide
 from weald.core.forme.page import Rule, place_content, ruled_area, ruling
+from weald.core.job.paging import source_of
 from weald.core.job.spec import JobSpec
 from weald.core.units import Mm
 from weald.exchange.colophon_pdf import colophon_pdf
@@ -49,16 +50,20 @@ class PageForms:
 
     def has(self, number: int | None) -> bool:
         """Whether the text has such a page."""
-        return number is not None and number <= len(self.text)
+        return number is not None and self._source(number) <= len(self.text)
+
+    def _source(self, number: int) -> int:
+        return source_of(number, self.spec.extras.arranged)
 
     def of_text(self, number: int) -> pikepdf.Object:
         """A page of the text, from 1.
 
         :raises TextError: naming the page, when it cannot be read.
         """
-        if number not in self._of_text:
-            self._of_text[number] = self._page_as_form(self.text[number - 1], number)
-        return self._of_text[number]
+        source = self._source(number)
+        if source not in self._of_text:
+            self._of_text[source] = self._page_as_form(self.text[source - 1], source)
+        return self._of_text[source]
 
     def _page_as_form(self, page: TextPage, number: int) -> pikepdf.Object:
         """A single content stream becomes the form as it is, without being decoded."""
@@ -89,7 +94,7 @@ class PageForms:
 
     def matrix(self, number: int, spine: SpineSide | None, towards_spine: Mm) -> str:
         """From the text's own page to the trimmed page as it is read, from its lower left."""
-        key = (self.text[number - 1].geometry, spine, towards_spine)
+        key = (self.text[self._source(number) - 1].geometry, spine, towards_spine)
         if key not in self._matrices:
             self._matrices[key] = f"{numbers(self._matrix(*key))} cm"
         return self._matrices[key]

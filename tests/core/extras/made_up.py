@@ -12,6 +12,25 @@ LEATHER = {
 EXTRAS: dict[str, dict[str, Any]] = {
     "from_boards": {"extras": {"from_boards": {"width": 150, "height": 222}}},
     "torn": {"extras": {"torn": {"width": 760, "height": 560, "across": 4, "down": 2}}},
+    "arranged": {
+        "text": {"pages": 60},
+        "extras": {
+            "arranged": {
+                "rectos": "6, 31",
+                "versos": "12",
+                "blank_versos": "1, 31",
+                "repeat": "3, 4",
+                "keep": 2,
+            }
+        },
+    },
+    "numbered": {"text": {"pages": 60}, "extras": {"numbered": {"first": 9, "without": "1, 9"}}},
+    "self_cover": {
+        "text": {"pages": 20},
+        "binding": {"structure": "saddle_stitch"},
+        "folding": {"make_up": "one_section"},
+        "extras": {"self_cover": {}},
+    },
     "weighed": {"extras": {"weighed": {"grams": 53.2}}},
     "plates": {
         "text": {"pages": 96},

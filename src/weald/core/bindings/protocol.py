@@ -110,6 +110,8 @@ class Structure:
 
     def shows_print(self, spec: JobSpec) -> bool:
         """Whether what is printed on its cover is planned: on paper in one piece."""
+        if spec.extras.self_cover is not None:
+            return False
         whole = self.covering(spec) in ("full", "three_piece")
         return self.printed or (self.boards and self.lettered and whole and spec.binding.material == "paper")
 

@@ -18,6 +18,8 @@ FOLD_LENGTH: Mm = 60.0
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the cover round the folded section, with what is trimmed off both."""
+    if spec.extras.self_cover is not None:
+        return Bound((), (_draw_section(block, ledger, covered=False),), ())
     trim = spec.leaf.trim
     leaf = ledger.reckon("cover.leaf", block.width, "{width}", {"width": ledger.ref("block.width")})
     spine = ledger.reckon(
@@ -42,11 +44,14 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     return Bound((piece,), (flat, _draw_section(block, ledger)), (), cover.profile)
 
 
-def _draw_section(block: BlockPlan, ledger: Ledger) -> Drawing:
-    """The fold cut across: leaves nested, the cover outermost, the staple through all; not to scale."""
+def _draw_section(block: BlockPlan, ledger: Ledger, *, covered: bool = True) -> Drawing:
+    """The fold cut across: leaves nested, the cover outermost, the staple through all; not to scale.
+
+    :param covered: whether it has a cover of its own, or is its own cover.
+    """
     sketch = Sketch()
     nested = max(1, min(SHOWN_FOLIOS, round(ledger.value("text.leaves") / 2)))
-    for number in range(1, nested + 2):
+    for number in range(1, nested + 1 + covered):
         half, outer = number * FOLIO_APART, number == nested + 1
         path = (
             (FOLD_LENGTH, -half),
@@ -65,7 +70,8 @@ def _draw_section(block: BlockPlan, ledger: Ledger) -> Drawing:
         "The fold in section",
         rows=(0, 0, 0, 0),
         to_scale=False,
-        text=f"{words}, {ledger.notation.length(block.thickness, True)} thick, the cover outermost.",
+        text=f"{words}, {ledger.notation.length(block.thickness, True)} thick, "
+        f"{'the cover' if covered else 'the first and last leaf'} outermost.",
     )
 
 

@@ -66,6 +66,13 @@ AddedCode = Literal[
     "elsewhere.narrow",
     "elsewhere.same_identifier",
     "elsewhere.identifier",
+    "pages.beyond",
+    "pages.both",
+    "pages.put_in",
+    "numbers.off",
+    "numbers.edge",
+    "cover.thin",
+    "spread.holes",
 ]
 
 ADDED: dict[AddedCode, FindingWords] = {
@@ -438,5 +445,48 @@ ADDED: dict[AddedCode, FindingWords] = {
         "finish",
         "{name}: its identifier is no number of thirteen digits with its check digit.",
         "Look at it again; the barcode is drawn once it is right.",
+    ),
+    "pages.beyond": FindingWords(
+        "mind",
+        "text",
+        "Pages {pages} are not there; the last is {last}.",
+        "Name pages of the text as it was brought.",
+    ),
+    "pages.both": FindingWords(
+        "mind",
+        "text",
+        "Pages {pages} are to stand on the right and on the left.",
+        "Take them out of one of the lists.",
+    ),
+    "pages.put_in": FindingWords(
+        "note",
+        "text",
+        "{blanks} put in, so that pages stand where they are wanted.",
+        "They have no number, and count in the {signatures}.",
+    ),
+    "numbers.off": FindingWords(
+        "stop",
+        "printing",
+        "The numbers would stand off the page.",
+        "Bring them nearer to the edge, and to the side.",
+    ),
+    "numbers.edge": FindingWords(
+        "mind",
+        "printing",
+        "The numbers stand so near to the edge that trimming may take them.",
+        "Bring them further in.",
+    ),
+    "cover.thin": FindingWords(
+        "note",
+        "boards",
+        "Paper of {gsm} g/m² is its own cover only for a short life; {least} and more lasts.",
+        "Take heavier paper for the whole, or give it a cover.",
+    ),
+    "spread.holes": FindingWords(
+        "mind",
+        "sewing",
+        "{holes} go through the picture on pages {left} and {right}, which is the middle of "
+        "{signature} {section}.",
+        "Move the picture to another opening, or place the holes where it is plain.",
     ),
 }

@@ -4,6 +4,7 @@ Pages are counted as the binder counts them: page 1 is the first page of the tex
 a placement without a page.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -118,9 +119,15 @@ def _impose_section(
 
 
 def impose(
-    text_pages: int, make_up: MakeUp, programme: str, gather: Gather
+    text_pages: int,
+    make_up: MakeUp,
+    programme: str,
+    gather: Gather,
+    order: Sequence[int | None] | None = None,
 ) -> tuple[tuple[Section, ...], tuple[Sheet, ...]]:
     """Place every page of a text made up into sections.
+
+    :param order: the pages as they are bound, blanks among them; as they are numbered where not given.
 
     :raises weald.core.errors.FoldError: when the programme cannot be folded.
     """
@@ -131,7 +138,8 @@ def impose(
         spots = _spots(programme, count, gather)
         pages = count * make_up.pages_a_sheet
         numbers = [
-            number + 1 if 0 <= number < text_pages else None for number in range(position, position + pages)
+            (order[number] if order is not None else number + 1) if 0 <= number < text_pages else None
+            for number in range(position, position + pages)
         ]
         position += pages
         section, its_sheets = _impose_section(spots, len(sections) + 1, count, numbers)

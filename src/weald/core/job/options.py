@@ -188,6 +188,9 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
     "extras.panels.panels.side": {"front": "front", "back": "back"},
     "extras.bevels.edges": {"three": "head, tail, fore-edge", "four": "all four"},
     "extras.elsewhere.editions.kind": {"paperback": "paperback", "hardback": "hardback"},
+    "extras.numbered.where": {"foot": "foot", "head": "head"},
+    "extras.numbered.side": {"outside": "outside", "inside": "inside", "middle": "in the middle"},
+    "extras.numbered.before": {"roman": "roman numbers", "none": "none"},
     "extras.box.kind": {"two_trays": "two trays in a case", "lid": "a tray with a lid"},
     "artwork.placing": {"as_is": "as it is", "fit": "fitted in", "fill": "filling the document"},
 }

@@ -30,6 +30,7 @@ from weald.core.job.entries import (
     read_entries,
 )
 from weald.core.job.extras.group import Extras
+from weald.core.job.paging import in_order
 from weald.core.job.printing import Artwork, Printing
 from weald.core.job.upgrades import JOB
 from weald.core.notation import MILLIMETRES, Notation
@@ -501,13 +502,19 @@ def made_up(spec: JobSpec, packet: FoldedPacket) -> MakeUp:
     """
     folding = spec.folding
     return make_up(
-        spec.text.pages,
+        length_of(spec),
         2 * packet.leaves_a_sheet,
         folding.sheets_per_section,
         folding.make_up if packet.sewn else "one_section",
         spec.text.blanks,
         read_mix(folding.mix) if folding.make_up == "mix" else (),
     )
+
+
+def length_of(spec: JobSpec) -> int:
+    """Pages of the text as it is bound, with the blanks put in among them."""
+    order = in_order(spec.text.pages, spec.extras.arranged)
+    return spec.text.pages if order is None else len(order)
 
 
 def read_spec(data: object, notation: Notation | None = None) -> JobSpec:

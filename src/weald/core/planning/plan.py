@@ -363,6 +363,7 @@ def _findings(bench: _Bench, stocked: Sequence[StockedPiece], pieces: tuple[Piec
     yield from folding_station.mind(spec, packet, paper, folding, ledger)
     yield from printing_station.mind(spec, packet, folding, bench.printing, ledger)
     yield from sewing_station.mind(spec, sewing, block, ledger)
+    yield from sewing_station.mind_spreads(spec, sewing, bench.folded, ledger)
     yield from block_station.mind(spec, bench.treatment, block, ledger, laced=structure.attachment == "laced")
     yield from mind_choices(structure, spec, notation)
     yield from mind_suits(structure, spec, bench.signatures, block, ledger)

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
 from weald.core.folding.packet import FoldedPacket, Side
+from weald.core.job.paging import in_order
 from weald.core.job.spec import Folding, JobSpec
 from weald.core.notation import Notation, counted
 from weald.core.paper import grain_word, sheets_a_section
@@ -41,7 +42,9 @@ def reckon(
 ) -> FoldingPlan:
     """Impose the text and reckon creep."""
     folding, made = spec.folding, text.make_up
-    sections, sheets = impose(spec.text.pages, made, folding.programme, folding.gather)
+    order = in_order(spec.text.pages, spec.extras.arranged)
+    length = spec.text.pages if order is None else len(order)
+    sections, sheets = impose(length, made, folding.programme, folding.gather, order)
     thickest = max(made.sheets)
     filled = ", every {signature} filled" if folding.make_up == "full" else ""
     ledger.reckon(
@@ -49,7 +52,7 @@ def reckon(
         made.sheet_count,
         f"{{pages}} / {{each}}, rounded up{filled}",
         {
-            "pages": ledger.entry("pages of text", spec.text.pages, "text.pages", "count"),
+            "pages": ledger.entry("pages of text", length, "text.pages", "count"),
             "each": ledger.entry("pages a sheet", made.pages_a_sheet, "folding.programme", "count"),
         },
     )

@@ -1,7 +1,7 @@
 """Sewing: where the stations stand, how much thread it takes, and the guides to punch and saw by."""
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from weald.core.block.bands import bands_here, panel_height
@@ -26,10 +26,12 @@ from weald.core.drawing import Drawing, Layer, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.sewn import SewingPlaces
 from weald.core.job.options import METHOD_WORDS
+from weald.core.job.paging import in_order, listed
 from weald.core.job.spec import JobSpec, SewingMethod
 from weald.core.notation import counted
 from weald.core.reckoning import Ledger
 from weald.core.stations.block import BlockPlan
+from weald.core.stations.folded import Folded
 from weald.core.units import Mm
 
 SPARE_THREAD = 1.15
@@ -341,6 +343,31 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
             finding("sewing.two_people", "block.height", ledger.notation, height=show(block.height, True))
         )
     return found
+
+
+def mind_spreads(spec: JobSpec, plan: SewingPlan, folded: Folded, ledger: Ledger) -> Iterator[Finding]:
+    """Pictures across the middle of a section, which its holes or staples go through."""
+    lefts = frozenset(listed(spec.text.spreads))
+    if not lefts or not plan.holes or plan.stab is not None:
+        return
+    order = in_order(spec.text.pages, spec.extras.arranged)
+    at = -folded.text.make_up.blanks_front
+    for section in folded.folding.sections:
+        # the left-hand page of the opening in the middle of its fold
+        place = at + section.pages // 2 - 1
+        at += section.pages
+        left = (order[place] if 0 <= place < len(order) else None) if order else place + 1
+        if left in lefts:
+            kind = "Staples" if plan.method == "staples" else "Holes and thread"
+            yield finding(
+                "spread.holes",
+                "text.spreads",
+                ledger.notation,
+                holes=kind,
+                left=left,
+                right=left + 1,
+                section=section.section,
+            )
 
 
 def _mind_stab(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> list[Finding]:

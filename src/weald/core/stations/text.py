@@ -8,7 +8,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.folding.makeup import MakeUp
 from weald.core.folding.packet import FoldedPacket
 from weald.core.forme.page import ruled_area, ruling
-from weald.core.job.spec import JobSpec, made_up
+from weald.core.job.spec import JobSpec, length_of, made_up
 from weald.core.notation import Notation, counted
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
@@ -31,7 +31,10 @@ def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
     :param packet: one sheet of the chosen programme, folded.
     """
     leaf, made = spec.leaf, made_up(spec, packet)
-    pages = ledger.entry("pages of text", spec.text.pages, "text.pages", "count")
+    length = length_of(spec)
+    put_in = length - spec.text.pages
+    label = f"pages of text, {counted(put_in, 'blank')} put in" if put_in else "pages of text"
+    pages = ledger.entry(label, length, "text.pages", "count")
     ledger.reckon(
         "text.pages",
         made.pages,
@@ -86,6 +89,9 @@ def mind(spec: JobSpec, text: TextPlan, notation: Notation) -> list[Finding]:
 def _mind_length(spec: JobSpec, notation: Notation) -> Iterator[Finding]:
     """Whether the uploaded text is as long as what is bound."""
     pages, file = spec.text.pages, spec.text.file_pages
+    arranged = spec.extras.arranged
+    if arranged and arranged.repeat:
+        return
     if file is None or spec.text.blank_book or spec.text.file is None or pages == file:
         return
     actions = (Action(f"Bind {counted(file, 'page')}", {"text.pages": file}),)

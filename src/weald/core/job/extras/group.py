@@ -11,10 +11,14 @@ from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
 from weald.core.job.extras.leaves import ComposedEnds, FromBoards, Plates, TornSheet, WeighedPaper
 from weald.core.job.extras.lettering import Finishing
 from weald.core.job.extras.old_books import CopiedBook, Judged
+from weald.core.job.extras.pages import ArrangedPages, PageNumbers, SelfCover
 from weald.core.job.extras.sewn import SewingPlaces, Stitching
 
 ExtraName = Literal[
     "copied",
+    "arranged",
+    "numbered",
+    "self_cover",
     "weighed",
     "torn",
     "from_boards",
@@ -41,6 +45,9 @@ class Extras(Entries):
     """What is added; nothing where it is not used. What each does stands in :mod:`weald.core.extras`."""
 
     copied: CopiedBook | None = None
+    arranged: ArrangedPages | None = None
+    numbered: PageNumbers | None = None
+    self_cover: SelfCover | None = None
     weighed: WeighedPaper | None = None
     torn: TornSheet | None = None
     from_boards: FromBoards | None = None

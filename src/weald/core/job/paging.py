@@ -1,0 +1,63 @@
+"""Which page of the text stands where: arranged with blanks put in, repeated in turn, numbered."""
+
+import re
+from functools import lru_cache
+
+from weald.core.job.extras.pages import ArrangedPages, PageNumbers
+
+_ROMAN = (
+    *((1000, "m"), (900, "cm"), (500, "d"), (400, "cd"), (100, "c"), (90, "xc"), (50, "l"), (40, "xl")),
+    *((10, "x"), (9, "ix"), (5, "v"), (4, "iv"), (1, "i")),
+)
+
+
+def listed(text: str) -> tuple[int, ...]:
+    """Pages as they are listed: ``24, 60``."""
+    return tuple(int(word) for word in re.findall(r"\d+", text))
+
+
+def in_order(pages: int, arranged: ArrangedPages | None) -> tuple[int | None, ...] | None:
+    """The pages of a text as they are bound, blanks put in as ``None``; nothing where none are."""
+    if arranged is None or not (arranged.rectos or arranged.versos or arranged.blank_versos):
+        return None
+    return _in_order(pages, arranged.rectos, arranged.versos, arranged.blank_versos)
+
+
+@lru_cache(maxsize=64)
+def _in_order(pages: int, rectos: str, versos: str, blank_versos: str) -> tuple[int | None, ...]:
+    right, left, alone = (frozenset(listed(each)) for each in (rectos, versos, blank_versos))
+    placed: list[int | None] = []
+    for page in range(1, pages + 1):
+        on_right = len(placed) % 2 == 0
+        if (page in right and not on_right) or (page in left and on_right):
+            placed.append(None)
+        placed.append(page)
+        if page in alone and len(placed) % 2 == 1:
+            placed.append(None)
+    return tuple(placed)
+
+
+def source_of(page: int, arranged: ArrangedPages | None) -> int:
+    """Which page that was brought is printed as a page of the text: itself, or its turn of those repeated."""
+    turns = listed(arranged.repeat) if arranged else ()
+    if arranged is None or not turns or page <= arranged.keep:
+        return page
+    return turns[(page - arranged.keep - 1) % len(turns)]
+
+
+def number_of(page: int | None, numbers: PageNumbers) -> str:
+    """What a page of the text is numbered; nothing for blanks, and for those that carry none."""
+    if page is None or page in listed(numbers.without):
+        return ""
+    if page >= numbers.first:
+        return str(page - numbers.first + 1)
+    return roman(page) if numbers.before == "roman" else ""
+
+
+def roman(number: int) -> str:
+    """A number as front matter has it: iv."""
+    found = ""
+    for value, sign in _ROMAN:
+        count, number = divmod(number, value)
+        found += sign * count
+    return found
