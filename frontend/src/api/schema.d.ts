@@ -4034,6 +4034,8 @@ export interface components {
             in_words: string;
             /** Row File */
             row_file: string;
+            /** Left Open */
+            left_open: string;
             picture: components["schemas"]["Drawing"];
             /** Fields */
             fields: components["schemas"]["Field"][];
@@ -4855,7 +4857,7 @@ export interface components {
              */
             cloth: number;
             /**
-             * Set back from the spine
+             * Set back
              * @default 0.5
              */
             set_back: number;
@@ -5281,16 +5283,6 @@ export interface components {
          */
         Finishing: {
             /**
-             * Tools owned
-             * @default []
-             */
-            tools: components["schemas"]["FinishingTool"][];
-            /**
-             * Type owned
-             * @default []
-             */
-            types: components["schemas"]["FinishingType"][];
-            /**
              * In the panels
              * @default []
              */
@@ -5325,6 +5317,16 @@ export interface components {
              * @default
              */
             heat: string;
+            /**
+             * Tools owned
+             * @default []
+             */
+            tools: components["schemas"]["FinishingTool"][];
+            /**
+             * Type owned
+             * @default []
+             */
+            types: components["schemas"]["FinishingType"][];
         };
         /**
          * FinishingTool
@@ -11092,7 +11094,7 @@ export interface components {
             elements?: components["schemas"]["EndElementInput"][];
             /** Cloth, thick */
             cloth?: (number | string) | string;
-            /** Set back from the spine */
+            /** Set back */
             set_back?: (number | string) | string;
         };
         /**
@@ -11334,10 +11336,6 @@ export interface components {
          *     :param heat: heat and dwell as a trial found them, in words.
          */
         FinishingInput: {
-            /** Tools owned */
-            tools?: components["schemas"]["FinishingToolInput"][];
-            /** Type owned */
-            types?: components["schemas"]["FinishingTypeInput"][];
             /** In the panels */
             lines?: components["schemas"]["PanelLineInput"][];
             /** Labels on the spine */
@@ -11352,6 +11350,10 @@ export interface components {
             margin?: (number | string) | string;
             /** Heat and dwell, after a trial */
             heat?: string;
+            /** Tools owned */
+            tools?: components["schemas"]["FinishingToolInput"][];
+            /** Type owned */
+            types?: components["schemas"]["FinishingTypeInput"][];
         };
         /**
          * Folding

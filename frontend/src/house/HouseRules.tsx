@@ -187,7 +187,7 @@ function Rules({ opened }: { opened: HouseReply }) {
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <fieldset className="rounded border border-rule bg-sheet p-3">
+    <fieldset className="min-w-0 rounded border border-rule bg-sheet p-3">
       <legend className="px-1 font-serif font-semibold">{title}</legend>
       <div className="flex flex-wrap items-end gap-3">{children}</div>
     </fieldset>
@@ -324,6 +324,7 @@ function Owned({
           path={key}
           rows={draft[key]}
           shown={{ inputs, errors }}
+          leftOpen=""
           onChange={(rows) => onChange({ [key]: rows })}
         />
       )

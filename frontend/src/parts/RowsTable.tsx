@@ -18,6 +18,7 @@ export function RowsTable({
   path,
   rows,
   shown,
+  leftOpen,
   takes,
   onChange,
 }: {
@@ -25,12 +26,14 @@ export function RowsTable({
   path: string;
   rows: readonly Row[];
   shown: Shown;
+  /** What stands in a field that is left open. */
+  leftOpen: string;
   /** Address of a file of one row, from 1. */
   takes?: (row: number) => string;
   onChange: (rows: readonly Row[]) => void;
 }) {
   return (
-    <fieldset className="w-full">
+    <fieldset className="w-full min-w-0">
       <legend className="flex items-center gap-1 font-serif text-sm font-semibold">
         {field.label}
         <IconButton
@@ -66,6 +69,7 @@ export function RowsTable({
                         path={`${path}.${index}.${column.key}`}
                         name={`${field.label} ${index + 1}: ${column.label}`}
                         shown={shown}
+                        leftOpen={leftOpen}
                         onChange={(value) =>
                           onChange(
                             rows.map((each, at) =>
@@ -121,6 +125,7 @@ function Cell({
   path,
   name,
   shown,
+  leftOpen,
   onChange,
 }: {
   column: ExtraField;
@@ -128,6 +133,7 @@ function Cell({
   path: string;
   name: string;
   shown: Shown;
+  leftOpen: string;
   onChange: (value: unknown) => void;
 }) {
   const [typing, setTyping] = useState<string | null>(null);
@@ -148,7 +154,7 @@ function Cell({
     return (
       <select
         aria-label={name}
-        className={CELL}
+        className={`${CELL} max-w-40`}
         value={asText(value)}
         onChange={(event) => onChange(event.target.value)}
       >
@@ -172,7 +178,7 @@ function Cell({
         className={`${CELL} ${column.kind === "text" ? "w-36" : "w-16"}`}
         value={typing ?? settled}
         inputMode={plain ? "decimal" : "text"}
-        placeholder={column.optional ? t("parts.byRule") : ""}
+        placeholder={column.optional ? leftOpen : ""}
         autoComplete="off"
         aria-invalid={wrong ? true : undefined}
         aria-describedby={wrong ? id : undefined}

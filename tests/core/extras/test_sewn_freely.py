@@ -10,6 +10,7 @@ from hypothesis import settings as hypothesis_settings
 from hypothesis import strategies as st
 
 from tests.conftest import codes, job_in, planned, value
+from tests.core.extras.made_up import merged
 from tests.core.test_drawings import drawing
 from weald.core.block.film import SewingFilm
 from weald.core.block.holes import courses, own_places
@@ -178,8 +179,9 @@ def test_a_stab_sewn_book_says_what_its_margin_costs_and_what_tears() -> None:
 
 
 def test_a_long_stitch_cover_has_a_row_for_every_fold() -> None:
-    job = job_in("long_stitch")
+    job = merged(job_in("long_stitch"), {"folding": {"sheets_per_section": 12, "make_up": "even"}})
     made = planned(job)
+    assert "long.rows" not in codes(made)
     sections, holes = round(value(made, "sections.count")), round(value(made, "sewing.holes"))
     arcs = [e for e in drawing(made, "case.flat").elements if isinstance(e, Arc) and e.layer == "cut"]
     assert len(arcs) == sections * holes
@@ -195,9 +197,14 @@ def test_a_long_stitch_cover_has_a_row_for_every_fold() -> None:
     assert any("row 2 of the cover" in step.words for step in film(job).steps)
 
 
-def test_rows_that_tear_into_one_are_said() -> None:
+def test_rows_that_would_tear_into_one_are_a_slit() -> None:
     thin = {**job_in("long_stitch"), "text": {"pages": 96}, "folding": {"sheets_per_section": 1}}
-    assert "long.rows" in codes(planned(thin))
+    made = planned(thin)
+    assert "long.rows" in codes(made)
+    slits = [e for e in drawing(made, "case.flat").elements if isinstance(e, Line) and e.layer == "slit"]
+    assert len(slits) == value(made, "sewing.holes")
+    wide = slits[0].points[1][0] - slits[0].points[0][0]
+    assert wide == pytest.approx(value(made, "spine.thickness"))
 
 
 def test_a_strand_is_never_shorter_than_what_it_covers() -> None:

@@ -1,5 +1,4 @@
 /** The fields of an extra, from its record: whatever it asks for is shown without a screen of its own. */
-import { t } from "../../app/words";
 import { type Row, RowsTable } from "../../parts/RowsTable";
 import { useSession, useSnapshot } from "../context";
 import { CheckField, LengthField, NumberField, SelectField, TextField } from "../fields";
@@ -12,13 +11,19 @@ export function ExtraFields({ extra }: { extra: ExtraRecord }) {
       key={field.key}
       field={field}
       path={`extras.${extra.name}.${field.key}` as JobPath}
-      rowFile={extra.row_file}
+      extra={extra}
     />
   ));
 }
 
-/** The path is the record's own, which the core has made of the same shape as the job's. */
-function OneField({ field, path, rowFile }: { field: ExtraField; path: JobPath; rowFile: string }) {
+interface Asked {
+  field: ExtraField;
+  /** The record's own, which the core has made of the same shape as the job's. */
+  path: JobPath;
+  extra: ExtraRecord;
+}
+
+function OneField({ field, path, extra }: Asked) {
   const { label } = field;
   const asked = { path, label, width: "w-32" };
   switch (field.kind) {
@@ -27,7 +32,7 @@ function OneField({ field, path, rowFile }: { field: ExtraField; path: JobPath; 
         <LengthField
           {...asked}
           optional={field.optional}
-          placeholder={field.optional ? t("parts.byRule") : ""}
+          placeholder={field.optional ? extra.left_open : ""}
         />
       );
     case "check":
@@ -41,7 +46,7 @@ function OneField({ field, path, rowFile }: { field: ExtraField; path: JobPath; 
         />
       );
     case "rows":
-      return <Rows field={field} path={path} rowFile={rowFile} />;
+      return <Rows field={field} path={path} extra={extra} />;
     case "text":
       return <TextField {...asked} />;
     default:
@@ -49,7 +54,7 @@ function OneField({ field, path, rowFile }: { field: ExtraField; path: JobPath; 
   }
 }
 
-function Rows({ field, path, rowFile }: { field: ExtraField; path: JobPath; rowFile: string }) {
+function Rows({ field, path, extra }: Asked) {
   const session = useSession();
   const { draft, job, plan, errors } = useSnapshot();
   const held: unknown = valueAt(draft, path);
@@ -59,9 +64,10 @@ function Rows({ field, path, rowFile }: { field: ExtraField; path: JobPath; rowF
       path={path}
       rows={Array.isArray(held) ? (held as Row[]) : []}
       shown={{ inputs: plan?.inputs, errors }}
+      leftOpen={extra.left_open}
       takes={
-        rowFile
-          ? (row) => `/api/jobs/${job.id}/${rowFile.replace("{row}", String(row))}`
+        extra.row_file
+          ? (row) => `/api/jobs/${job.id}/${extra.row_file.replace("{row}", String(row))}`
           : undefined
       }
       onChange={(rows) => session.apply({ [path]: rows })}

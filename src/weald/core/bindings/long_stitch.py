@@ -58,15 +58,20 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     rows = rows_of(block.sections, apart, spine)
     head = ledger.value("squares.head")
     sketch, drawing = draw_cover(cover, ledger)
-    for row in rows:
-        for hole in holes:
-            sketch.arc(leaf + row, head + hole.place, HOLE_MARK, 0, 359.9, "cut", "cover.rows")
+    slit = slits(rows, apart)
+    for hole in holes:
+        y = head + hole.place
+        if slit:
+            sketch.line(((leaf + slit[0], y), (leaf + slit[1], y)), "slit", "cover.rows")
+            continue
+        for row in rows:
+            sketch.arc(leaf + row, y, HOLE_MARK, 0, 359.9, "cut", "cover.rows")
     flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
     piece = cover_piece(spec, cover, "scored at the spine and pierced, every row from its template", ledger)
     drawings = (
         flat,
         draw_wrapped(block, binding.cover_thickness, ledger),
-        _draw_rows(rows, holes, cover, ledger),
+        _draw_rows(rows, apart, holes, cover, ledger),
     )
     pieces = (piece, *stiffeners(spec, cover, SCORE_CLEAR, ledger))
     return Bound(pieces, drawings, tuple(_mind(apart, block, ledger)), cover.profile)
@@ -81,6 +86,13 @@ def rows_of(sections: int, apart: Mm, spine: Mm) -> list[Mm]:
     return [start + (number + 0.5) * apart for number in range(sections)]
 
 
+def slits(rows: list[Mm], apart: Mm) -> tuple[Mm, Mm] | None:
+    """From where to where one slit takes the place of a row of holes that would tear into one another."""
+    if len(rows) < 2 or apart >= LEAST_APART:
+        return None
+    return rows[0] - apart / 2, rows[-1] + apart / 2
+
+
 def _mind(apart: Mm, block: BlockPlan, ledger: Ledger) -> list[Finding]:
     if block.sections < 2 or apart >= LEAST_APART:
         return []
@@ -89,16 +101,19 @@ def _mind(apart: Mm, block: BlockPlan, ledger: Ledger) -> list[Finding]:
     return [finding("long.rows", "cover.rows", ledger.notation, **terms)]  # type: ignore[arg-type]
 
 
-def _draw_rows(rows: list[Mm], holes: tuple[Hole, ...], cover: FlatCover, ledger: Ledger) -> Drawing:
+def _draw_rows(
+    rows: list[Mm], apart: Mm, holes: tuple[Hole, ...], cover: FlatCover, ledger: Ledger
+) -> Drawing:
     """The spine of the cover at true size from outside, a cross at every hole.
 
     Pierced through this template.
     """
     show, sketch, head = ledger.notation.figure, Sketch(), ledger.value("squares.head")
+    slit = slits(rows, apart)
     sketch.area(box(0, 0, cover.spine, cover.height), "card", "cut", "spine_board.width cover.height")
     for number, row in enumerate(rows):
         x = cover.spine - row
-        for hole in holes:
+        for hole in () if slit else holes:
             y = head + hole.place
             sketch.line(((x - HOLE_MARK, y), (x + HOLE_MARK, y)), "cut", "cover.rows")
             sketch.line(((x, y - HOLE_MARK), (x, y + HOLE_MARK)), "cut", "cover.rows")
@@ -106,6 +121,9 @@ def _draw_rows(rows: list[Mm], holes: tuple[Hole, ...], cover: FlatCover, ledger
             sketch.label(x, 3, str(len(rows) - number), height=1.6)
     for number, hole in enumerate(holes):
         y = head + hole.place
+        if slit:
+            ends = ((cover.spine - slit[1], y), (cover.spine - slit[0], y))
+            sketch.line(ends, "slit", "cover.rows")
         sketch.dimension((0, y), (0, 0), show(y), offset=1 + number % 3, about="sewing.interval")
     if len(rows) > 1:
         low, high = cover.spine - rows[1], cover.spine - rows[0]

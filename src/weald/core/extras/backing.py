@@ -15,6 +15,8 @@ from weald.core.stations.block_drawings import arc_points
 from weald.core.stations.block_pieces import clear_spaces
 from weald.core.units import Mm
 
+TOLD: Mm = 0.1
+"""Less swell than this is not worth a word."""
 LEAST_OFF: Mm = 0.3
 """What is measured with a rule cannot be told nearer than this."""
 BOARD_REACH: Mm = 60.0
@@ -96,7 +98,7 @@ def _mind(made: Made, sheet: BackingSheet) -> Iterator[Finding]:
                 face=show(max(0.0, narrowest - 2 * sheet.play), True),
             )
     left = made.block.swell - made.ledger.value("backing.taken_up")
-    if made.block.shoulder and left < 0:
+    if made.block.shoulder and left < -TOLD:
         yield finding(
             "backing.nothing_left", "backing.taken_up", notation, less=notation.thickness(-left, True)
         )
@@ -117,7 +119,7 @@ def _draw(made: Made, sewn: tuple[Mm, Mm]) -> Drawing:
         sketch.area(box(block.shoulder_line, top, BOARD_REACH - block.shoulder_line, 5), "board")
     sketch.dimension((0, spine), (0, -spine), show(block.spine), about="spine.thickness")
     sketch.dimension(
-        (BOARD_REACH, half), (BOARD_REACH, spine), show(block.swell / 2), offset=-1, about="backing.packing"
+        (BOARD_REACH, half), (BOARD_REACH, spine), show(block.swell / 2), about="backing.packing"
     )
     sketch.label(BOARD_REACH / 2, spine + 11, "1 as sewn", height=3)
     for number, (chord, name) in enumerate(

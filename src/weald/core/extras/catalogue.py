@@ -75,6 +75,7 @@ class ExtraRecord:
     good_for: str
     in_words: str
     row_file: str
+    left_open: str
     picture: Drawing
     fields: tuple[Field, ...]
     begins: dict[str, object]
@@ -98,6 +99,7 @@ def every_extra(notation: Notation) -> tuple[ExtraRecord, ...]:
             good_for=notation.say(extra.good_for),
             in_words=extra.in_words,
             row_file=extra.row_file,
+            left_open=extra.left_open,
             picture=extra.picture(),
             fields=fields_of(extra.entries, f"extras.{extra.name}", notation),
             begins=extra.entries().model_dump(mode="json") | extra.begins,

@@ -157,5 +157,6 @@ EXTRA = Extra(
     entries=CopiedBook,
     draw=draw,
     reckon=reckon,
+    left_open="not measured",
     in_words="old book, set, measures, facsimile, replacement volume",
 )

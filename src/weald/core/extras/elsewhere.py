@@ -194,7 +194,7 @@ def _mind(made: Made, edition: Edition, number: int) -> Iterator[Finding]:
         width=show(round(sizes.width, 2)),
         height=show(round(sizes.height, 2)),
         weight=f"{sizes.weight:.0f} g",
-        price=f"{sizes.price:.2f}",
+        price=f", {sizes.price:.2f}" if sizes.price else "",
     )
     if not edition.least <= sizes.pages <= edition.most:
         yield finding(

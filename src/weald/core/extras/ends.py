@@ -55,7 +55,7 @@ def _mind(made: Made, ends: ComposedEnds) -> Iterator[Finding]:
             yield finding("ends.not_sewn", about, notation, held=HELD[each.attached])
         elif each.attached in SEWN and each.what in ("single", "laminated"):
             yield finding("ends.no_fold", about, notation, what=WORDS[each.what])
-    if joint_strips(elements) > 1:
+    if sum(each.what == "cloth_joint" for each in elements) > 1:
         yield finding(
             "ends.joints",
             "extras.ends.elements",

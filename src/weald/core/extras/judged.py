@@ -249,5 +249,6 @@ EXTRA = Extra(
     entries=Judged,
     draw=draw,
     reckon=reckon,
+    left_open="not measured",
     in_words="condition, mark, squares, warp, repair, quality, old book",
 )

@@ -85,6 +85,7 @@ class Extra:
     :param begins: entries it begins with, besides the usual ones.
     :param in_words: names it is found by besides its title.
     :param row_file: of a job, to be taken for each row of its table; ``{row}`` stands for its number.
+    :param left_open: what stands in a field that is left open.
     """
 
     name: ExtraName
@@ -99,6 +100,7 @@ class Extra:
     begins: dict[str, object] = field(default_factory=dict)
     in_words: str = ""
     row_file: str = ""
+    left_open: str = "by rule"
 
     def picture(self) -> Drawing:
         """Its small picture."""

@@ -137,10 +137,12 @@ ADDED: dict[AddedCode, FindingWords] = {
         "Measure both again; by so much a support would run aslant across the spine.",
     ),
     "long.rows": FindingWords(
-        "mind",
+        "note",
         "boards",
-        "Rows of holes in the spine of the cover stand only {apart} apart, less than {least}.",
-        "Sew fewer, thicker {signatures}; or pierce every second row a little higher.",
+        "Rows of holes would stand only {apart} apart and tear into one: a slit across the spine "
+        "takes their place.",
+        "Cut each slit as drawn and no longer; or sew fewer, thicker {signatures} through rows "
+        "{least} apart.",
     ),
     "stab.crowded": FindingWords(
         "stop",
@@ -406,7 +408,7 @@ ADDED: dict[AddedCode, FindingWords] = {
     "elsewhere.edition": FindingWords(
         "note",
         "finish",
-        "{name}: {pages} pages, spine {spine}, document {width} × {height}; {weight} a copy, {price}.",
+        "{name}: {pages} pages, spine {spine}, document {width} × {height}; {weight} a copy{price}.",
         "Compare before ordering: the printer's own calculator has the last word.",
     ),
     "elsewhere.pages": FindingWords(

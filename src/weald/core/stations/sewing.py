@@ -100,7 +100,12 @@ def _reckon_stab(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> SewingPlan:
     entries = spec.sewing.stab
     work = stab_work(block.height, entries)
     moves = sew_stab(work)
-    ledger.reckon("sewing.holes", len(work.holes), "through the whole block, beside the spine")
+    ledger.reckon(
+        "sewing.holes",
+        len(work.holes),
+        "beside the spine",
+        label="Holes through the block",
+    )
     ledger.reckon(
         "sewing.interval",
         (block.height - 2 * entries.ends) / (entries.stations - 1),
@@ -110,7 +115,7 @@ def _reckon_stab(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> SewingPlan:
             "ends": ledger.entry("from head and tail", entries.ends, "sewing.stab.ends"),
             "stations": ledger.entry("stations", entries.stations, "sewing.stab.stations", "count"),
         },
-        rule="from station to station",
+        label="From station to station",
         measurable=False,
     )
     along = thread_of_stab(work, moves, block.height, block.thickness)

@@ -28,6 +28,19 @@ from weald.web.shelf.services import on_shelf
 WORKSHOP = "Saltmarsh Bindery"
 
 _A3_SHORT = {"width": 420, "height": 297, "grain": "height"}
+_TOOLS: list[dict[str, Any]] = [
+    {"name": "gull", "width": 5, "height": 5},
+    {"name": "wave", "width": 8, "height": 4},
+    {"name": "fillet", "width": 1, "height": 0.8, "line": True},
+]
+_TYPES: list[dict[str, Any]] = [
+    {"name": "small caps", "capital": 2.5, "usual": 1.9, "narrow": 1, "wide": 2.6, "gap": 0.3, "space": 1.4},
+    {"name": "large caps", "capital": 4, "usual": 3.1, "narrow": 1.6, "wide": 4.2, "gap": 0.5, "space": 2.2},
+]
+_HAMMERS: list[dict[str, Any]] = [
+    {"name": "backing hammer", "face": 36},
+    {"name": "small hammer", "face": 20},
+]
 _SRA3_LONG = {"width": 450, "height": 320, "grain": "width"}
 
 ALPHABET = "Alphabet of gulls"
@@ -223,6 +236,30 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
                 "bands": {"count": 5, "width": 4, "tail_more": 4},
             },
             "finish": {"title": "Psalter", "volume": "I", "direction": "across", "ribbons": 1},
+            "extras": {
+                "plates": {
+                    "plates": [
+                        {"count": 4, "after": 33, "width": 142, "height": 215, "thickness": 0.25},
+                        {"after": 161, "how": "thrown_clear", "width": 430, "height": 215},
+                    ]
+                },
+                "finishing": {
+                    "tools": _TOOLS,
+                    "types": _TYPES,
+                    "lines": [
+                        {"panel": 1, "what": "tool", "by": "gull"},
+                        {"panel": 2, "what": "title"},
+                        {"panel": 3, "what": "tool", "by": "gull"},
+                        {"panel": 4, "what": "volume"},
+                        {"panel": 5, "what": "tool", "by": "gull"},
+                        {"panel": 6, "what": "line", "by": "fillet"},
+                    ],
+                    "frames": [{"edges": 9, "joint": 14, "by": "fillet"}],
+                    "leading": 2,
+                },
+                "backing": {"hammers": _HAMMERS},
+                "jacket": {},
+            },
         },
         (),
     ),
@@ -273,6 +310,9 @@ PRINTERS: tuple[dict[str, Any], ...] = (
 
 
 HOUSE: dict[str, Any] = {
+    "tools": _TOOLS,
+    "types": _TYPES,
+    "hammers": _HAMMERS,
     "rules": {
         "binding.joint_rule": "board_plus_6",
         "binding.turn_in": 18,

@@ -39,7 +39,7 @@ class ComposedEnds(Entries):
 
     elements: Annotated[tuple[EndElement, ...], Field(max_length=10, title="From the board inwards")] = ()
     cloth: Annotated[Length, Field(ge=0, le=2, title="Cloth, thick")] = 0.25
-    set_back: Annotated[Length, Field(ge=0, le=5, title="Set back from the spine")] = 0.5
+    set_back: Annotated[Length, Field(ge=0, le=5, title="Set back")] = 0.5
 
 
 class Plate(Entries):

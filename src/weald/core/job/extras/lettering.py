@@ -98,8 +98,6 @@ class Finishing(Entries):
     :param heat: heat and dwell as a trial found them, in words.
     """
 
-    tools: Annotated[tuple[FinishingTool, ...], Field(max_length=40, title="Tools owned")] = ()
-    types: Annotated[tuple[FinishingType, ...], Field(max_length=20, title="Type owned")] = ()
     lines: Annotated[tuple[PanelLine, ...], Field(max_length=60, title="In the panels")] = ()
     labels: Annotated[tuple[PanelLabel, ...], Field(max_length=12, title="Labels on the spine")] = ()
     front: Annotated[tuple[FrontLabel, ...], Field(max_length=6, title="On the front board")] = ()
@@ -107,3 +105,5 @@ class Finishing(Entries):
     leading: Annotated[Length, Field(ge=0, le=60, title="Between lines")] = 2.0
     margin: Annotated[Length, Field(ge=0, le=30, title="Free at the spine's edges")] = 1.5
     heat: Annotated[str, Field(max_length=300, title="Heat and dwell, after a trial")] = ""
+    tools: Annotated[tuple[FinishingTool, ...], Field(max_length=40, title="Tools owned")] = ()
+    types: Annotated[tuple[FinishingType, ...], Field(max_length=20, title="Type owned")] = ()
