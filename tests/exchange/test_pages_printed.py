@@ -45,7 +45,8 @@ def test_pages_stand_on_the_side_they_are_wanted(pages: int, right: list[int], l
     places = {page: place for place, page in enumerate(order) if page}
     assert all(places[page] % 2 == 0 for page in right if page <= pages)
     assert all(places[page] % 2 == 1 for page in left if page <= pages)
-    assert order[1] is None
+    if 1 not in left:
+        assert order[1] is None
 
 
 def test_arranged_pages_fold_to_order(tmp_path: Path) -> None:

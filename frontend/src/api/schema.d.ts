@@ -2915,7 +2915,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets";
             /** Label */
             label: string;
             /** Expected */
@@ -3168,9 +3168,9 @@ export interface components {
          */
         ExtrasHere: {
             /** Used */
-            used: ("copied" | "arranged" | "numbered" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            used: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
             /** Offered */
-            offered: ("copied" | "arranged" | "numbered" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            offered: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
         };
         /**
          * Face
@@ -3221,7 +3221,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "bands.crossed" | "bands.narrow" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "bands.crossed" | "bands.narrow" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut");
             /**
              * Severity
              * @enum {string}
@@ -3747,7 +3747,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in";
+            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets";
             /**
              * Station
              * @enum {string}
@@ -3823,6 +3823,8 @@ export interface components {
         /**
          * Sheet
          * @description One folded sheet: its section and its place in it, both from 1, outermost first.
+         *
+         *     :param programme: how it is folded, where that is not as the main sheet.
          */
         Sheet: {
             /** Section */
@@ -3833,6 +3835,8 @@ export interface components {
             outer: components["schemas"]["Placement"][];
             /** Inner */
             inner: components["schemas"]["Placement"][];
+            /** Programme */
+            programme?: string | null;
         };
         /**
          * SheetSize
@@ -3843,7 +3847,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets";
             /** Label */
             label: string;
             /** Shown */
@@ -4020,7 +4024,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "copied" | "arranged" | "numbered" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
+            name: "copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
             /**
              * Station
              * @enum {string}
@@ -5184,7 +5188,9 @@ export interface components {
         Extras: {
             copied?: components["schemas"]["CopiedBook"] | null;
             arranged?: components["schemas"]["ArrangedPages"] | null;
+            formes?: components["schemas"]["OwnSections"] | null;
             numbered?: components["schemas"]["PageNumbers"] | null;
+            ganged?: components["schemas"]["GangedSheet"] | null;
             self_cover?: components["schemas"]["SelfCover"] | null;
             weighed?: components["schemas"]["WeighedPaper"] | null;
             torn?: components["schemas"]["TornSheet"] | null;
@@ -5490,6 +5496,88 @@ export interface components {
              * @enum {string}
              */
             material: "leather" | "paper" | "stamped";
+        };
+        /**
+         * GangedItem
+         * @description One thing of which so many are wanted, all copies together.
+         */
+        GangedItem: {
+            /**
+             * What
+             * @default card
+             */
+            name: string;
+            /**
+             * Wide
+             * @default 85
+             */
+            width: number;
+            /**
+             * High
+             * @default 55
+             */
+            height: number;
+            /**
+             * How many
+             * @default 20
+             */
+            count: number;
+            /**
+             * Grain
+             * @default any
+             * @enum {string}
+             */
+            grain: "any" | "height" | "width";
+        };
+        /**
+         * GangedSheet
+         * @description A sheet with different things on it, printed as often as it takes.
+         *
+         *     :param gutter: between them, cut out; ``margin`` at the edges, where the printer does not print.
+         *     :param labels: this job's own labels are put on it too.
+         */
+        GangedSheet: {
+            /**
+             * Things
+             * @default []
+             */
+            items: components["schemas"]["GangedItem"][];
+            /**
+             * Sheet, wide
+             * @default 450
+             */
+            width: number;
+            /**
+             * Sheet, high
+             * @default 320
+             */
+            height: number;
+            /**
+             * Grain along its
+             * @default width
+             * @enum {string}
+             */
+            grain: "width" | "height";
+            /**
+             * Between them
+             * @default 4
+             */
+            gutter: number;
+            /**
+             * At the edges
+             * @default 8
+             */
+            margin: number;
+            /**
+             * Spoilage, %
+             * @default 5
+             */
+            spoilage: number;
+            /**
+             * this job's labels too
+             * @default true
+             */
+            labels: boolean;
         };
         /**
          * Glue
@@ -5858,7 +5946,9 @@ export interface components {
              * @default {
              *       "copied": null,
              *       "arranged": null,
+             *       "formes": null,
              *       "numbered": null,
+             *       "ganged": null,
              *       "self_cover": null,
              *       "weighed": null,
              *       "torn": null,
@@ -6095,6 +6185,56 @@ export interface components {
              * @default 0
              */
             wait: number;
+        };
+        /**
+         * OwnSection
+         * @description One section on sheets of its own.
+         *
+         *     :param section: its place in the book, from 1; the last where there are not so many.
+         *     :param programme: how its sheets are folded; half of the main sheet where not given.
+         *     :param paper: what it is called, ``thickness`` of a leaf of it; as the text's own where not given.
+         */
+        OwnSection: {
+            /**
+             * {Signature}
+             * @default 1
+             */
+            section: number;
+            /**
+             * Folds
+             * @default
+             */
+            programme: string;
+            /**
+             * Sheets
+             * @default 1
+             */
+            sheets: number;
+            /**
+             * Its paper
+             * @default
+             */
+            paper: string;
+            /** A leaf, thick */
+            thickness?: number | null;
+        };
+        /**
+         * OwnSections
+         * @description Sections that are not of the main sheet.
+         *
+         *     :param remainder: what is left over at the end stands on a half sheet, where it goes on one.
+         */
+        OwnSections: {
+            /**
+             * {Signatures} of their own
+             * @default []
+             */
+            sections: components["schemas"]["OwnSection"][];
+            /**
+             * half sheet for the remainder
+             * @default true
+             */
+            remainder: boolean;
         };
         /**
          * PageNumbers
@@ -11264,7 +11404,9 @@ export interface components {
         ExtrasInput: {
             copied?: components["schemas"]["CopiedBookInput"] | null;
             arranged?: components["schemas"]["ArrangedPagesInput"] | null;
+            formes?: components["schemas"]["OwnSectionsInput"] | null;
             numbered?: components["schemas"]["PageNumbersInput"] | null;
+            ganged?: components["schemas"]["GangedSheetInput"] | null;
             self_cover?: components["schemas"]["SelfCoverInput"] | null;
             weighed?: components["schemas"]["WeighedPaperInput"] | null;
             torn?: components["schemas"]["TornSheetInput"] | null;
@@ -11414,6 +11556,53 @@ export interface components {
              * @enum {string}
              */
             material?: "leather" | "paper" | "stamped";
+        };
+        /**
+         * GangedItem
+         * @description One thing of which so many are wanted, all copies together.
+         */
+        GangedItemInput: {
+            /** What */
+            name?: string;
+            /** Wide */
+            width?: (number | string) | string;
+            /** High */
+            height?: (number | string) | string;
+            /** How many */
+            count?: number | string;
+            /**
+             * Grain
+             * @enum {string}
+             */
+            grain?: "any" | "height" | "width";
+        };
+        /**
+         * GangedSheet
+         * @description A sheet with different things on it, printed as often as it takes.
+         *
+         *     :param gutter: between them, cut out; ``margin`` at the edges, where the printer does not print.
+         *     :param labels: this job's own labels are put on it too.
+         */
+        GangedSheetInput: {
+            /** Things */
+            items?: components["schemas"]["GangedItemInput"][];
+            /** Sheet, wide */
+            width?: (number | string) | string;
+            /** Sheet, high */
+            height?: (number | string) | string;
+            /**
+             * Grain along its
+             * @enum {string}
+             */
+            grain?: "width" | "height";
+            /** Between them */
+            gutter?: (number | string) | string;
+            /** At the edges */
+            margin?: (number | string) | string;
+            /** Spoilage, % */
+            spoilage?: number | string;
+            /** this job's labels too */
+            labels?: boolean;
         };
         /**
          * Glue
@@ -11612,6 +11801,38 @@ export interface components {
             minutes?: number | string;
             /** Wait */
             wait?: number | string;
+        };
+        /**
+         * OwnSection
+         * @description One section on sheets of its own.
+         *
+         *     :param section: its place in the book, from 1; the last where there are not so many.
+         *     :param programme: how its sheets are folded; half of the main sheet where not given.
+         *     :param paper: what it is called, ``thickness`` of a leaf of it; as the text's own where not given.
+         */
+        OwnSectionInput: {
+            /** {Signature} */
+            section?: number | string;
+            /** Folds */
+            programme?: string;
+            /** Sheets */
+            sheets?: number | string;
+            /** Its paper */
+            paper?: string;
+            /** A leaf, thick */
+            thickness?: ((number | string) | string) | null;
+        };
+        /**
+         * OwnSections
+         * @description Sections that are not of the main sheet.
+         *
+         *     :param remainder: what is left over at the end stands on a half sheet, where it goes on one.
+         */
+        OwnSectionsInput: {
+            /** {Signatures} of their own */
+            sections?: components["schemas"]["OwnSectionInput"][];
+            /** half sheet for the remainder */
+            remainder?: boolean;
         };
         /**
          * PageNumbers

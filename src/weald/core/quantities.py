@@ -187,6 +187,7 @@ QuantityId = Literal[
     "bevel.slope",
     "bevel.edge",
     "bevel.turn_in",
+    "ganged.sheets",
 ]
 
 
@@ -386,6 +387,7 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "bevel.slope": Definition("boards", "Bevel, slope", measured=False),
     "bevel.edge": Definition("boards", "Bevel, left of the edge", "thickness", measured=False),
     "bevel.turn_in": Definition("boards", "Turn-in reaches in further", "thickness", measured=False),
+    "ganged.sheets": Definition("printing", "Ganged sheets to print", "count"),
 }
 
 

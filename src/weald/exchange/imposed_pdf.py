@@ -13,7 +13,7 @@ from pikepdf import Array, Dictionary, Name
 from reportlab.lib.units import mm
 
 from weald.core.folding.imposition import Sheet
-from weald.core.forme.layout import Face, PlacedPage, backs_reversed
+from weald.core.forme.layout import Face, PlacedPage, backs_reversed, placed_pages
 from weald.core.forme.page import Rect
 from weald.core.press.colophon import colophon_place
 from weald.core.press.numbering import draw_numbers
@@ -64,15 +64,22 @@ def _write(press: Press, order: Order, forms: PageForms, out: Path, progress: Pr
     printer = press.spec.printing.printer
     if order.faces == "backs" and backs_reversed(printer.stacks, printer.feeds):
         sheets = sheets[::-1]
-    marks, boxes = MarkWriter(), _boxes(press)
-    sides = {face: _Side(press, face, order.content, forms, marks) for face in faces}
+    marks = MarkWriter()
+    formes = {each.layout: each for each in (press.of(sheet) for sheet in sheets)}
+    boxes = {layout: _boxes(each) for layout, each in formes.items()}
+    sides = {
+        (layout, face): _Side(each, face, order.content, forms, marks)
+        for layout, each in formes.items()
+        for face in faces
+    }
     pages: list[pikepdf.Object] = []
     for number, sheet in enumerate(sheets, start=1):
+        layout = press.of(sheet).layout
         for face in faces:
-            content, used = sides[face].content(sheet)
+            content, used = sides[layout, face].content(sheet)
             resources = Dictionary(XObject=used)
             page = Dictionary(Type=Name.Page, Resources=resources, Contents=pdf.make_stream(content))
-            for name, box in boxes.items():
+            for name, box in boxes[layout].items():
                 page[name] = box
             pages.append(pdf.make_indirect(page))
         progress(number, len(sheets))
@@ -127,7 +134,7 @@ class _Side:
     def content(self, sheet: Sheet) -> tuple[bytes, Dictionary]:
         """What one sheet carries on this side: its commands, and the forms they place."""
         used, commands = Dictionary(), list(self._before)
-        pages = self._press.pages(sheet, self._face)
+        pages = list(placed_pages(self._press.layout, sheet, self._face))
         if self._content == "text":
             for page in pages:
                 if self._colophon and self._colophon.holds(sheet.section, page.place):

@@ -24,12 +24,34 @@ EXTRAS: dict[str, dict[str, Any]] = {
             }
         },
     },
+    "formes": {
+        "text": {"pages": 88},
+        "folding": {"programme": "v h v", "sheets_per_section": 1},
+        "paper": {"sheet": {"width": 700, "height": 500, "grain": "width"}},
+        "extras": {
+            "formes": {
+                "sections": [
+                    {"section": 3, "programme": "v", "sheets": 2, "paper": "coated", "thickness": 0.2}
+                ]
+            }
+        },
+    },
     "numbered": {"text": {"pages": 60}, "extras": {"numbered": {"first": 9, "without": "1, 9"}}},
     "self_cover": {
         "text": {"pages": 20},
         "binding": {"structure": "saddle_stitch"},
         "folding": {"make_up": "one_section"},
         "extras": {"self_cover": {}},
+    },
+    "ganged": {
+        "finish": {"placed": "label"},
+        "copies": 6,
+        "text": {"pages": 200},
+        "extras": {
+            "ganged": {
+                "items": [{"count": 40}, {"name": "tag", "width": 40, "height": 20, "grain": "height"}]
+            }
+        },
     },
     "weighed": {"extras": {"weighed": {"grams": 53.2}}},
     "plates": {

@@ -103,6 +103,13 @@ def test_any_combination_is_planned(structure: str, names: list[str], pages: int
             assert piece.grain in ("height", "any") or piece.id in across, piece.id
 
 
+def test_what_contradicts_is_said_with_both_ways_out() -> None:
+    made = planned({"extras": {"torn": {}, "from_boards": {}}})
+    said = next(each for each in made.findings if each.code == "extra.contradicts")
+    assert [each.patch for each in said.actions] == [{"extras.torn": None}, {"extras.from_boards": None}]
+    assert "extra.contradicts" in codes(made)
+
+
 def test_unused_extras_are_not_even_looked_at() -> None:
     assert list(JobSpec().extras.used()) == []
     assert planned({"extras": {}}).quantities == planned({}).quantities

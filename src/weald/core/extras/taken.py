@@ -253,6 +253,7 @@ TORN = Extra(
     entries=TornSheet,
     draw=draw_torn,
     reckon=reckon_torn,
+    forbids=("from_boards",),
     in_words="deckle, tear, parent sheet, halves, thirds",
 )
 WEIGHED = Extra(

@@ -73,6 +73,14 @@ AddedCode = Literal[
     "numbers.edge",
     "cover.thin",
     "spread.holes",
+    "formes.none",
+    "formes.twice",
+    "formes.more",
+    "formes.half",
+    "formes.order",
+    "ganged.nothing",
+    "ganged.too_large",
+    "ganged.cut",
 ]
 
 ADDED: dict[AddedCode, FindingWords] = {
@@ -83,7 +91,7 @@ ADDED: dict[AddedCode, FindingWords] = {
         "Take it off, or leave it for when another structure is chosen.",
     ),
     "extra.contradicts": FindingWords(
-        "stop",
+        "mind",
         "boards",
         "“{extra}” and “{other}” cannot both be had.",
         "Do without one of them.",
@@ -490,5 +498,53 @@ ADDED: dict[AddedCode, FindingWords] = {
         "{holes} go through the picture on pages {left} and {right}, which is the middle of "
         "{signature} {section}.",
         "Move the picture to another opening, or place the holes where it is plain.",
+    ),
+    "formes.none": FindingWords(
+        "note",
+        "folding",
+        "No {signature} is of sheets of its own: nothing is left over that goes on half a sheet.",
+        "Name a {signature} that is, or do without.",
+    ),
+    "formes.twice": FindingWords(
+        "mind",
+        "folding",
+        "{Signature} {place} is named twice.",
+        "Name each once; the one named later comes before.",
+    ),
+    "formes.more": FindingWords(
+        "mind",
+        "folding",
+        "{Signatures} of their own hold {own} pages, and the text has {pages}.",
+        "Take fewer sheets for them; the rest stays blank.",
+    ),
+    "formes.half": FindingWords(
+        "note",
+        "folding",
+        "What is left over stands on a half sheet of {pages} pages, folded {programme}.",
+        "Printed worked and turned, one sheet gives two of it: a copy, and one to spare.",
+    ),
+    "formes.order": FindingWords(
+        "note",
+        "printing",
+        "{Signatures} on formes of their own: {places}. They come in the file where they stand in the book.",
+        "Lay their paper ready, and change it when the printer comes to them; or print them one by one.",
+    ),
+    "ganged.nothing": FindingWords(
+        "note",
+        "printing",
+        "Nothing is on the sheet yet.",
+        "Name what is to be printed, how large and how many.",
+    ),
+    "ganged.too_large": FindingWords(
+        "mind",
+        "printing",
+        "These things do not go on one sheet together, as their grain has to run.",
+        "Take a larger sheet, one with its grain the other way, or gang fewer of them.",
+    ),
+    "ganged.cut": FindingWords(
+        "note",
+        "printing",
+        "Printed {runs} times, the sheet has {counts}; cut in {rows} rows first, then each row apart{over}.",
+        "Print the back turned sideways: it is mirrored as drawn. Label the piles as they are cut.",
     ),
 }

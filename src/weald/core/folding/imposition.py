@@ -39,12 +39,16 @@ class Placement:
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """One folded sheet: its section and its place in it, both from 1, outermost first."""
+    """One folded sheet: its section and its place in it, both from 1, outermost first.
+
+    :param programme: how it is folded, where that is not as the main sheet.
+    """
 
     section: int
     sheet: int
     outer: tuple[Placement, ...]
     inner: tuple[Placement, ...]
+    programme: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,7 +107,11 @@ def _on_leaf(packet: FoldedPacket, index: int) -> tuple[int, int, SpineSide | No
 
 
 def _impose_section(
-    spots: tuple[Spot, ...], section: int, sheet_count: int, numbers: list[int | None]
+    spots: tuple[Spot, ...],
+    section: int,
+    sheet_count: int,
+    numbers: list[int | None],
+    programme: str | None = None,
 ) -> tuple[Section, list[Sheet]]:
     outer: list[list[Placement]] = [[] for _ in range(sheet_count)]
     inner: list[list[Placement]] = [[] for _ in range(sheet_count)]
@@ -111,7 +119,8 @@ def _impose_section(
         place = Placement(number, column, row, up, leaf, folio, spine)
         (outer if side == "outer" else inner)[sheet].append(place)
     sheets = [
-        Sheet(section, sheet + 1, tuple(outer[sheet]), tuple(inner[sheet])) for sheet in range(sheet_count)
+        Sheet(section, sheet + 1, tuple(outer[sheet]), tuple(inner[sheet]), programme)
+        for sheet in range(sheet_count)
     ]
     printed = [number for number in numbers if number is not None]
     first, last = (printed[0], printed[-1]) if printed else (None, None)
@@ -134,15 +143,23 @@ def impose(
     sections: list[Section] = []
     sheets: list[Sheet] = []
     position = -make_up.blanks_front
-    for count in make_up.sheets:
-        spots = _spots(programme, count, gather)
-        pages = count * make_up.pages_a_sheet
+    each_own = make_up.own or (None,) * len(make_up.sheets)
+    for count, pages, own in zip(make_up.sheets, make_up.section_pages, each_own, strict=True):
+        spots = _spots(programme if own is None else own.programme, count, gather)
         numbers = [
             (order[number] if order is not None else number + 1) if 0 <= number < text_pages else None
             for number in range(position, position + pages)
         ]
         position += pages
-        section, its_sheets = _impose_section(spots, len(sections) + 1, count, numbers)
+        folded = None if own is None else own.programme
+        section, its_sheets = _impose_section(spots, len(sections) + 1, count, numbers, folded)
         sections.append(section)
         sheets += its_sheets
     return tuple(sections), tuple(sheets)
+
+
+@lru_cache(maxsize=32)
+def sample_sheet(programme: str) -> Sheet:
+    """A sheet like all others of a programme, whatever its pages."""
+    pages_a_sheet = 2 * fold_packet(programme).leaves_a_sheet
+    return impose(pages_a_sheet, MakeUp(pages_a_sheet, (1,), 0, 0), programme, "inset")[1][0]

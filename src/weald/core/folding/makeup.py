@@ -6,7 +6,7 @@ says how the sheets are shared out among sections.
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from weald.core.errors import FoldError
@@ -18,10 +18,26 @@ BlankPlace = Literal["end", "front", "both"]
 
 
 @dataclass(frozen=True, slots=True)
+class OwnSheets:
+    """A section folded of other sheets than the rest.
+
+    :param place: its place among all sections, from 1. ``row``: which entry asks for it, from 0; none for a
+        half sheet that takes the remainder.
+    """
+
+    place: int
+    programme: str
+    sheets: int
+    pages_a_sheet: int
+    row: int | None
+
+
+@dataclass(frozen=True, slots=True)
 class MakeUp:
     """How a text is made up.
 
     :param sheets: sheets in each section, first to last.
+    :param own: of each section, the sheets of its own it is folded of; empty where all are of the main sheet.
     :param blanks_front: blank pages before the text; ``blanks_end``: after it.
     """
 
@@ -29,6 +45,7 @@ class MakeUp:
     sheets: tuple[int, ...]
     blanks_front: int
     blanks_end: int
+    own: tuple[OwnSheets | None, ...] = ()
 
     @property
     def sheet_count(self) -> int:
@@ -36,9 +53,27 @@ class MakeUp:
         return sum(self.sheets)
 
     @property
+    def main_sheets(self) -> int:
+        """Folded sheets in one copy that are of the main sheet."""
+        if not self.own:
+            return self.sheet_count
+        return sum(count for count, own in zip(self.sheets, self.own, strict=True) if own is None)
+
+    @property
+    def section_pages(self) -> tuple[int, ...]:
+        """Pages of each section."""
+        each = self.own or (None,) * len(self.sheets)
+        return tuple(
+            count * (self.pages_a_sheet if own is None else own.pages_a_sheet)
+            for count, own in zip(self.sheets, each, strict=True)
+        )
+
+    @property
     def pages(self) -> int:
         """Pages in one copy, blanks included."""
-        return self.sheet_count * self.pages_a_sheet
+        if not self.own:
+            return self.sheet_count * self.pages_a_sheet
+        return sum(self.section_pages)
 
     @property
     def blanks(self) -> int:
@@ -104,14 +139,49 @@ def make_up(
     rule: MakeUpRule,
     place: BlankPlace,
     mix: Sequence[int] = (),
+    own: Sequence[OwnSheets] = (),
+    half: OwnSheets | None = None,
 ) -> MakeUp:
     """Make ``pages`` up into sections.
+
+    :param own: sections of other sheets, put in at their places among those of the main sheet.
+    :param half: takes what is left over at the end, where that goes on half a sheet.
 
     Only whole leaves go to the front: a blank leaf is two pages, so that the text still begins on
     a right-hand page.
     """
+    if own or half:
+        return _mixed(pages, (pages_a_sheet, sheets_a_section, rule, mix), place, (own, half))
     sheets = share_out(-(-pages // pages_a_sheet), sheets_a_section, rule, mix)
-    blanks = sum(sheets) * pages_a_sheet - pages
+    return _with_blanks(MakeUp(pages_a_sheet, sheets, 0, 0), pages, place)
+
+
+def _mixed(
+    pages: int,
+    main: tuple[int, int, MakeUpRule, Sequence[int]],
+    place: BlankPlace,
+    others: tuple[Sequence[OwnSheets], OwnSheets | None],
+) -> MakeUp:
+    """Sections of the main sheet for whatever those of other sheets leave, and all of them in their order."""
+    pages_a_sheet, most, rule, mix = main
+    own, half = others
+    rest = max(0, pages - sum(each.sheets * each.pages_a_sheet for each in own))
+    over = rest % pages_a_sheet
+    put_at_end = half if half is not None and 0 < over <= half.pages_a_sheet else None
+    count = rest // pages_a_sheet if put_at_end else -(-rest // pages_a_sheet)
+    shared = share_out(count, most, rule, mix) if count else ()
+    row: list[tuple[int, OwnSheets | None]] = [(sheets, None) for sheets in shared]
+    for each in sorted(own, key=lambda each: each.place):
+        row.insert(each.place - 1, (each.sheets, each))
+    if put_at_end:
+        row.append((put_at_end.sheets, put_at_end))
+    made = MakeUp(pages_a_sheet, tuple(sheets for sheets, _ in row), 0, 0, tuple(each for _, each in row))
+    return _with_blanks(made, pages, place)
+
+
+def _with_blanks(made: MakeUp, pages: int, place: BlankPlace) -> MakeUp:
+    """A make-up with its blanks where they are wanted."""
+    blanks = made.pages - pages
     front_by_place = {"end": 0, "front": blanks // 2 * 2, "both": blanks // 4 * 2}
     front = front_by_place[place]
-    return MakeUp(pages_a_sheet, sheets, blanks_front=front, blanks_end=blanks - front)
+    return replace(made, blanks_front=front, blanks_end=blanks - front)

@@ -82,6 +82,15 @@ class Programme:
         return next((name for name, words in NAMED_PROGRAMMES.items() if words == text), None)
 
 
+def halved(text: str) -> str:
+    """The programme of half a sheet: the same without its first fold; itself where only the spine is left."""
+    programme = parse_programme(text)
+    folds = (
+        programme.folds[1:] if len(programme.folds) > 1 and programme.folds[0].parts == 2 else programme.folds
+    )
+    return " ".join(fold.word for fold in folds)
+
+
 def _read_fold(word: str) -> Fold:
     match = _FOLD.fullmatch(word)
     if match is None or not (match[1] or match[2]):

@@ -191,6 +191,12 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
     "extras.numbered.where": {"foot": "foot", "head": "head"},
     "extras.numbered.side": {"outside": "outside", "inside": "inside", "middle": "in the middle"},
     "extras.numbered.before": {"roman": "roman numbers", "none": "none"},
+    "extras.ganged.items.grain": {
+        "any": "either way",
+        "height": "along its height",
+        "width": "along its width",
+    },
+    "extras.ganged.grain": {"width": "width", "height": "height"},
     "extras.box.kind": {"two_trays": "two trays in a case", "lid": "a tray with a lid"},
     "artwork.placing": {"as_is": "as it is", "fit": "fitted in", "fill": "filling the document"},
 }

@@ -12,8 +12,9 @@ from pydantic import Field
 
 from weald.core.errors import SpecError
 from weald.core.folding.imposition import Gather
-from weald.core.folding.makeup import BlankPlace, MakeUp, MakeUpRule, make_up, read_mix
+from weald.core.folding.makeup import BlankPlace, MakeUp, MakeUpRule, OwnSheets, make_up, read_mix
 from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, fold_packet
+from weald.core.folding.programme import halved, parse_programme
 from weald.core.forme.page import Anchor, Filler, Placing
 from weald.core.job.bench import Bench
 from weald.core.job.entries import (
@@ -481,6 +482,18 @@ def _folding_problems(spec: JobSpec, notation: Notation) -> Iterator[tuple[str, 
         except ValueError as error:
             yield "folding.mix", str(error)
             return
+    for row, each in enumerate(spec.extras.formes.sections if spec.extras.formes else ()):
+        try:
+            own = fold_packet(each.programme or halved(folding.programme))
+        except ValueError as error:
+            yield f"extras.formes.sections.{row}.programme", str(error)
+            return
+        if not own.sewn:
+            yield (
+                f"extras.formes.sections.{row}.programme",
+                notation.say("A {signature} of its own has to be folded for sewing; end it with v or h."),
+            )
+            return
     sheets = max(made_up(spec, packet).sheets)
     if packet.sewn and sheets > MAX_SHEETS:
         yield (
@@ -501,6 +514,7 @@ def made_up(spec: JobSpec, packet: FoldedPacket) -> MakeUp:
     :param packet: one sheet of the chosen programme, folded. Unsewn leaves make one pile or strip.
     """
     folding = spec.folding
+    formes = spec.extras.formes if packet.sewn else None
     return make_up(
         length_of(spec),
         2 * packet.leaves_a_sheet,
@@ -508,7 +522,34 @@ def made_up(spec: JobSpec, packet: FoldedPacket) -> MakeUp:
         folding.make_up if packet.sewn else "one_section",
         spec.text.blanks,
         read_mix(folding.mix) if folding.make_up == "mix" else (),
+        own_sheets(spec) if formes else (),
+        _half_sheet(spec) if formes and formes.remainder else None,
     )
+
+
+def own_sheets(spec: JobSpec) -> tuple[OwnSheets, ...]:
+    """The sections that are folded of sheets of their own, as they are asked for.
+
+    :raises weald.core.errors.FoldError: when one of them cannot be folded.
+    """
+    formes = spec.extras.formes
+    return tuple(
+        OwnSheets(
+            each.section,
+            programme := parse_programme(each.programme or halved(spec.folding.programme)).text,
+            each.sheets,
+            2 * fold_packet(programme).leaves_a_sheet,
+            row,
+        )
+        for row, each in enumerate(formes.sections if formes else ())
+    )
+
+
+def _half_sheet(spec: JobSpec) -> OwnSheets | None:
+    """A half sheet for what is left over; none where the sheet is folded once only."""
+    main = parse_programme(spec.folding.programme).text
+    half = halved(main)
+    return None if half == main else OwnSheets(0, half, 1, 2 * fold_packet(half).leaves_a_sheet, None)
 
 
 def length_of(spec: JobSpec) -> int:

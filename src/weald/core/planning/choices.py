@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from weald.core.block.textblock import FLAT_BACK_SWELL_LIMIT, swell
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Patch
+from weald.core.folding.imposition import sample_sheet
 from weald.core.folding.makeup import MakeUpRule, share_out
 from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES, Programme, parse_programme
@@ -14,7 +15,7 @@ from weald.core.forme.layout import lay_out
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.paper import calliper_from_bulk, grain_word, lays_on_sheet, sheets_a_section
-from weald.core.press.press import Press, press, sample_sheet
+from weald.core.press.press import Press, press
 from weald.core.reckoning import Ledger
 from weald.core.stations import paper as paper_station
 from weald.core.stations.folding import make_up_words

@@ -38,7 +38,7 @@ from weald.core.planning.doubts import mind_unusual
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.press.colophon import mind_colophon
 from weald.core.press.drawings import draw_printed
-from weald.core.press.press import Press, folds_of
+from weald.core.press.press import Press, set_up
 from weald.core.quantities import QUANTITIES, is_quantity
 from weald.core.reckoning import Ledger, Quantity, is_doubted
 from weald.core.station import STATIONS, Station
@@ -58,7 +58,7 @@ from weald.core.stations.folded import Folded, reckon_to_folding
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.stations.printing import PrintingPlan
-from weald.core.units import TOLERANCE
+from weald.core.units import TOLERANCE, Mm
 
 NO_ROOM = "none: there is no room"
 DRAWN = (*STATIONS, "pieces")
@@ -222,20 +222,11 @@ def _at_the_stations(spec: JobSpec, notation: Notation) -> _Bench:
     ledger = Ledger(measured=spec.measured, notation=notation)
     structure = structure_of(spec)
     treatment = structure.treatment(spec)
-    steps, folded = folds_of(spec), reckon_to_folding(spec, ledger)
+    folded = reckon_to_folding(spec, ledger)
     packet, paper, folding = folded.packet, folded.paper, folded.folding
     printing = printing_station.reckon(spec, packet, paper.grain, folding, ledger)
-    press = Press(
-        spec,
-        packet,
-        steps,
-        folding.sections,
-        folding.sheets,
-        printing.layout,
-        folding.step,
-        paper.grain,
-        notation,
-    )
+    untrimmed = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
+    press = set_up(spec, folded, printing.layout, untrimmed, notation)
     text_findings = tuple(printing_station.mind_text(spec, ledger))
     block = reckon_block(spec, structure, paper, folding, ledger)
     sewing = sewing_station.reckon(spec, treatment.method, block, ledger, structure.banded)
@@ -251,7 +242,7 @@ def _at_the_stations(spec: JobSpec, notation: Notation) -> _Bench:
         structure=structure,
         treatment=treatment,
         folded=folded,
-        steps=steps,
+        steps=press.steps,
         printing=printing,
         press=press,
         text_findings=text_findings,
@@ -285,7 +276,7 @@ def _pieces(bench: _Bench) -> tuple[Piece, ...]:
     """Every piece to cut, in the order of work."""
     spec, ledger, structure, folded = bench.spec, bench.ledger, bench.structure, bench.folded
     return (
-        _text_sheet(spec, folded.packet, folded.paper, ledger),
+        *_text_sheets(bench),
         *endpaper_pieces(spec, bench.treatment, ledger),
         *bench.bound.pieces,
         *block_pieces(
@@ -346,8 +337,12 @@ def _drawings(
     if askew := [each.askew for each in stocked if each.askew]:
         yield draw_askew(askew, notation)
     if "folding" in drawn:
-        yield folding_drawings.draw_section(spec, packet, paper.grain, bench.steps, folding, section, ledger)
-        yield from _sewn_drawings(spec, packet, paper, folding, section, ledger)
+        here = min(section, len(folding.sections))
+        shown = bench.press.of(next(each for each in folding.sheets if each.section == here))
+        yield folding_drawings.draw_section(
+            shown.spec, shown.packet, shown.grain, shown.steps, folding, section, ledger
+        )
+        yield from _sewn_drawings(spec, shown.packet, paper, folding, section, ledger)
     if "printing" in drawn:
         yield draw_printed(bench.press, section, notation)
 
@@ -472,26 +467,56 @@ def _doubted_measurements(ledger: Ledger) -> list[Finding]:
     ]
 
 
-def _text_sheet(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> Piece:
-    """The sheet of the text, as many as all copies take, and what gets spoilt."""
-    count = round(ledger.value("sheets.count")) * spec.copies
-    size = (paper.sheet_width, paper.sheet_height)
+def _text_sheets(bench: _Bench) -> Iterator[Piece]:
+    """The sheets of the text for all copies, and what gets spoilt; those of their own by kind."""
+    spec, folded = bench.spec, bench.folded
+    paper, made = folded.paper, folded.text.make_up
+    if made.main_sheets:
+        size = (paper.sheet_width, paper.sheet_height)
+        piece = _sheet_piece(bench, TEXT_SHEET, "Text sheet", made.main_sheets, size, folded.packet, None)
+        yield replace(piece, grain_right=paper.lay.grain_right if paper.lay else None)
+    kinds: dict[tuple[str, int | None], int] = {}
+    for own in made.own:
+        if own is not None:
+            kinds[own.programme, own.row] = kinds.get((own.programme, own.row), 0) + own.sheets
+    formes = spec.extras.formes
+    for number, ((programme, row), count) in enumerate(kinds.items(), start=1):
+        own_press = bench.press.own[programme]
+        entry = formes.sections[row] if formes and row is not None else None
+        label = f"Text sheet, {entry.paper}" if entry and entry.paper else "Text sheet, smaller"
+        layout = own_press.layout
+        size = (layout.unfolded_width, layout.unfolded_height)
+        thickness = entry.thickness if entry else None
+        yield _sheet_piece(bench, f"{TEXT_SHEET}_{number}", label, count, size, own_press.packet, thickness)
+
+
+def _sheet_piece(
+    bench: _Bench,
+    id: str,
+    label: str,
+    sheets: int,
+    size: tuple[Mm, Mm],
+    packet: FoldedPacket,
+    thickness: Mm | None,
+) -> Piece:
+    """Sheets of one kind, unfolded.
+
+    :param thickness: of a leaf; that of the text's paper where not given.
+    """
+    spec = bench.spec
+    count = sheets * spec.copies
     piece = make_piece(
-        ledger,
-        TEXT_SHEET,
-        "Text sheet",
+        bench.ledger,
+        id,
+        label,
         "paper",
         count,
         size,
         "unfolded, before trimming",
-        thickness=paper.calliper,
+        thickness=bench.folded.paper.calliper if thickness is None else thickness,
         grain=packet.grain,
     )
-    return replace(
-        piece,
-        spare=math.ceil(count * spec.paper.spoilage / 100 - 1e-9),
-        grain_right=paper.lay.grain_right if paper.lay else None,
-    )
+    return replace(piece, spare=math.ceil(count * spec.paper.spoilage / 100 - 1e-9))
 
 
 def _as_measured(drawing: Drawing, ledger: Ledger) -> Drawing:

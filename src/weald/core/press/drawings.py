@@ -18,6 +18,7 @@ def draw_printed(press: Press, section: int, notation: Notation) -> Drawing:
     """
     section = min(section, len(press.sections))
     sheet = next(each for each in press.sheets if each.section == section)
+    press = press.of(sheet)
     layout, show = press.layout, notation.figure
     gap = max(layout.width, layout.height) / 10
     beside = min(VIEW / (2 * layout.width + gap), 1 / layout.height) > min(

@@ -85,10 +85,11 @@ def fold_film(press: Press, section: int, sheet: int) -> Film:
     :param section: from 1, ``sheet``: its place in the section, from 1; the last of each where there
         are fewer.
     """
-    programme = parse_programme(press.packet.programme)
     section = min(section, len(press.sections))
     mine = [each for each in press.sheets if each.section == section]
     shown = mine[min(sheet, len(mine)) - 1]
+    press = press.of(shown)
+    programme = parse_programme(press.packet.programme)
     motions, end = fold_motions(programme)
     steps = {step.number: step for step in press.steps}
     order = {pose.cell: number for number, pose in enumerate(end)}

@@ -4,13 +4,13 @@ The same stations that plan a job reckon it here, without pictures, so that an i
 the plan on screen cannot disagree.
 """
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 
 from weald.core.drawing import Drawing, Element, Sketch
-from weald.core.folding.imposition import Section, Sheet, impose
-from weald.core.folding.makeup import MakeUp
-from weald.core.folding.packet import FoldedPacket, fold_packet
+from weald.core.folding.imposition import Section, Sheet, sample_sheet
+from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.programme import parse_programme
 from weald.core.folding.steps import FoldStep, fold_steps, slits_advised
 from weald.core.forme.layout import Face, Layout, PlacedPage, backs_half_turned, placed_pages
@@ -20,8 +20,8 @@ from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.paper import SheetGrain
 from weald.core.reckoning import Ledger
-from weald.core.stations.folded import reckon_to_folding
-from weald.core.stations.printing import layout_of
+from weald.core.stations.folded import Folded, reckon_to_folding
+from weald.core.stations.printing import layout_of, own_formes
 from weald.core.units import Mm
 
 NUMBER_HEIGHT = 1 / 6
@@ -35,6 +35,7 @@ class Press:
     :param creep_step: how far a folio stands out beyond the one outside it.
     :param grain: the side of the unfolded sheet its grain runs along, as it comes out of the paper.
     :param notation: whose words stand on the sheets.
+    :param own: of sheets of their own, by their programme: the same job, folded and laid out otherwise.
     """
 
     spec: JobSpec
@@ -46,10 +47,15 @@ class Press:
     creep_step: Mm
     grain: SheetGrain
     notation: Notation = MILLIMETRES
+    own: Mapping[str, "Press"] = field(default_factory=dict)
+
+    def of(self, sheet: Sheet) -> "Press":
+        """How a sheet is printed and folded: as the main one, or as its own programme has it."""
+        return self if sheet.programme is None else self.own.get(sheet.programme, self)
 
     def pages(self, sheet: Sheet, face: Face) -> list[PlacedPage]:
         """Every page on one side of a printed sheet."""
-        return list(placed_pages(self.layout, sheet, face))
+        return list(placed_pages(self.of(sheet).layout, sheet, face))
 
     @property
     def backs_half_turned(self) -> bool:
@@ -65,13 +71,6 @@ class Press:
     def creep_shift(self, page: PlacedPage) -> Mm:
         """How far a page's content is moved towards the spine, so that margins are even once trimmed."""
         return page.place.folio * self.creep_step if self.spec.printing.creep_shift else 0.0
-
-
-@lru_cache(maxsize=32)
-def sample_sheet(programme: str) -> Sheet:
-    """A sheet like all others of a programme, whatever its pages."""
-    pages_a_sheet = 2 * fold_packet(programme).leaves_a_sheet
-    return impose(pages_a_sheet, MakeUp(pages_a_sheet, (1,), 0, 0), programme, "inset")[1][0]
 
 
 @lru_cache(maxsize=32)
@@ -209,18 +208,42 @@ def press(spec: JobSpec, notation: Notation = MILLIMETRES) -> Press:
     """
     ledger = Ledger(measured=spec.measured, notation=notation)
     folded = reckon_to_folding(spec, ledger)
-    packet, paper, folding = folded.packet, folded.paper, folded.folding
     untrimmed = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
-    layout = layout_of(spec, packet, untrimmed)
-    steps = folds_of(spec)
-    return Press(
+    layout = layout_of(spec, folded.packet, untrimmed)
+    return set_up(spec, folded, layout, untrimmed, notation)
+
+
+def set_up(
+    spec: JobSpec, folded: Folded, layout: Layout, untrimmed: tuple[Mm, Mm], notation: Notation
+) -> Press:
+    """A job that has been folded, on its formes: that of the main sheet, and those of sheets of their own.
+
+    :param untrimmed: width and height of the leaf before trimming.
+    """
+    folding = folded.folding
+    main = Press(
         spec,
-        packet,
-        steps,
+        folded.packet,
+        folds_of(spec),
         folding.sections,
         folding.sheets,
         layout,
         folding.step,
-        paper.grain,
+        folded.paper.grain,
         notation,
     )
+    if not folded.text.make_up.own:
+        return main
+    own: dict[str, Press] = {}
+    for programme, forme in own_formes(spec, layout, untrimmed, folding.sheets).items():
+        as_folded = spec.folding.model_copy(update={"programme": programme})
+        other = spec.model_copy(update={"folding": as_folded})
+        own[programme] = replace(
+            main,
+            spec=other,
+            packet=forme.packet,
+            steps=folds_of(other),
+            layout=forme.layout,
+            grain=forme.packet.grain,
+        )
+    return replace(main, own=own)

@@ -104,8 +104,9 @@ def _sides(sheet: Sheet) -> tuple[tuple[Side, tuple[Placement, ...]], ...]:
 def _read_section(
     press: Press, section: int, sheets: int, pile: Sequence[PrintedSheet]
 ) -> Iterator[ReadPage]:
-    packet = folded_section(press.spec.folding.programme, sheets, press.spec.folding.gather)
-    found = [_by_cell(press.layout, packet, sheet) for sheet in pile]
+    mine = press.of(next(each for each in press.sheets if each.section == section))
+    packet = folded_section(mine.spec.folding.programme, sheets, mine.spec.folding.gather)
+    found = [_by_cell(mine.layout, packet, sheet) for sheet in pile]
     pages = _expected(press, section)
     for cell in packet.pages:
         expected = pages[cell.sheet, cell.side, cell.column, cell.row]

@@ -21,6 +21,7 @@ from weald.core.block.textblock import (
     thread_for_swell,
 )
 from weald.core.findings import Action, Finding, finding
+from weald.core.folding.makeup import MakeUp
 from weald.core.job.spec import Endpapers, JobSpec, SewingMethod
 from weald.core.notation import plain_number
 from weald.core.paper import calliper_from_bulk
@@ -95,7 +96,9 @@ def reckon(
     end_leaves = leaves_of_endpapers(ends) if treatment.endpapers and not composed else 0
     sections = len(folding.sections) if folding.sewn and treatment.method not in ("none", "stab") else 0
     matter = end_matter(composed, sections > 1) if composed else None
-    thickness = _reckon_thickness(spec, treatment, (end_leaves, matter), paper, sections, ledger)
+    thickness = _reckon_thickness(
+        spec, treatment, (end_leaves, matter), paper, (sections, folding.make_up), ledger
+    )
     height = ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
     width = _reckon_width(spec, ledger)
     own = 1 if ends.kind == "sewn" and end_leaves else matter.sections if matter else 0
@@ -152,23 +155,29 @@ def _reckon_thickness(
     treatment: Treatment,
     end_matter: tuple[int, EndMatter | None],
     paper: PaperPlan,
-    sections: int,
+    sewn: tuple[int, MakeUp],
     ledger: Ledger,
 ) -> Mm:
     """Enter the thickness of text, endpapers and all that is put in, and give back their sum.
 
     :param end_matter: leaves at each end, and what composed ones come to.
+    :param sewn: sections sewn, and how the text is made up into them.
     """
     end_leaves, composed = end_matter
+    sections, made = sewn
     ends, leaves = spec.endpapers, ledger.value("text.leaves")
     if treatment.leaf_factor == 1:
         how, terms = "{leaves} × {calliper}", {}
     else:
         how = "{fold} × {leaves} × {calliper}"
         terms = {"fold": ledger.entry("back to back", treatment.leaf_factor, "binding.leaves", "count")}
+    if thicker := _thicker_leaves(spec, made, paper):
+        how += " + {thicker}"
+        label = "leaves of other paper, thicker by"
+        terms["thicker"] = ledger.entry(label, thicker, "extras.formes.sections", "thickness")
     text = ledger.reckon(
         "text.thickness",
-        treatment.leaf_factor * leaves * paper.calliper,
+        treatment.leaf_factor * leaves * paper.calliper + thicker,
         how,
         terms | {"leaves": ledger.ref("text.leaves"), "calliper": ledger.ref("paper.calliper")},
     )
@@ -302,6 +311,19 @@ def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: 
             else "the thickest a flat back takes easily; thinner is better",
         )
     return added
+
+
+def _thicker_leaves(spec: JobSpec, made: MakeUp, paper: PaperPlan) -> Mm:
+    """How much thicker leaves of other papers are, all together, than those of the text would be."""
+    formes = spec.extras.formes
+    if formes is None:
+        return 0.0
+    return sum(
+        pages / 2 * (thickness - paper.calliper)
+        for own, pages in zip(made.own, made.section_pages, strict=False)
+        if own is not None and own.row is not None
+        if (thickness := formes.sections[own.row].thickness) is not None
+    )
 
 
 def _at_spine(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> dict[str, Term]:

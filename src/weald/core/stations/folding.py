@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
+from weald.core.folding.makeup import MakeUp
 from weald.core.folding.packet import FoldedPacket, Side
 from weald.core.job.paging import in_order
 from weald.core.job.spec import Folding, JobSpec
@@ -35,6 +36,7 @@ class FoldingPlan:
     step: Mm
     creep: Mm
     sewn: bool
+    make_up: MakeUp
 
 
 def reckon(
@@ -47,24 +49,39 @@ def reckon(
     sections, sheets = impose(length, made, folding.programme, folding.gather, order)
     thickest = max(made.sheets)
     filled = ", every {signature} filled" if folding.make_up == "full" else ""
-    ledger.reckon(
-        "sheets.count",
-        made.sheet_count,
-        f"{{pages}} / {{each}}, rounded up{filled}",
-        {
-            "pages": ledger.entry("pages of text", length, "text.pages", "count"),
-            "each": ledger.entry("pages a sheet", made.pages_a_sheet, "folding.programme", "count"),
-        },
-    )
+    if made.own:
+        of_own = made.sheet_count - made.main_sheets
+        ledger.reckon(
+            "sheets.count",
+            made.sheet_count,
+            "{main} + {own}",
+            {
+                "main": ledger.entry("of the main sheet", made.main_sheets, "folding.programme", "count"),
+                "own": ledger.entry("of their own", of_own, "extras.formes.sections", "count"),
+            },
+        )
+    else:
+        ledger.reckon(
+            "sheets.count",
+            made.sheet_count,
+            f"{{pages}} / {{each}}, rounded up{filled}",
+            {
+                "pages": ledger.entry("pages of text", length, "text.pages", "count"),
+                "each": ledger.entry("pages a sheet", made.pages_a_sheet, "folding.programme", "count"),
+            },
+        )
     if not packet.sewn:
         strip = "one strip, no spine" if packet.kind == "concertina" else "single leaves in one pile"
         ledger.reckon("sections.count", len(sections), strip)
-        return FoldingPlan(sections, sheets, 0.0, 0.0, sewn=False)
-    _reckon_sections(folding, made.sheets, ledger)
+        return FoldingPlan(sections, sheets, 0.0, 0.0, sewn=False, make_up=made)
+    if made.own:
+        ledger.reckon("sections.count", len(sections), "sheets of their own among those of the main sheet")
+    else:
+        _reckon_sections(folding, made.sheets, ledger)
     ledger.reckon("sections.sheets", thickest, "the thickest {signature}")
-    folios = thickest * packet.leaves_a_sheet // 2
+    folios = max(made.section_pages) // 4
     step, creep = _reckon_creep(spec, paper, folios, ledger)
-    return FoldingPlan(sections, sheets, step, creep, sewn=True)
+    return FoldingPlan(sections, sheets, step, creep, sewn=True, make_up=made)
 
 
 def _reckon_creep(spec: JobSpec, paper: PaperPlan, folios: int, ledger: Ledger) -> tuple[Mm, Mm]:

@@ -132,14 +132,14 @@ def reckon(
             },
             rule="laid turned" if lay.turned else "laid upright",
         )
-        sheets = text.make_up.sheet_count * spec.copies
+        sheets = text.make_up.main_sheets * spec.copies
         spoilt = 1 + spec.paper.spoilage / 100
         ledger.reckon(
             "stock.sheets",
             math.ceil(sheets * spoilt / count - 1e-9),
             "{sheets} × {copies} × (1 + {spoilage} / 100) / {each}, rounded up",
             {
-                "sheets": ledger.entry("sheets a copy", text.make_up.sheet_count, "sheets.count", "count"),
+                "sheets": ledger.entry("sheets a copy", text.make_up.main_sheets, "sheets.count", "count"),
                 "copies": ledger.entry("copies", spec.copies, "copies", "count"),
                 "spoilage": ledger.entry("spoilage", spec.paper.spoilage, "paper.spoilage", "percent"),
                 "each": ledger.ref("stock.per_sheet"),

@@ -1,16 +1,17 @@
 """Printing: the sheet in the printer, what stands on it, and what to set in the print dialog."""
 
 import math
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from weald.core.drawing import Sketch
 from weald.core.findings import Action, Finding, finding
-from weald.core.folding.imposition import Sheet
+from weald.core.folding.imposition import Sheet, sample_sheet
 from weald.core.folding.packet import FoldedPacket, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.forme.layout import (
     Layout,
+    Work,
     backs_half_turned,
     block_size,
     lay_out,
@@ -69,6 +70,46 @@ def untrimmed_leaf(spec: JobSpec, packet: FoldedPacket) -> tuple[Mm, Mm]:
 
 
 @dataclass(frozen=True, slots=True)
+class OwnForme:
+    """How sheets of their own are printed: their packet, on which layout; worked and turned where two go."""
+
+    packet: FoldedPacket
+    layout: Layout
+
+
+def own_formes(
+    spec: JobSpec, main: Layout, leaf: tuple[Mm, Mm], sheets: Sequence[Sheet]
+) -> dict[str, OwnForme]:
+    """The formes of sheets that are not the main one, by their programme.
+
+    On the main printed sheet where they go, both sides in one forme where two go side by side or one above
+    the
+    other (worked and turned, or tumbled: two copies a sheet); else on a sheet of their own size.
+    """
+    found: dict[str, OwnForme] = {}
+    trims = (spec.leaf.trim.head, spec.leaf.trim.tail, spec.leaf.trim.fore_edge)
+    for programme in sorted({sheet.programme for sheet in sheets if sheet.programme is not None}):
+        packet = fold_packet(programme)
+        width, height = unfolded_size(packet, leaf)
+        works: tuple[tuple[Work, Mm, Mm], ...] = (
+            ("turn", 2 * width, height),
+            ("tumble", width, 2 * height),
+            ("sheetwise", width, height),
+        )
+        work = next(
+            (
+                name
+                for name, wide, high in works
+                if wide <= main.width + TOLERANCE and high <= main.height + TOLERANCE
+            ),
+            None,
+        )
+        sheet = (main.width, main.height) if work else None
+        found[programme] = OwnForme(packet, lay_out(packet, leaf, trims, work or "sheetwise", (1, 1), sheet))
+    return found
+
+
+@dataclass(frozen=True, slots=True)
 class _Side:
     """One side of the sheet: unfolded, as printed, and the least it can be printed on."""
 
@@ -93,7 +134,9 @@ def reckon(
     printing = spec.printing
     leaf = (ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height"))
     layout = layout_of(spec, packet, leaf)
-    margin = margin_needed(layout, plan.sheets[0], printing.bleed, printing.printer.unprintable)
+    main = [sheet for sheet in plan.sheets if sheet.programme is None]
+    first = main[0] if main else sample_sheet(packet.programme)
+    margin = margin_needed(layout, first, printing.bleed, printing.printer.unprintable)
     across = printing.repeat.columns * (2 if printing.work == "turn" else 1)
     down = printing.repeat.rows * (2 if printing.work == "tumble" else 1)
     if printing.sheet:
@@ -124,12 +167,22 @@ def reckon(
     if layout.copies > 1:
         ledger.reckon("printed.copies", layout.copies, f"{across} × {down}", rule="cut apart after printing")
     runs = math.ceil(spec.copies / layout.copies - TOLERANCE)
+    own = _own_runs(spec, layout, leaf, plan)
     ledger.reckon(
         "printed.sheets",
-        printed_sheets(len(plan.sheets), spec.copies, layout.copies, spec.paper.spoilage),
-        "{sheets} × {runs} × (1 + {spoilage} / 100), rounded up",
+        math.ceil((len(main) * runs + own) * (1 + spec.paper.spoilage / 100) - TOLERANCE),
+        "({sheets} × {runs} + {own}) × (1 + {spoilage} / 100), rounded up"
+        if own
+        else "{sheets} × {runs} × (1 + {spoilage} / 100), rounded up",
         {
-            "sheets": ledger.ref("sheets.count"),
+            "sheets": ledger.ref("sheets.count")
+            if not own
+            else ledger.entry("of the main sheet", len(main), "sheets.count", "count"),
+            **(
+                {"own": ledger.entry("of their own, all copies", own, "extras.formes.sections", "count")}
+                if own
+                else {}
+            ),
             "runs": ledger.entry(
                 "copies" if layout.copies == 1 else f"copies, {layout.copies} printed at a time",
                 runs,
@@ -141,7 +194,19 @@ def reckon(
         rule="a ream is 500 sheets",
     )
     words = tuple(dialog_words(spec, layout, packet, grain, ledger.notation))
-    return PrintingPlan(layout, plan.sheets[0], (least[0], least[1]), words)
+    return PrintingPlan(layout, first, (least[0], least[1]), words)
+
+
+def _own_runs(spec: JobSpec, main: Layout, leaf: tuple[Mm, Mm], plan: FoldingPlan) -> int:
+    """Printed sheets that all copies take of sheets of their own; worked and turned, one gives two copies."""
+    if all(sheet.programme is None for sheet in plan.sheets):
+        return 0
+    formes = own_formes(spec, main, leaf, plan.sheets)
+    return sum(
+        math.ceil(spec.copies / formes[sheet.programme].layout.copies - TOLERANCE)
+        for sheet in plan.sheets
+        if sheet.programme is not None
+    )
 
 
 def printed_sheets(sheets: int, copies: int, each: int, spoilage: float) -> int:

@@ -35,13 +35,19 @@ def reckon(spec: JobSpec, packet: FoldedPacket, ledger: Ledger) -> TextPlan:
     put_in = length - spec.text.pages
     label = f"pages of text, {counted(put_in, 'blank')} put in" if put_in else "pages of text"
     pages = ledger.entry(label, length, "text.pages", "count")
+    own = made.pages - made.main_sheets * made.pages_a_sheet
     ledger.reckon(
         "text.pages",
         made.pages,
-        "{sheets} × {each}",
+        "{sheets} × {each} + {own}" if own else "{sheets} × {each}",
         {
-            "sheets": ledger.entry("folded sheets", made.sheet_count, "sheets.count", "count"),
+            "sheets": ledger.entry("folded sheets", made.main_sheets, "sheets.count", "count"),
             "each": ledger.entry("pages a sheet", made.pages_a_sheet, "folding.programme", "count"),
+            **(
+                {"own": ledger.entry("on sheets of their own", own, "extras.formes.sections", "count")}
+                if own
+                else {}
+            ),
         },
     )
     ledger.reckon("text.leaves", made.pages / 2, "{pages} / 2", {"pages": ledger.ref("text.pages")})

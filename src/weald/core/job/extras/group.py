@@ -8,6 +8,8 @@ from weald.core.job.extras.backs import BackingSheet, BandsMeasured
 from weald.core.job.extras.covers import Bevels, JoinedByStrip, OldPanels, SkinOutline
 from weald.core.job.extras.elsewhere import Elsewhere
 from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
+from weald.core.job.extras.formes import OwnSections
+from weald.core.job.extras.ganged import GangedSheet
 from weald.core.job.extras.leaves import ComposedEnds, FromBoards, Plates, TornSheet, WeighedPaper
 from weald.core.job.extras.lettering import Finishing
 from weald.core.job.extras.old_books import CopiedBook, Judged
@@ -17,7 +19,9 @@ from weald.core.job.extras.sewn import SewingPlaces, Stitching
 ExtraName = Literal[
     "copied",
     "arranged",
+    "formes",
     "numbered",
+    "ganged",
     "self_cover",
     "weighed",
     "torn",
@@ -46,7 +50,9 @@ class Extras(Entries):
 
     copied: CopiedBook | None = None
     arranged: ArrangedPages | None = None
+    formes: OwnSections | None = None
     numbered: PageNumbers | None = None
+    ganged: GangedSheet | None = None
     self_cover: SelfCover | None = None
     weighed: WeighedPaper | None = None
     torn: TornSheet | None = None

@@ -1,0 +1,132 @@
+"""Things ganged on one sheet: front and back, how often it is printed, and the order of the cuts."""
+
+import math
+from collections.abc import Iterator
+
+from weald.core.drawing import Drawing, Sketch, box
+from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.findings import Finding, finding
+from weald.core.forme.ganging import Ganged, Spot, Wanted, gang
+from weald.core.job.extras.ganged import GangedItem, GangedSheet
+from weald.core.stations import finish as finish_station
+
+LABEL = ("label",)
+
+
+def reckon(made: Made) -> Added:
+    """Lay everything on one sheet, and count what is printed; more of a thing than wanted is said."""
+    entries, ledger = made.spec.extras.ganged or GangedSheet(), made.ledger
+    wanted = list(_wanted(made, entries))
+    if not wanted:
+        return Added(findings=(finding("ganged.nothing", "extras.ganged.items", made.notation),))
+    laid = gang(wanted, (entries.width, entries.height), entries.margin, entries.gutter)
+    if laid is None:
+        return Added(findings=(finding("ganged.too_large", "extras.ganged.width", made.notation),))
+    runs = ledger.entry("runs", laid.runs, "extras.ganged.items", "count")
+    ledger.reckon(
+        "ganged.sheets",
+        math.ceil(laid.runs * (1 + entries.spoilage / 100) - 1e-9),
+        "{runs} × (1 + {spoilage} / 100), rounded up",
+        {
+            "runs": runs,
+            "spoilage": ledger.entry("spoilage", entries.spoilage, "extras.ganged.spoilage", "percent"),
+        },
+        rule="what is spoilt is spoilt of all that stands on the sheet",
+    )
+    drawings: tuple[Drawing, ...] = ()
+    if "printing" in made.drawn:
+        drawings = (_draw(made, entries, laid, back=False), _draw(made, entries, laid, back=True))
+    return Added(drawings=drawings, findings=tuple(_mind(made, wanted, laid)))
+
+
+def _wanted(made: Made, entries: GangedSheet) -> Iterator[Wanted]:
+    for item in entries.items:
+        yield Wanted(item.name, item.width, item.height, item.count, _turns(item.grain, entries.grain))
+    if not entries.labels:
+        return
+    for piece in finish_station.pieces(made.spec, made.finish, made.ledger):
+        if piece.id in LABEL and min(piece.width, piece.height) > 0:
+            yield Wanted(piece.label, piece.width, piece.height, piece.count, _turns("height", entries.grain))
+
+
+def _turns(grain: str, sheet: str) -> tuple[bool, ...]:
+    """Which ways a thing may lie, so that its grain runs as it has to."""
+    if grain == "any":
+        return (False, True)
+    return (grain != sheet,)
+
+
+def _mind(made: Made, wanted: list[Wanted], laid: Ganged) -> Iterator[Finding]:
+    on_sheet = {each.name: sum(spot.name == each.name for spot in laid.spots) for each in wanted}
+    counts = ", ".join(f"{on_sheet[each.name]} × {each.name}" for each in wanted)
+    over = [
+        f"{on_sheet[each.name] * laid.runs - each.count} × {each.name}"
+        for each in wanted
+        if on_sheet[each.name] * laid.runs > each.count
+    ]
+    yield finding(
+        "ganged.cut",
+        "extras.ganged.items",
+        made.notation,
+        counts=counts,
+        runs=laid.runs,
+        rows=len(laid.rows()),
+        over=f"; over: {', '.join(over)}" if over else "",
+    )
+
+
+def _draw(made: Made, entries: GangedSheet, laid: Ganged, *, back: bool) -> Drawing:
+    """The sheet from one side, with its cuts numbered in the order they are made: rows first."""
+    show, sketch = made.notation.figure, Sketch()
+    sheet = box(0, 0, entries.width, entries.height)
+    sketch.area(sheet, "paper", "cut", "extras.ganged.width")
+    sketch.grain(sheet, 0 if entries.grain == "width" else 90)
+    spots = [spot.behind(entries.width) if back else spot for spot in laid.spots]
+    for spot in spots:
+        _draw_spot(sketch, spot)
+    for number, (top, foot) in enumerate(laid.rows()):
+        for cut, y in ((2 * number + 1, top), (2 * number + 2, foot)):
+            sketch.line(((0, y), (entries.width, y)), "trim")
+            sketch.label(
+                entries.margin / 2 if not back else entries.width - entries.margin / 2, y, str(cut), height=4
+            )
+    sketch.dimension((0, 0), (entries.width, 0), show(entries.width), about="extras.ganged.width")
+    sketch.dimension((0, entries.height), (0, 0), show(entries.height), about="extras.ganged.height")
+    cuts = "; ".join(f"{show(top)} and {show(foot, True)}" for top, foot in laid.rows())
+    return sketch.finish(
+        "printing.ganged_back" if back else "printing.ganged",
+        "printing",
+        "The sheet from behind, turned sideways" if back else "The sheet, with its cuts in order",
+        rows=(1, 1, 0, 0),
+        text=f"Rows from the top: {cuts}; then each row apart, from the left.",
+    )
+
+
+def _draw_spot(sketch: Sketch, spot: Spot) -> None:
+    sketch.area(box(spot.left, spot.top, spot.width, spot.height), "side_paper", "cut", "extras.ganged.items")
+    sketch.name(spot.left, spot.top, spot.width, spot.height, spot.name, tallest=5.0)
+
+
+def draw(sketch: Sketch) -> None:
+    """A sheet with things of three sizes on it."""
+    sketch.area(box(0, 0, 60, 42), "paper", "cut")
+    for left in (3.0, 22.0, 41.0):
+        sketch.area(box(left, 3, 16, 20), "side_paper", "cut")
+    for left in (3.0, 16.0, 29.0, 42.0):
+        sketch.area(box(left, 27, 11, 6), "cloth", "cut")
+        sketch.area(box(left, 35, 11, 5), "card", "cut")
+
+
+EXTRA = Extra(
+    name="ganged",
+    station="printing",
+    title="things on one sheet",
+    good_for="cards, labels and covers of different sizes printed together, each as many as wanted",
+    entries=GangedSheet,
+    draw=draw,
+    reckon=reckon,
+    begins={
+        "items": [GangedItem().model_dump(), GangedItem(name="label", width=60.0, height=30.0).model_dump()]
+    },
+    in_words="gang, labels, cards, covers, endleaves, mixed sheet",
+)
