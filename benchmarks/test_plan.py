@@ -37,6 +37,41 @@ def test_every_structure_keeps_the_budget(structure: str) -> None:
     assert took < 10
 
 
+USUAL_MIX: dict[str, Any] = {
+    "binding": {"structure": "laced_boards", "material": "leather", "cover_thickness": 0.8},
+    "extras": {
+        "arranged": {"rectos": "5, 33", "blank_versos": "1"},
+        "numbered": {"first": 9},
+        "plates": {"plates": [{"count": 8, "after": 33}, {"after": 65, "how": "thrown_clear", "width": 430}]},
+        "places": {"supports": [{"place": 38}, {"place": 88}, {"place": 140}, {"place": 180}]},
+        "ends": {"elements": [{"attached": "sewn"}, {"what": "cloth_joint", "attached": "sewn"}]},
+        "backing": {"hammers": [{"face": 30}]},
+        "finishing": {
+            "types": [{}],
+            "tools": [{}],
+            "lines": [{"panel": 2}, {"panel": 3, "what": "tool"}, {"panel": 4, "what": "volume"}],
+        },
+        "jacket": {},
+        "slipcase": {},
+    },
+}
+
+
+@pytest.mark.parametrize("station", ["sewing", "finish", "block", "bench"])
+def test_what_is_added_keeps_the_budget(station: str) -> None:
+    spec = read_spec(octavo(320) | USUAL_MIX)
+    took = usual_milliseconds(lambda: plan(spec, drawn=(station, "pieces")))
+    print(f"\nnine extras, looked at {station}: {took:.1f} ms (budget 10 ms)")
+    assert took < 10
+
+
+def test_what_is_not_used_costs_nothing() -> None:
+    plain, with_none = read_spec(octavo(320)), read_spec(octavo(320) | {"extras": {}})
+    ratio = usual_milliseconds(lambda: plan(with_none)) / usual_milliseconds(lambda: plan(plain))
+    print(f"\nwith no extra at all: {ratio:.2f} times as long (budget 1.1)")
+    assert ratio < 1.1
+
+
 def test_structures_are_compared_while_the_dialog_opens() -> None:
     spec = read_spec(octavo(320))
     took = usual_milliseconds(lambda: structure_choices(spec, MILLIMETRES))

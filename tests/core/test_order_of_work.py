@@ -7,6 +7,9 @@ from typing import Any
 
 import pytest
 
+from tests.conftest import job_in
+from tests.core.extras.made_up import EXTRAS as MADE_UP
+from tests.core.extras.made_up import merged
 from weald.core.adhesives import ADHESIVES, SEASON_FACTORS, SUITED
 from weald.core.bench.operation import Operation
 from weald.core.bench.orders import ORDERS
@@ -118,6 +121,17 @@ def test_in_every_way_a_structure_can_be_made_its_order_holds(structure: Structu
         every_size_that_is_measured_is_measured_somewhere(made)
         the_graph_can_be_worked_and_its_longest_way_is_the_longest(made)
         what_cuts_has_a_caution_and_what_is_glued_a_face(made)
+
+
+@pytest.mark.parametrize("name", MADE_UP)
+def test_what_is_added_has_its_work_at_the_bench(name: str) -> None:
+    job = MADE_UP[name]
+    whole = merged(job_in(job.get("binding", {}).get("structure", "flat_case")), job)
+    made = plan(read_spec(whole), drawn=("bench",))
+    every_piece_is_used_and_nothing_is_that_is_not_there(made)
+    every_size_that_is_measured_is_measured_somewhere(made)
+    the_graph_can_be_worked_and_its_longest_way_is_the_longest(made)
+    what_cuts_has_a_caution_and_what_is_glued_a_face(made)
 
 
 def test_a_round_spine_is_rounded_at_tacky_and_without_a_pause() -> None:

@@ -48,6 +48,26 @@ def test_job_files_of_every_version_are_read_and_planned(path: Path):
     assert plan(spec).quantities
 
 
+def sizes_of(spec: JobSpec) -> dict:
+    made = plan(spec, drawn=())
+    return {
+        "pieces": {
+            each.id: [each.count, round(each.cut_width, 4), round(each.cut_height, 4)] for each in made.pieces
+        },
+        "sizes": {each.id: round(each.value, 4) for each in made.quantities},
+    }
+
+
+def test_jobs_made_before_come_out_as_they_came_out_then():
+    kept = json.loads((CORPUS / "v1" / "sizes.json").read_text())
+    assert len(kept) > len(FILES)
+    for path in FILES:
+        name = f"{path.parent.name}/{path.stem}"
+        assert sizes_of(read_job_file(path.read_bytes())) == kept[name], name
+    for number, row in enumerate(rows("job")):
+        assert sizes_of(read_spec(row)) == kept[f"v1/job_rows/{number}"], number
+
+
 def test_stored_rows_of_every_version_are_read():
     for row in rows("job"):
         assert plan(read_spec(row), drawn=()).pieces

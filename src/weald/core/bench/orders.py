@@ -9,6 +9,7 @@ _SHEETS = (
     "fold",
     "sort_leaves",
     "press_sections",
+    "guard_plates",
     "collate",
     "make_endpapers",
 )
@@ -26,11 +27,23 @@ _ROUND = (
     "line_spine",
     "measure_block",
 )
-_CASE = ("trial", "lift_old_cover", "cut_boards", "laminate", "cut_cover", "pare", "make_case")
+_CASE = (
+    "trial",
+    "lift_old_cover",
+    "cut_boards",
+    "laminate",
+    "layer_panels",
+    "bevel_boards",
+    "cut_cover",
+    "pare",
+    "make_case",
+)
 _ON_THE_BLOCK = (
     "trial",
     "cut_boards",
     "laminate",
+    "layer_panels",
+    "bevel_boards",
     "lace_on",
     "join_boards",
     "trim_in_boards",
@@ -38,7 +51,21 @@ _ON_THE_BLOCK = (
     "pare",
     "cover_book",
 )
-_CASED_IN = ("offer_up", "case_in", "open_a_crack", "dry_closed", "open_first", "letter", "last_look")
+_CASED_IN = (
+    "offer_up",
+    "case_in",
+    "open_a_crack",
+    "dry_closed",
+    "open_first",
+    "letter",
+    "tool",
+    "paste_labels",
+    "panels_in",
+    "make_slipcase",
+    "make_box",
+    "fold_jacket",
+    "last_look",
+)
 _SOFT = ("trial", "cut_cover", "score_cover")
 _SOFT_END = ("sew_into_cover", "trim_flush", "letter", "last_look")
 

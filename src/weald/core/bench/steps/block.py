@@ -7,6 +7,7 @@ from weald.core.bench.operation import Trouble
 from weald.core.bench.step import Pause, Step
 
 _LININGS = (
+    "hollow",
     "mull",
     "mull_head",
     "mull_between",
@@ -259,6 +260,7 @@ BLOCK = (
         "block",
         when=lambda book: book.has(*_LININGS),
         pieces=(
+            "hollow",
             "mull",
             "mull_head",
             "mull_between",
@@ -276,6 +278,7 @@ BLOCK = (
         ),
         looks=("Mull ending short of the end bands, and alike on both sides.",),
         measures=(
+            "hollow.width",
             "mull.width",
             "mull.height",
             "mull.head",

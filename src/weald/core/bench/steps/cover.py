@@ -13,6 +13,9 @@ def _of_leather(book: Book) -> bool:
     return book.leather
 
 
+_INFILLS = ("infill", "infill_back", "infill_inside", "infill_inside_back")
+
+
 COVER = (
     Step(
         "trial",
@@ -127,6 +130,7 @@ COVER = (
         "Boards and spine on the covering, gauged, turned in at head and tail, then at the fore-edges.",
         "cover",
         when=lambda book: _cased(book) and book.structure.boards,
+        pieces=_INFILLS,
         tools=("brush", "gauge", "bone folder", "shears"),
         glue=(("case", "the wrong side of the covering"),),
         rate=25.0,
@@ -226,6 +230,7 @@ COVER = (
         "Spine, bands, turn-ins, caps and corners in one go.",
         "cover",
         when=lambda book: book.structure.boards and not _cased(book),
+        pieces=_INFILLS,
         tools=("brush", "bone folder", "band nippers", "tying-up cord"),
         glue=(
             ("case", "the wrong side of the covering; leather twice, left to soak folded on itself between"),
@@ -243,5 +248,30 @@ COVER = (
         looks=("Caps alike, corners shut, nothing loose along a band.",),
         danger="blade",
         troubles=(Trouble("It dries while you work", "A damp sponge on the outside, and paste again."),),
+    ),
+    Step(
+        "layer_panels",
+        "Glue the layers round the panels on",
+        "Their windows cut first, with the panels laid in: board, layer and panel are one height.",
+        "cover",
+        pieces=("panel_layer", "panel_layer_back"),
+        when=lambda book: book.has("panel_layer"),
+        tools=("knife", "steel rule", "brush"),
+        glue=(("boards", "the whole of each layer"),),
+        rate=20.0,
+        wait=lambda book: Pause("under_weight", "Flat and dry.", joint="boards", holds=("weights",)),
+        looks=("The panel drops in, with the covering's thickness free all round.",),
+        danger="blade",
+    ),
+    Step(
+        "bevel_boards",
+        "Bevel the boards",
+        "Filed or planed along a line, then sanded; before anything is glued on them.",
+        "cover",
+        when=lambda book: book.spec.extras.bevels is not None and book.structure.boards,
+        tools=("file or plane", "sanding block", "pencil"),
+        rate=25.0,
+        looks=("The slope {bevel.slope} wide, {bevel.edge} left of the edge, alike on both boards.",),
+        danger="blade",
     ),
 )
