@@ -34,7 +34,7 @@ def test_structures_are_chosen_from_pictures_and_undone(desk: Page) -> None:
     open_job(desk, LEDGER)
     desk.get_by_role("button", name=re.compile("now flat-back case")).click()
     dialog = desk.get_by_role("dialog", name="How is it bound?")
-    expect(dialog.get_by_role("listitem")).to_have_count(15)
+    expect(dialog.get_by_role("listitem")).to_have_count(17)
     dialog.get_by_role("button", name=re.compile("^saddle-stitched")).click()
     expect(dialog.get_by_text("is more than this binding").first).to_be_visible()
     dialog.get_by_role("button", name=re.compile("^boards laced on")).click()
