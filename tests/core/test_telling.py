@@ -50,3 +50,14 @@ def test_every_entry_has_a_label() -> None:
     for path, words in changed(JobSpec(), spec, MILLIMETRES).items():
         assert words, path
         assert "{" not in words, path
+
+
+def test_what_is_added_is_told_once_and_its_entries_by_their_names() -> None:
+    plain, jacketed = stands(), stands(extras={"jacket": {}})
+    assert told(plain, jacketed, MILLIMETRES) == "Paper jacket added"
+    assert told(jacketed, plain, MILLIMETRES) == "Paper jacket taken off"
+    wider = stands(extras={"jacket": {"flap_width": 90}})
+    assert told(jacketed, wider, MILLIMETRES).startswith("Paper jacket, flap, own width 90 mm")
+    rows = stands(extras={"plates": {"plates": [{}, {}]}, "jacket": {}})
+    more = stands(extras={"plates": {"plates": [{}, {}, {}]}, "jacket": {}})
+    assert told(rows, more, MILLIMETRES).startswith("Plates on guards, leaves 3 rows")

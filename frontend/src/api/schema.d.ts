@@ -2915,7 +2915,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
             /** Label */
             label: string;
             /** Expected */
@@ -3168,9 +3168,9 @@ export interface components {
          */
         ExtrasHere: {
             /** Used */
-            used: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            used: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
             /** Offered */
-            offered: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            offered: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
         };
         /**
          * Face
@@ -3747,7 +3747,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets";
+            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
             /**
              * Station
              * @enum {string}
@@ -3847,7 +3847,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
             /** Label */
             label: string;
             /** Shown */
@@ -4024,7 +4024,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "places" | "stitching" | "ends" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
+            name: "copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
             /**
              * Station
              * @enum {string}
@@ -4296,8 +4296,12 @@ export interface components {
         /**
          * BandsMeasured
          * @description Bands where an old binding, or a pattern, has them.
+         *
+         *     :param high: how far they stand out; raised cords as much as they are thick, where not given.
          */
         BandsMeasured: {
+            /** They stand out */
+            high?: number | null;
             /**
              * Bands
              * @default []
@@ -4867,10 +4871,33 @@ export interface components {
             set_back: number;
         };
         /**
+         * ConcertinaGuard
+         * @description A strip folded in zig-zag along the spine, a section sewn into every fold: no glue reaches a leaf.
+         *
+         *     :param deep: how deep a fold is; ``ends`` what lies flat on the first and the last section.
+         */
+        ConcertinaGuard: {
+            /**
+             * Folds, deep
+             * @default 12
+             */
+            deep: number;
+            /**
+             * Flat at either end
+             * @default 15
+             */
+            ends: number;
+            /**
+             * Its paper, thick
+             * @default 0.12
+             */
+            thickness: number;
+        };
+        /**
          * CopiedBook
          * @description An old book as measured, for a job that copies it.
          *
-         *     :param thickness: of the text block alone, pressed; ``over_bands`` across the spine with its bands.
+         *     :param thickness: of the text block alone, pressed; ``bands_high`` how far its bands stand out.
          *     :param inset: from the spine's edge, or the shoulder, to the board.
          */
         CopiedBook: {
@@ -4929,6 +4956,8 @@ export interface components {
              * @default []
              */
             supports: components["schemas"]["SupportPlace"][];
+            /** Bands stand out */
+            bands_high?: number | null;
             /**
              * Bands
              * @default []
@@ -5061,6 +5090,11 @@ export interface components {
              * @default 0
              */
             beyond: number;
+            /**
+             * Colour of the wraps
+             * @default
+             */
+            wrap_colour: string;
             /** Their document, wide */
             document_width?: number | null;
             /** Their document, high */
@@ -5196,9 +5230,11 @@ export interface components {
             torn?: components["schemas"]["TornSheet"] | null;
             from_boards?: components["schemas"]["FromBoards"] | null;
             plates?: components["schemas"]["Plates"] | null;
+            pulled?: components["schemas"]["PulledDown"] | null;
             places?: components["schemas"]["SewingPlaces"] | null;
             stitching?: components["schemas"]["Stitching"] | null;
             ends?: components["schemas"]["ComposedEnds"] | null;
+            concertina?: components["schemas"]["ConcertinaGuard"] | null;
             backing?: components["schemas"]["BackingSheet"] | null;
             bands?: components["schemas"]["BandsMeasured"] | null;
             strip?: components["schemas"]["JoinedByStrip"] | null;
@@ -5954,9 +5990,11 @@ export interface components {
              *       "torn": null,
              *       "from_boards": null,
              *       "plates": null,
+             *       "pulled": null,
              *       "places": null,
              *       "stitching": null,
              *       "ends": null,
+             *       "concertina": null,
              *       "backing": null,
              *       "bands": null,
              *       "strip": null,
@@ -6661,6 +6699,30 @@ export interface components {
             creep_shift: boolean;
         };
         /**
+         * PulledDown
+         * @description An old book taken apart to its sections, to be sewn anew.
+         *
+         *     :param mended: folds mended with a guard round them, in the whole book.
+         *     :param thickness: of the mending paper; at the spine a guard is two plies.
+         */
+        PulledDown: {
+            /**
+             * Folds mended
+             * @default 12
+             */
+            mended: number;
+            /**
+             * Mending paper, thick
+             * @default 0.04
+             */
+            thickness: number;
+            /**
+             * Guards, wide
+             * @default 12
+             */
+            width: number;
+        };
+        /**
          * Repeat
          * @description How often the unfolded sheet stands on the printed one, to be cut apart.
          */
@@ -6817,6 +6879,7 @@ export interface components {
          *
          *     :param measured_from: the edge all places are measured from; ``edge`` how far the trimmed edge lies
          *         inside of it, as on leaves that are trimmed later.
+         *     :param reach_back: how far supports reach on the back, where their ends are not as long as on the front.
          */
         SewingPlaces: {
             /**
@@ -6834,6 +6897,8 @@ export interface components {
             kettle_head?: number | null;
             /** Kettle at the tail */
             kettle_tail?: number | null;
+            /** Reach on the back */
+            reach_back?: number | null;
             /**
              * Supports
              * @default []
@@ -10928,8 +10993,12 @@ export interface components {
         /**
          * BandsMeasured
          * @description Bands where an old binding, or a pattern, has them.
+         *
+         *     :param high: how far they stand out; raised cords as much as they are thick, where not given.
          */
         BandsMeasuredInput: {
+            /** They stand out */
+            high?: ((number | string) | string) | null;
             /** Bands */
             bands?: components["schemas"]["BandMeasuredInput"][];
         };
@@ -11238,10 +11307,24 @@ export interface components {
             set_back?: (number | string) | string;
         };
         /**
+         * ConcertinaGuard
+         * @description A strip folded in zig-zag along the spine, a section sewn into every fold: no glue reaches a leaf.
+         *
+         *     :param deep: how deep a fold is; ``ends`` what lies flat on the first and the last section.
+         */
+        ConcertinaGuardInput: {
+            /** Folds, deep */
+            deep?: (number | string) | string;
+            /** Flat at either end */
+            ends?: (number | string) | string;
+            /** Its paper, thick */
+            thickness?: (number | string) | string;
+        };
+        /**
          * CopiedBook
          * @description An old book as measured, for a job that copies it.
          *
-         *     :param thickness: of the text block alone, pressed; ``over_bands`` across the spine with its bands.
+         *     :param thickness: of the text block alone, pressed; ``bands_high`` how far its bands stand out.
          *     :param inset: from the spine's edge, or the shoulder, to the board.
          */
         CopiedBookInput: {
@@ -11273,6 +11356,8 @@ export interface components {
             kettle_tail?: ((number | string) | string) | null;
             /** Supports */
             supports?: components["schemas"]["SupportPlaceInput"][];
+            /** Bands stand out */
+            bands_high?: ((number | string) | string) | null;
             /** Bands */
             bands?: components["schemas"]["BandMeasuredInput"][];
         };
@@ -11322,6 +11407,8 @@ export interface components {
             wrap?: (number | string) | string;
             /** Boards beyond */
             beyond?: (number | string) | string;
+            /** Colour of the wraps */
+            wrap_colour?: string;
             /** Their document, wide */
             document_width?: ((number | string) | string) | null;
             /** Their document, high */
@@ -11412,9 +11499,11 @@ export interface components {
             torn?: components["schemas"]["TornSheetInput"] | null;
             from_boards?: components["schemas"]["FromBoardsInput"] | null;
             plates?: components["schemas"]["PlatesInput"] | null;
+            pulled?: components["schemas"]["PulledDownInput"] | null;
             places?: components["schemas"]["SewingPlacesInput"] | null;
             stitching?: components["schemas"]["StitchingInput"] | null;
             ends?: components["schemas"]["ComposedEndsInput"] | null;
+            concertina?: components["schemas"]["ConcertinaGuardInput"] | null;
             backing?: components["schemas"]["BackingSheetInput"] | null;
             bands?: components["schemas"]["BandsMeasuredInput"] | null;
             strip?: components["schemas"]["JoinedByStripInput"] | null;
@@ -12110,6 +12199,21 @@ export interface components {
             creep_shift?: boolean;
         };
         /**
+         * PulledDown
+         * @description An old book taken apart to its sections, to be sewn anew.
+         *
+         *     :param mended: folds mended with a guard round them, in the whole book.
+         *     :param thickness: of the mending paper; at the spine a guard is two plies.
+         */
+        PulledDownInput: {
+            /** Folds mended */
+            mended?: number | string;
+            /** Mending paper, thick */
+            thickness?: (number | string) | string;
+            /** Guards, wide */
+            width?: (number | string) | string;
+        };
+        /**
          * Repeat
          * @description How often the unfolded sheet stands on the printed one, to be cut apart.
          */
@@ -12200,6 +12304,7 @@ export interface components {
          *
          *     :param measured_from: the edge all places are measured from; ``edge`` how far the trimmed edge lies
          *         inside of it, as on leaves that are trimmed later.
+         *     :param reach_back: how far supports reach on the back, where their ends are not as long as on the front.
          */
         SewingPlacesInput: {
             /**
@@ -12213,6 +12318,8 @@ export interface components {
             kettle_head?: ((number | string) | string) | null;
             /** Kettle at the tail */
             kettle_tail?: ((number | string) | string) | null;
+            /** Reach on the back */
+            reach_back?: ((number | string) | string) | null;
             /** Supports */
             supports?: components["schemas"]["SupportPlaceInput"][];
         };

@@ -188,6 +188,7 @@ QuantityId = Literal[
     "bevel.edge",
     "bevel.turn_in",
     "ganged.sheets",
+    "concertina.length",
 ]
 
 
@@ -388,6 +389,7 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "bevel.edge": Definition("boards", "Bevel, left of the edge", "thickness", measured=False),
     "bevel.turn_in": Definition("boards", "Turn-in reaches in further", "thickness", measured=False),
     "ganged.sheets": Definition("printing", "Ganged sheets to print", "count"),
+    "concertina.length": Definition("block", "Concertina guard, length"),
 }
 
 

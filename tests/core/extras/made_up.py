@@ -72,6 +72,7 @@ EXTRAS: dict[str, dict[str, Any]] = {
             "places": {
                 "kettle_head": 11,
                 "kettle_tail": 14,
+                "reach_back": 45,
                 "supports": [
                     {"place": 38, "back": 39},
                     {"place": 96.5, "stitch": 22},
@@ -137,6 +138,8 @@ EXTRAS: dict[str, dict[str, Any]] = {
         "text": {"pages": 400},
         "extras": {"bands": {"bands": [{"place": 40}, {"place": 86, "width": 5}, {"place": 150}]}},
     },
+    "pulled": {"text": {"pages": 96}, "extras": {"pulled": {"mended": 10}}},
+    "concertina": {"text": {"pages": 96}, "extras": {"concertina": {}}},
     "strip": {"extras": {"strip": {"overlap": 35, "counted": "spine"}}},
     "panels": {
         "extras": {

@@ -87,3 +87,34 @@ def test_hammers_are_held_against_the_clear_spaces() -> None:
     assert "backing.hammer" in codes(planned(narrow))
     thin = backed(sewing={"thread": 0.05}, back={"round": 0.33, "round_rule": "given"})
     assert "backing.nothing_left" in codes(planned(thin))
+
+
+def test_a_concertina_by_hand() -> None:
+    # 96 pages in sections of 16: six, two more sewn none; folds of 12 and ends of 15: 2 × 12 × 6 + 30
+    made = planned(EXTRAS["concertina"])
+    sections = round(value(made, "sections.count"))
+    strip = next(each for each in made.pieces if each.id == "concertina")
+    assert strip.width == pytest.approx(24 * sections + 30)
+    plain = planned({"text": {"pages": 96}})
+    assert value(made, "spine.swell") - value(plain, "spine.swell") == pytest.approx(2 * 0.12 * sections)
+    folds = [each for each in drawing(made, "block.concertina").elements if isinstance(each, Line)]
+    assert len(folds) == 2 * sections + 1
+
+
+def test_mended_folds_add_two_plies_each_at_the_spine() -> None:
+    # ten folds, 0.04 twice round each: 0.8 more at the spine
+    made, plain = planned(EXTRAS["pulled"]), planned({"text": {"pages": 96}})
+    assert value(made, "spine.swell") - value(plain, "spine.swell") == pytest.approx(0.8)
+    assert value(made, "block.thickness") == value(plain, "block.thickness")
+    guards = next(each for each in made.pieces if each.id == "mending_guard")
+    assert (guards.count, guards.width) == (10, 12)
+    done = [each.id for each in made.operations]
+    assert done.index("pull_down") < done.index("mend_folds") < done.index("sew")
+
+
+def test_a_slipcase_is_deep_enough_for_bands() -> None:
+    def deep(**bands: Any) -> float:
+        more = {"extras": {"slipcase": {}, "bands": {"bands": [{"place": 60}, {"place": 140}], **bands}}}
+        return value(planned(merged(job_in("laced_boards"), more)), "closed_book.width")
+
+    assert deep(high=3) - deep(high=0) == pytest.approx(3)

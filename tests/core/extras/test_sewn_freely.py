@@ -215,3 +215,42 @@ def test_a_strand_is_never_shorter_than_what_it_covers() -> None:
             for a, b in work.lines
         )
         assert thread_of_stab(work, sew_stab(work), 210, 5) > 2 * drawn
+
+
+def test_supports_that_are_not_as_long_on_both_sides() -> None:
+    own = {"supports": [{"place": 40}, {"place": 120}], "reach_back": 45}
+    even, uneven = planned({}), planned({"extras": {"places": own}})
+    reach = read_spec({}).binding.tape_reach
+    lengths = [value(each, "sewing.support_length") for each in (even, uneven)]
+    assert lengths[1] - lengths[0] == pytest.approx(45 - reach)
+
+
+def test_volumes_of_a_set_have_their_templates_at_one_height() -> None:
+    lines = {"types": [{"usual": 1.2, "narrow": 1, "wide": 2}], "lines": [{"panel": 2}], "tools": [{}]}
+    bands = {"bands": [{"place": 40}, {"place": 90}, {"place": 150}]}
+    thin, thick = (
+        planned(
+            merged(
+                job_in("laced_boards"),
+                {"text": {"pages": pages}, "extras": {"finishing": lines, "bands": bands}},
+            )
+        )
+        for pages in (200, 480)
+    )
+    tops = [
+        sorted(
+            {
+                round(e.points[0][1], 3)
+                for e in drawing(each, "finish.finishing").elements
+                if isinstance(e, Line) and e.about.endswith("lines.0.by")
+            }
+        )
+        for each in (thin, thick)
+    ]
+    assert tops[0] == tops[1]
+    assert value(thin, "finish.width") < value(thick, "finish.width")
+
+
+def test_linked_stitches_take_more_thread() -> None:
+    plain, linked = planned({}), planned({"extras": {"stitching": {"over": "linked"}}})
+    assert value(linked, "thread.section") > value(plain, "thread.section")

@@ -8,6 +8,8 @@ _SHEETS = (
     "print",
     "fold",
     "sort_leaves",
+    "pull_down",
+    "mend_folds",
     "press_sections",
     "guard_plates",
     "collate",

@@ -30,7 +30,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     first = ledger.reckon("lacing.first", FIRST_HOLE, "from the board's spine edge", rule="{mm:10–12}")
     second = ledger.reckon("lacing.second", SECOND_HOLE, "further in, and offset along the board")
     bound = bind_in_shoulder(spec, case, covering, ledger, higher=ploughed_off(spec))
-    places = board_places(holes, ledger.value("squares.head"))
+    places = board_places(spec, block, holes, ledger.value("squares.head"))
     flat = with_lacing(bound.drawings[0], case, places, (first, second))
     return replace(bound, drawings=(flat, *bound.drawings[1:]))
 

@@ -33,8 +33,9 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     thin = thin_boards(spec, case, "laminated over the frayed cords", ledger)
     sketch = Sketch()
-    for edge, way in ((case.back_edge, -1), (case.front_edge, 1)):
-        for place in board_places(holes, ledger.value("squares.head")):
+    back, front = board_places(spec, block, holes, ledger.value("squares.head"))
+    for edge, way, cords in ((case.back_edge, -1, back), (case.front_edge, 1, front)):
+        for place in cords:
             y = case.turn_in + place
             for off in (-FAN, -FAN / 2, 0.0, FAN / 2, FAN):
                 sketch.line(((edge, y), (edge + way * reach, y + off)), "thread", "slip.length")

@@ -7,13 +7,14 @@ from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.protocol import Bound
 from weald.core.bindings.supports import HOLE_SHIFT
 from weald.core.block.bands import Band, bands_here, mind_bands, reckon_bands
-from weald.core.block.holes import Hole, support_middles
+from weald.core.block.holes import Hole, back_middles, support_middles
 from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import Covering, JobSpec
 from weald.core.notation import Notation, counted
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
+from weald.core.stations.block import BlockPlan
 from weald.core.units import Mm
 
 FIRST_HOLE: Mm = 11.0
@@ -33,9 +34,14 @@ ENTRIES = (
 )
 
 
-def board_places(holes: tuple[Hole, ...], head: Mm) -> list[Mm]:
-    """The middle of every support's place on the board, from the board's head."""
-    return [head + middle for middle in support_middles(holes)]
+def board_places(
+    spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], head: Mm
+) -> tuple[list[Mm], list[Mm]]:
+    """The middle of every support's place on the back board and on the front one, from their head."""
+    front = support_middles(holes)
+    own = spec.extras.places
+    back = (back_middles(own, block.height) if own else ()) or front
+    return [head + middle for middle in back], [head + middle for middle in front]
 
 
 def ploughed_off(spec: JobSpec) -> Mm:
@@ -123,11 +129,16 @@ def with_bands(flat: Drawing, case: Case, bands: tuple[Band, ...]) -> Drawing:
     return added_to(flat, sketch)
 
 
-def with_lacing(flat: Drawing, case: Case, places: list[Mm], holes: tuple[Mm, Mm]) -> Drawing:
-    """The boards with two holes for every cord, so far from the spine edge, the second offset."""
+def with_lacing(
+    flat: Drawing, case: Case, places: tuple[list[Mm], list[Mm]], holes: tuple[Mm, Mm]
+) -> Drawing:
+    """The boards with two holes for every cord, so far from the spine edge, the second offset.
+
+    :param places: of the cords from the head of the back board, and of the front one.
+    """
     sketch = Sketch()
-    for spine_edge, way in ((case.back_edge, -1), (case.front_edge, 1)):
-        for place in places:
+    for spine_edge, way, cords in ((case.back_edge, -1, places[0]), (case.front_edge, 1, places[1])):
+        for place in cords:
             y = case.turn_in + place
             for off, down in zip(holes, (0.0, HOLE_SHIFT), strict=True):
                 x = spine_edge + way * off

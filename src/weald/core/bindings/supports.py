@@ -39,12 +39,16 @@ def reckon_supports(
     spine = ledger.ref("spine.arc" if block.round else "spine.thickness")
     way = way_of(spec, attachment, block, ledger)
     each = sum(term.value for term in way.values())
+    own = spec.extras.places
+    more = 0.0 if own is None or own.reach_back is None else own.reach_back - spec.binding.tape_reach
+    uneven = {"more": ledger.entry("more on the back", more, "extras.places.reach_back")} if more else {}
     named = " + ".join(f"{{{name}}}" for name in way)
     ledger.reckon(
         "sewing.support_length",
-        spine.value + 2 * each,
-        f"{{spine}} + 2 × ({named})" if len(way) > 1 else f"{{spine}} + 2 × {named}",
-        {"spine": spine, **way},
+        max(0.0, spine.value + 2 * each + more),
+        (f"{{spine}} + 2 × ({named})" if len(way) > 1 else f"{{spine}} + 2 × {named}")
+        + (" + {more}" if more else ""),
+        {"spine": spine, **way, **uneven},
         rule=_RULES[attachment],
     )
 

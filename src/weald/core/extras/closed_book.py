@@ -44,11 +44,13 @@ def reckon_closed_book(made: Made) -> ClosedBook:
     )
     half = made.bound.profile
     deep = max(x for x, _ in half) - min(x for x, _ in half)
+    high = _bands_stand_out(made)
+    bands = {"bands": ledger.entry("bands stand out", high, "binding.bands")} if high else {}
     width = ledger.reckon(
         "closed_book.width",
-        deep + 2 * cover,
-        "{deep} + 2 × {cover}",
-        {"deep": ledger.entry("spine to fore-edge", deep, "board.width"), "cover": material},
+        deep + 2 * cover + high,
+        "{deep} + 2 × {cover} + {bands}" if high else "{deep} + 2 × {cover}",
+        {"deep": ledger.entry("spine to fore-edge", deep, "board.width"), "cover": material, **bands},
     )
     thick = 2 * max(abs(y) for _, y in half)
     thickness = ledger.reckon(
@@ -58,6 +60,17 @@ def reckon_closed_book(made: Made) -> ClosedBook:
         {"thick": ledger.entry("outside of the boards", thick, "block.thickness"), "cover": material},
     )
     return ClosedBook(height, width, thickness)
+
+
+def _bands_stand_out(made: Made) -> Mm:
+    """How far bands stand out behind the spine: as measured, or as thick as the raised cords beneath."""
+    spec = made.spec
+    if not made.structure.banded or not spec.binding.bands.count:
+        return 0.0
+    own = spec.extras.bands
+    if own and own.high is not None:
+        return own.high
+    return spec.sewing.support_width if made.sewing.method == "raised_cords" else 0.0
 
 
 def ease_of(made: Made, decided: Mm | None) -> Mm:

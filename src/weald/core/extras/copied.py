@@ -81,7 +81,10 @@ def copying(made: Made, old: CopiedBook) -> Patch:
             "supports": [each.model_dump() for each in old.supports],
         }
     if old.bands:
-        patch["extras.bands"] = {"bands": [each.model_dump() for each in old.bands]}
+        patch["extras.bands"] = {
+            "high": old.bands_high,
+            "bands": [each.model_dump() for each in old.bands],
+        }
     return patch
 
 
@@ -113,7 +116,7 @@ def _plain(value: object) -> object:
     return {
         key: inner
         for key, inner in data.items()
-        if key in ("kettle_head", "kettle_tail", "supports", "bands")
+        if key in ("kettle_head", "kettle_tail", "supports", "bands", "high")
     }
 
 

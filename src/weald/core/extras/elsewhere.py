@@ -244,6 +244,8 @@ def _draw(spec: JobSpec, edition: Edition, number: int, notation: Notation) -> D
         sketch.line((*shape, shape[0]), "score")
         wide = zone.kind in ("back", "front")
         sketch.dimension((zone.x, 0), (zone.x + zone.width, 0), show(zone.width), offset=1 if wide else 2)
+        if zone.kind == "wrap" and edition.wrap_colour:
+            sketch.name(zone.x, zone.y, zone.width, zone.height / 2, edition.wrap_colour, tallest=6.0)
         if zone.kind in ("back", "front", "spine"):
             sketch.name(zone.x, zone.y, zone.width, zone.height / 4, zone.kind, tallest=6.0)
     for window in art.safe:

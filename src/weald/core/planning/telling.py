@@ -6,9 +6,11 @@
 from collections.abc import Iterator, Mapping
 from typing import Any
 
+from weald.core.extras.catalogue import EXTRAS
+from weald.core.extras.fields import fields_of
 from weald.core.job.entries import lengths_of
 from weald.core.job.spec import JobSpec
-from weald.core.notation import Notation, plain_number
+from weald.core.notation import Notation, counted, plain_number
 from weald.core.pieces import Piece
 from weald.core.planning.house import RULES
 from weald.core.planning.plan import Plan
@@ -71,6 +73,8 @@ def label_of(path: str, notation: Notation) -> str:
         label = QUANTITIES[name].label if is_quantity(name) else name
     elif path in _LABELS:
         label = _LABELS[path]
+    elif path.startswith("extras."):
+        label = _extra_label(path, notation)
     else:
         group, *rest = path.split(".")
         label = ", ".join([group.capitalize(), *rest]).replace("_", " ")
@@ -93,6 +97,8 @@ def _value(path: str, value: Any, lengths: Mapping[str, Mm], notation: Notation)
         return "left open"
     if path == "text.file":
         return "brought as a PDF"
+    if isinstance(value, list) and value and isinstance(value[0], Mapping):
+        return counted(len(value), "row")
     if path.startswith("measured.") or path in lengths:
         return notation.limit(float(value))
     if isinstance(value, bool):
@@ -115,11 +121,37 @@ def changed(before: JobSpec, after: JobSpec, notation: Notation) -> dict[str, st
     """Every entry that differs, by dotted path, as it stands in ``after``, in words."""
     old, new = entries_of(before.model_dump(mode="json")), entries_of(after.model_dump(mode="json"))
     lengths = dict(lengths_of(after))
-    return {
+    added = dict(_added(before, after, notation))
+    whole = tuple(f"{path}." for path in added)
+    old, new = (
+        {path: value for path, value in each.items() if path not in added and not path.startswith(whole)}
+        for each in (old, new)
+    )
+    return added | {
         path: _entry(path, new.get(path), lengths, notation)
         for path in sorted(old.keys() | new.keys(), key=lambda path: (path.startswith("measured."), path))
         if old.get(path) != new.get(path)
     }
+
+
+def _added(before: JobSpec, after: JobSpec, notation: Notation) -> Iterator[tuple[str, str]]:
+    """What was added to the structure, or taken off, as one change each."""
+    for name, extra in EXTRAS.items():
+        was, now = getattr(before.extras, name), getattr(after.extras, name)
+        if (was is None) != (now is None):
+            title = notation.say(extra.title).capitalize()
+            yield f"extras.{name}", f"{title} {'added' if was is None else 'taken off'}"
+
+
+def _extra_label(path: str, notation: Notation) -> str:
+    """What people call an entry of something that is added: its title, and its field."""
+    _, name, *rest = path.split(".")
+    extra = next((each for each in EXTRAS.values() if each.name == name), None)
+    if extra is None:
+        return path
+    fields = {field.key: field.label for field in fields_of(extra.entries, f"extras.{name}", notation)}
+    field = fields.get(".".join(rest), " ".join(rest).replace("_", " "))
+    return f"{extra.title.capitalize()}, {field[:1].lower()}{field[1:]}" if rest else extra.title.capitalize()
 
 
 def _resized(before: Piece, after: Piece, notation: Notation) -> Iterator[str]:

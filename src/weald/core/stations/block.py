@@ -241,7 +241,7 @@ def _reckon_swell(spec: JobSpec, treatment: Treatment, thickness: Mm, sections: 
     if spec.extras.stitching and treatment.method in SUPPORTED:
         passes = len(courses(sections, spec.extras.stitching))
     sewn = "sewn {signatures}" if passes == sections else "courses of thread"
-    besides = _at_spine(spec, treatment, ledger)
+    besides = _at_spine(spec, treatment, sections, ledger)
     by_thread = {
         "sections": ledger.entry(sewn, passes, "sections.count", "count"),
         "thread": ledger.entry("thread", thread, "sewing.thread", "thickness"),
@@ -326,7 +326,7 @@ def _thicker_leaves(spec: JobSpec, made: MakeUp, paper: PaperPlan) -> Mm:
     )
 
 
-def _at_spine(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> dict[str, Term]:
+def _at_spine(spec: JobSpec, treatment: Treatment, sections: int, ledger: Ledger) -> dict[str, Term]:
     """What lies at the spine alone, or is lacking there: strips and hooks of endpapers, guards of plates."""
     found: dict[str, Term] = {}
     composed = spec.extras.ends if treatment.endpapers else None
@@ -338,6 +338,16 @@ def _at_spine(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> dict[str, 
             {"each": ledger.entry("cloth and hooks of one end", each, "extras.ends.elements", "thickness")},
         )
         found["ends"] = ledger.ref("endpapers.at_spine")
+    pulled = spec.extras.pulled
+    if pulled and pulled.mended and sections:
+        plies = 2 * pulled.thickness * pulled.mended
+        found["mended"] = ledger.entry("guards on mended folds", plies, "extras.pulled.mended", "thickness")
+    guard = spec.extras.concertina
+    if guard and sections:
+        plies = 2 * guard.thickness * sections
+        found["concertina"] = ledger.entry(
+            "plies of the concertina", plies, "extras.concertina.thickness", "thickness"
+        )
     if "plates.spine" in ledger.quantities:
         lacking = ledger.value("plates.spine") - ledger.value("plates.fore_edge")
         found["guards"] = ledger.entry("guards less plates", lacking, "plates.gape", "thickness")

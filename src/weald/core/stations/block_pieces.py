@@ -8,7 +8,7 @@ from typing import Literal
 
 from weald.core.block.ends import HOOK, ROUND_A_SECTION, calliper
 from weald.core.block.holes import SUPPORTED, SewingPlan, support_middles
-from weald.core.job.extras.leaves import ComposedEnds
+from weald.core.job.extras.leaves import ComposedEnds, EndElement
 from weald.core.job.spec import JobSpec
 from weald.core.paper import calliper_from_bulk
 from weald.core.pieces import Piece, make_piece
@@ -105,7 +105,7 @@ _WHAT_WORDS = {
     "lining": "Lining strip",
 }
 _HELD_WORDS = {
-    "tipped": "tipped on by a line of {mm:3}, a hair back from the spine",
+    "tipped": "tipped on by a line of {mm:3}",
     "hooked": "hooked {mm:6} round its {signature} and sewn with it",
     "sewn": "sewn as a {signature} of its own",
     "through_fold": "sewn on through the fold",
@@ -136,7 +136,7 @@ def _composed_pieces(spec: JobSpec, ends: ComposedEnds, ledger: Ledger) -> list[
                 "cloth" if cloth else "endpaper",
                 count,
                 (width, height),
-                _HELD_WORDS[each.attached],
+                _how_held(each, ends, ledger),
                 thickness=ends.cloth if cloth else calliper(each),
             )
         )
@@ -148,6 +148,14 @@ def _composed_pieces(spec: JobSpec, ends: ComposedEnds, ledger: Ledger) -> list[
                 make_piece(ledger, name, "Strip beneath the joint", "cloth", 2 * spec.copies, size, how)
             )
     return pieces
+
+
+def _how_held(element: EndElement, ends: ComposedEnds, ledger: Ledger) -> str:
+    """How a part is fastened; what is tipped stands back from the spine, and so do outer sections."""
+    words = ledger.say(_HELD_WORDS[element.attached])
+    if element.attached != "tipped" or not ends.set_back:
+        return words
+    return f"{words}, {ledger.notation.length(ends.set_back, True)} back from the spine"
 
 
 def block_pieces(

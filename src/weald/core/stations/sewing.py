@@ -253,6 +253,9 @@ def _reckon_thread(
         terms = {"tail": ledger.entry("two tails", 2 * TAIL, "sewing.needleful")}
     else:
         wrap, why = _wrap(spec, method, section)
+        stitching = spec.extras.stitching
+        if stitching and stitching.over != "plain" and method in ("tapes", "raised_cords"):
+            wrap, why = wrap + 2 * section, f"{why}, and down to the stitch below and back"
         span = holes[-1].place - holes[0].place
         length = ledger.reckon(
             "thread.section",

@@ -34,6 +34,7 @@ class Edition(Entries):
     hinge: Annotated[Allowance, Field(title="Hinge")] = 0.0
     wrap: Annotated[Allowance, Field(title="Wrap")] = 0.0
     beyond: Annotated[Allowance, Field(title="Boards beyond")] = 0.0
+    wrap_colour: Annotated[Name, Field(title="Colour of the wraps")] = ""
     document_width: Annotated[Size | None, Field(title="Their document, wide")] = None
     document_height: Annotated[Size | None, Field(title="Their document, high")] = None
     barcode_edge: Annotated[Allowance, Field(title="Barcode from the spine")] = 8.0

@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from typing import Literal
 
 from weald.core.job.entries import Entries
-from weald.core.job.extras.backs import BackingSheet, BandsMeasured
+from weald.core.job.extras.backs import BackingSheet, BandsMeasured, ConcertinaGuard, PulledDown
 from weald.core.job.extras.covers import Bevels, JoinedByStrip, OldPanels, SkinOutline
 from weald.core.job.extras.elsewhere import Elsewhere
 from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
@@ -27,9 +27,11 @@ ExtraName = Literal[
     "torn",
     "from_boards",
     "plates",
+    "pulled",
     "places",
     "stitching",
     "ends",
+    "concertina",
     "backing",
     "bands",
     "strip",
@@ -58,9 +60,11 @@ class Extras(Entries):
     torn: TornSheet | None = None
     from_boards: FromBoards | None = None
     plates: Plates | None = None
+    pulled: PulledDown | None = None
     places: SewingPlaces | None = None
     stitching: Stitching | None = None
     ends: ComposedEnds | None = None
+    concertina: ConcertinaGuard | None = None
     backing: BackingSheet | None = None
     bands: BandsMeasured | None = None
     strip: JoinedByStrip | None = None

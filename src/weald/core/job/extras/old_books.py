@@ -42,7 +42,7 @@ class Judged(Entries):
 class CopiedBook(Entries):
     """An old book as measured, for a job that copies it.
 
-    :param thickness: of the text block alone, pressed; ``over_bands`` across the spine with its bands.
+    :param thickness: of the text block alone, pressed; ``bands_high`` how far its bands stand out.
     :param inset: from the spine's edge, or the shoulder, to the board.
     """
 
@@ -60,4 +60,5 @@ class CopiedBook(Entries):
     kettle_head: Annotated[Size | None, Field(title="Kettle at the head")] = None
     kettle_tail: Annotated[Size | None, Field(title="Kettle at the tail")] = None
     supports: Annotated[tuple[SupportPlace, ...], Field(max_length=12, title="Supports")] = ()
+    bands_high: Annotated[Length | None, Field(ge=0, le=20, title="Bands stand out")] = None
     bands: Annotated[tuple[BandMeasured, ...], Field(max_length=12, title="Bands")] = ()

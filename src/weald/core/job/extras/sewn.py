@@ -26,12 +26,14 @@ class SewingPlaces(Entries):
 
     :param measured_from: the edge all places are measured from; ``edge`` how far the trimmed edge lies
         inside of it, as on leaves that are trimmed later.
+    :param reach_back: how far supports reach on the back, where their ends are not as long as on the front.
     """
 
     measured_from: Annotated[Literal["head", "tail"], Field(title="Measured from")] = "head"
     edge: Annotated[Allowance, Field(title="Still to be trimmed there")] = 0.0
     kettle_head: Annotated[Size | None, Field(title="Kettle at the head")] = None
     kettle_tail: Annotated[Size | None, Field(title="Kettle at the tail")] = None
+    reach_back: Annotated[Length | None, Field(ge=5, le=200, title="Reach on the back")] = None
     supports: Annotated[tuple[SupportPlace, ...], Field(max_length=12, title="Supports")] = ()
 
 
