@@ -13,7 +13,9 @@ export function BlockInputs() {
     {
       id: "parts",
       title: t("block.itsParts"),
-      content: <Parts endpapers={(facts?.endpapers ?? true) && valueAt(draft, "extras.ends") == null} />,
+      content: (
+        <Parts endpapers={(facts?.endpapers ?? true) && valueAt(draft, "extras.ends") == null} />
+      ),
     },
     ...(asks("back")
       ? [
