@@ -54,6 +54,17 @@ def test_the_right_edge_reads_in_order_and_the_wrong_one_is_found(
         assert f"flip on the {flip} edge" in wrong[0].remedy
 
 
+@pytest.mark.parametrize("flip", ["long", "short"])
+@pytest.mark.parametrize("pages", [40, 72])
+def test_sheets_of_their_own_come_out_among_the_others(tmp_path: Path, flip: Any, pages: int) -> None:
+    own = {"sections": [{"section": 2, "programme": "v", "sheets": 2}]} if pages > 40 else {}
+    folding = {"programme": "v h v", "sheets_per_section": 1}
+    made = job(pages, folding=folding, printing={"flip": flip}, extras={"formes": own})
+    read, (verdict,) = tried(made, tmp_path, Run(ANY, flip))
+    assert [page.found for page in read if page.found] == list(range(1, pages + 1))
+    assert verdict.severity == "good"
+
+
 @pytest.fixture
 def folios() -> Press:
     return job(46, folding={"programme": "folio", "sheets_per_section": 4}, printing={"flip": "short"})

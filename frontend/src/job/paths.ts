@@ -48,12 +48,7 @@ export function valueAt<P extends JobPath>(draft: Draft, path: P): ValueAt<P> {
   return at as ValueAt<P>;
 }
 
-/** A value as it stands in a field; nothing, or a group of entries, is an empty one. */
-export function asText(value: unknown): string {
-  return typeof value === "string" || typeof value === "number" || typeof value === "boolean"
-    ? String(value)
-    : "";
-}
+export { asText } from "../parts/asText";
 
 function withStep(tree: Tree, path: readonly string[], value: unknown): Tree {
   const [first = "", ...rest] = path;

@@ -3,6 +3,7 @@ import { Download, Plus, X } from "lucide-react";
 import { useId, useState } from "react";
 import type { ExtraField } from "../api/client";
 import { t } from "../app/words";
+import { asText } from "./asText";
 import { IconButton } from "./controls";
 
 export type Row = Record<string, unknown>;
@@ -198,8 +199,4 @@ function Cell({
       )}
     </>
   );
-}
-
-function asText(value: unknown): string {
-  return typeof value === "string" || typeof value === "number" ? String(value) : "";
 }

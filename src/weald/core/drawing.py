@@ -239,6 +239,8 @@ class Sketch:
 
     def name(self, x: Mm, y: Mm, width: Mm, height: Mm, text: str, *, tallest: Mm, about: str = "") -> None:
         """Write the name of a rectangle along its longer side, no larger than it has room for."""
+        if not text:
+            return
         upright = height > 1.5 * width
         along, across = (height, width) if upright else (width, height)
         self.label(

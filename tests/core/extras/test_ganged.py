@@ -85,5 +85,6 @@ def test_what_cannot_be_ganged_is_said() -> None:
         return set(codes(planned({"extras": {"ganged": entries}})))
 
     assert "ganged.nothing" in said(items=[])
+    assert "ganged.cut" in said(items=[{"name": ""}])
     assert "ganged.too_large" in said(items=[{"width": 500}])
     assert "ganged.too_large" in said(items=[{"width": 400, "height": 300, "grain": "height"}])

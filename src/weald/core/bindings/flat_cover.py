@@ -5,6 +5,7 @@ From left to right as it lies with its outside down: flap, back, spine, front, f
 
 from dataclasses import dataclass
 
+from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.job.spec import JobSpec
 from weald.core.paper import COVER_GSM_PER_MM
@@ -69,6 +70,35 @@ def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> None:
         "leaves + cover, each area × its weight",
         rule="card weighs about 780 g/m² for each millimetre",
     )
+
+
+def size_with_squares(spec: JobSpec, block: BlockPlan, flap: Mm, called: str, ledger: Ledger) -> FlatCover:
+    """A cover that stands out beyond the block like boards, its spine by the rule chosen, as sewn.
+
+    :param called: what its material is: a card, a cover.
+    """
+    reckon_squares(spec, ledger)
+    card = ledger.entry(called, spec.binding.cover_thickness, "binding.cover_thickness")
+    spine = reckon_spine_width(spec, ledger.ref("spine.thickness"), card, ledger)
+    leaf = ledger.reckon(
+        "cover.leaf",
+        block.width + ledger.value("squares.fore_edge"),
+        "{width} + {square}",
+        {"width": ledger.ref("block.width"), "square": ledger.ref("squares.fore_edge")},
+    )
+    height = ledger.reckon(
+        "cover.height",
+        block.height + ledger.value("squares.head") + ledger.value("squares.tail"),
+        "{block} + {head} + {tail}",
+        {
+            "block": ledger.ref("block.height"),
+            "head": ledger.ref("squares.head"),
+            "tail": ledger.ref("squares.tail"),
+        },
+    )
+    cover = FlatCover(block, leaf, spine, height, flap, 0.0, 0.0, 0.0)
+    reckon_cover(spec, cover, ledger)
+    return cover
 
 
 def cover_piece(spec: JobSpec, cover: FlatCover, how: str, ledger: Ledger) -> Piece:

@@ -3,8 +3,7 @@
 import math
 
 from weald.core.bindings import pictures
-from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
-from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
+from weald.core.bindings.flat_cover import cover_piece, draw_cover, size_with_squares, stiffeners
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
 from weald.core.block.holes import Hole, back_middles, support_middles
@@ -22,28 +21,9 @@ FIT_MARK: Mm = 2.0
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the card, and place four slits for every support."""
-    reckon_squares(spec, ledger)
     binding = spec.binding
-    card = ledger.entry("card", binding.cover_thickness, "binding.cover_thickness")
-    spine = reckon_spine_width(spec, ledger.ref("spine.thickness"), card, ledger)
-    leaf = ledger.reckon(
-        "cover.leaf",
-        block.width + ledger.value("squares.fore_edge"),
-        "{width} + {square}",
-        {"width": ledger.ref("block.width"), "square": ledger.ref("squares.fore_edge")},
-    )
-    height = ledger.reckon(
-        "cover.height",
-        block.height + ledger.value("squares.head") + ledger.value("squares.tail"),
-        "{block} + {head} + {tail}",
-        {
-            "block": ledger.ref("block.height"),
-            "head": ledger.ref("squares.head"),
-            "tail": ledger.ref("squares.tail"),
-        },
-    )
-    cover = FlatCover(block, leaf, spine, height, 0.0, 0.0, 0.0, 0.0)
-    reckon_cover(spec, cover, ledger)
+    cover = size_with_squares(spec, block, 0.0, "card", ledger)
+    leaf, spine = cover.leaf, cover.spine
     slit = ledger.reckon(
         "slit.length",
         spec.sewing.support_width + binding.slit_play,

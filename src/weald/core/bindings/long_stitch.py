@@ -3,8 +3,7 @@
 Every section sewn straight through a limp cover, its thread on show along the spine. No glue.
 """
 
-from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
-from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
+from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, size_with_squares, stiffeners
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.wrapper import SCORE_CLEAR, draw_wrapped
 from weald.core.block.holes import Hole
@@ -23,28 +22,9 @@ NUMBERED = 40
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
     """Size the cover with its squares and flaps, and place a row of holes in its spine for every section."""
-    reckon_squares(spec, ledger)
     binding = spec.binding
-    card = ledger.entry("cover", binding.cover_thickness, "binding.cover_thickness")
-    spine = reckon_spine_width(spec, ledger.ref("spine.thickness"), card, ledger)
-    leaf = ledger.reckon(
-        "cover.leaf",
-        block.width + ledger.value("squares.fore_edge"),
-        "{width} + {square}",
-        {"width": ledger.ref("block.width"), "square": ledger.ref("squares.fore_edge")},
-    )
-    height = ledger.reckon(
-        "cover.height",
-        block.height + ledger.value("squares.head") + ledger.value("squares.tail"),
-        "{block} + {head} + {tail}",
-        {
-            "block": ledger.ref("block.height"),
-            "head": ledger.ref("squares.head"),
-            "tail": ledger.ref("squares.tail"),
-        },
-    )
-    cover = FlatCover(block, leaf, spine, height, binding.flaps, 0.0, 0.0, 0.0)
-    reckon_cover(spec, cover, ledger)
+    cover = size_with_squares(spec, block, binding.flaps, "cover", ledger)
+    leaf, spine = cover.leaf, cover.spine
     apart = ledger.reckon(
         "cover.rows",
         block.spine / max(1, block.sections),

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import facts_of
+from weald.core.extras.catalogue import EXTRAS
 from weald.core.job.options import DIRECTION_WORDS, METHOD_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, counted, plain_number
@@ -41,6 +42,8 @@ def _facts(spec: JobSpec, plan: Plan, notation: Notation) -> Iterator[tuple[str,
         yield "Back", "round, as the swell asks" if spec.back.round_rule == "swell" else "round"
     if structure.lettered and spec.finish.placed != "none":
         yield "Lettering", f"{spine_title(spec)}, {DIRECTION_WORDS[spec.finish.direction]}"
+    if plan.extras.used:
+        yield "Added", ", ".join(notation.say(EXTRAS[name].title) for name in plan.extras.used)
     if spec.finish.edges or spec.finish.ribbons:
         ribbons = counted(spec.finish.ribbons, "ribbon") if spec.finish.ribbons else ""
         yield "Edges", "; ".join(part for part in (spec.finish.edges, ribbons) if part)
