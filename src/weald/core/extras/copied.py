@@ -160,6 +160,6 @@ EXTRA = Extra(
     entries=CopiedBook,
     draw=draw,
     reckon=reckon,
-    left_open="not measured",
+    left_open="–",
     in_words="old book, set, measures, facsimile, replacement volume",
 )
