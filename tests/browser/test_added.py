@@ -121,7 +121,7 @@ def test_a_stab_pattern_is_sewn_to_its_last_knot(desk: Page) -> None:
     desk.reload()
     open_job(desk, "Haiku")
     go_to(desk, "Sewing")
-    desk.get_by_label("Pattern").select_option("corners")
+    desk.get_by_role("radio", name="corners sewn twice").click()
     expect(desk.get_by_text("step 1 of 20")).to_be_visible()
     for _ in range(19):
         desk.get_by_role("button", name="Next step").click()

@@ -4844,6 +4844,12 @@ export interface components {
             options: {
                 [key: string]: components["schemas"]["Option"][];
             };
+            /** Pictures */
+            pictures: {
+                [key: string]: {
+                    [key: string]: components["schemas"]["Drawing"];
+                };
+            };
             new_job: components["schemas"]["JobSpec"];
         };
         /**

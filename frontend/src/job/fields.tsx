@@ -1,8 +1,10 @@
 /** Fields that hold what was typed until the core has read it, and say what is wrong where it is. */
 import { t } from "../app/words";
+import { RadioGroup } from "radix-ui";
 import { type ReactNode, useId, useState } from "react";
 import { api } from "../api/client";
-import { useOptions } from "../app/choices";
+import { useChoices, useOptions } from "../app/choices";
+import { Sketch } from "../drawing/Sketch";
 import { useLit, useSession, useSnapshot } from "./context";
 import { asText, type JobPath, valueAt } from "./paths";
 
@@ -210,6 +212,41 @@ export function SelectField({
           </option>
         ))}
       </select>
+    </FieldFrame>
+  );
+}
+
+/** One of a few, each with its small picture. */
+export function PictureField({ path, label }: { path: JobPath; label: string }) {
+  const session = useSession();
+  const { draft, errors } = useSnapshot();
+  const id = useId();
+  const every = useOptions(path);
+  const pictures = useChoices()?.pictures[path];
+  const chosen = asText(valueAt(draft, path));
+  return (
+    <FieldFrame id={id} label={label} about={path} error={errors[path]} width="">
+      <RadioGroup.Root
+        id={id}
+        aria-label={label}
+        value={chosen}
+        onValueChange={(value) => session.set(path, value)}
+        className="flex flex-wrap gap-2"
+      >
+        {every.map(([value, text]) => {
+          const picture = pictures?.[value];
+          return (
+            <RadioGroup.Item
+              key={value}
+              value={value}
+              className="flex w-20 flex-col items-center gap-1 rounded border-2 border-rule bg-sheet p-1 text-center text-xs leading-tight hover:bg-linen data-[state=checked]:border-hill data-[state=checked]:bg-linen"
+            >
+              {picture && <Sketch drawing={picture} width={56} height={72} />}
+              {text}
+            </RadioGroup.Item>
+          );
+        })}
+      </RadioGroup.Root>
     </FieldFrame>
   );
 }

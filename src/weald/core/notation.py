@@ -16,6 +16,7 @@ from typing import Literal
 from weald.core.units import MM_PER_INCH, TOLERANCE, BareUnit, Mm, Units
 
 
+@lru_cache(maxsize=4096)
 def plain_number(number: float, decimals: int) -> str:
     """A number to so many decimals, without zeros that say nothing."""
     text = f"{number:.{decimals}f}"

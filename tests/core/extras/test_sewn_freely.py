@@ -17,7 +17,9 @@ from weald.core.block.holes import courses, own_places
 from weald.core.block.stab import sew_stab, stab_work, thread_of_stab
 from weald.core.drawing import Arc, Line
 from weald.core.job.extras.sewn import SewingPlaces, Stitching
+from weald.core.job.options import OPTIONS
 from weald.core.job.spec import Sewing, StabSewing, read_spec
+from weald.core.planning.choice_pictures import choice_pictures
 from weald.core.planning.plan import film_of_sewing
 
 
@@ -254,3 +256,20 @@ def test_volumes_of_a_set_have_their_templates_at_one_height() -> None:
 def test_linked_stitches_take_more_thread() -> None:
     plain, linked = planned({}), planned({"extras": {"stitching": {"over": "linked"}}})
     assert value(linked, "thread.section") > value(plain, "thread.section")
+
+
+def test_every_stab_pattern_is_chosen_by_a_picture_of_its_own() -> None:
+    pictures = choice_pictures()["sewing.stab.pattern"]
+    assert list(pictures) == list(OPTIONS["sewing.stab.pattern"])
+    drawn = {name: len(each.elements) for name, each in pictures.items()}
+    assert drawn["plain"] < min(drawn["corners"], drawn["leaf"], drawn["fan"])
+    for each in pictures.values():
+        left, top, right, bottom = each.extent
+        assert (right - left, bottom - top) == pytest.approx((30, 50), abs=1)
+
+
+@pytest.mark.parametrize(("stations", "ends"), [(3, 15), (4, 15), (7, 4)])
+def test_no_hole_of_a_fan_stands_at_the_edge(stations: int, ends: float) -> None:
+    work = stab_work(210, StabSewing(pattern="fan", stations=stations, ends=ends))
+    assert len(work.holes) == 3 * stations
+    assert min(min(hole.y, 210 - hole.y) for hole in work.holes) >= ends / 2

@@ -5,6 +5,7 @@ Pure, and without a clock: times are minutes from the beginning. What may be don
 
 from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 from weald.core.bench.book import Book
 from weald.core.bench.operation import (
@@ -18,6 +19,7 @@ from weald.core.bench.operation import (
     Operation,
     Strand,
     ToHand,
+    Trouble,
     Wait,
     minutes_in_words,
 )
@@ -160,9 +162,7 @@ def _operation(step: Step, after: tuple[str, ...], book: Book, left_handed: bool
             if _has_sizes(text, book)
         ),
         measures=tuple(_asked(each, book) for each in step.measures if _is_asked(each, book)),
-        troubles=tuple(
-            replace(each, shows=say(each.shows), remedy=say(each.remedy)) for each in step.troubles
-        ),
+        troubles=tuple(Trouble(say(each.shows), say(each.remedy)) for each in step.troubles),
         caution=CAUTIONS[step.danger] + CAUTION_TAIL if step.danger else "",
         hand=step.hand if left_handed else "",
         own=step.own,
@@ -223,8 +223,10 @@ def _by_adhesive(pause: Pause, book: Book) -> tuple[float, float]:
     return round(least * book.season()), round(usual * book.season())
 
 
-def _sizes_in(text: str) -> list[str]:
-    return [part.partition("}")[0] for part in text.split("{")[1:] if "." in part.partition("}")[0]]
+@lru_cache(maxsize=1024)
+def _sizes_in(text: str) -> tuple[str, ...]:
+    names = (part.partition("}")[0] for part in text.split("{")[1:])
+    return tuple(name for name in names if "." in name)
 
 
 def _has_sizes(text: str, book: Book) -> bool:

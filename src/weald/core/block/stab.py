@@ -22,7 +22,8 @@ CORNER_PART = 0.5
 INNER_PART = 0.55
 """Second holes of a pattern stand so far from the spine, as a part of the first ones' distance."""
 SPREAD_PART = 0.22
-"""Side holes of a fan stand so far from their middle one, as a part of the distance between stations."""
+"""Side holes of a fan stand so far from their middle one, as a part of the distance between stations; those
+beyond the outer stations no nearer to head and tail than half as far as these (:data:`CORNER_PART`)."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -104,12 +105,10 @@ def _leaf(height: Mm, entries: StabSewing, places: list[Mm]) -> _More:
 
 
 def _fan(height: Mm, entries: StabSewing, places: list[Mm]) -> _More:
-    spread = SPREAD_PART * (places[1] - places[0])
+    spread = min(SPREAD_PART * (places[1] - places[0]), CORNER_PART * entries.ends)
     for number, place in enumerate(places):
         for way in (-1, 1):
-            at = place + way * spread
-            if 0 < at < height:
-                yield (number,), StabHole(entries.margin * INNER_PART, at, ("spine",))
+            yield (number,), StabHole(entries.margin * INNER_PART, place + way * spread, ("spine",))
 
 
 def sew_stab(work: StabWork) -> list[StabMove]:

@@ -13,6 +13,7 @@ from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
 from weald.core.planning.beginnings import BEGINNINGS
+from weald.core.planning.choice_pictures import choice_pictures
 from weald.core.planning.house import begun_with, departures, gauge_hints
 from weald.core.planning.learning import rests_on
 from weald.core.planning.options import every_option
@@ -115,5 +116,6 @@ def choices(request: HttpRequest) -> Choices:
         beginnings=[replace(each, words=notation.say(each.words)) for each in BEGINNINGS],
         stations=[StationTitle(id=each, title=STATIONS[each].title) for each in STATIONS],
         options=every_option(notation),
+        pictures=choice_pictures(),
         new_job=JobSpec(),
     )

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
+from weald.core.drawing import Drawing
 from weald.core.job.entries import Title
 from weald.core.job.options import Option
 from weald.core.job.printing import Printer
@@ -214,4 +215,5 @@ class Choices(Schema):
     beginnings: list[Beginning]
     stations: list[StationTitle]
     options: dict[str, tuple[Option, ...]]
+    pictures: dict[str, dict[str, Drawing]]
     new_job: JobSpec

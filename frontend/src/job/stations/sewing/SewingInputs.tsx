@@ -1,7 +1,14 @@
 import { t } from "../../../app/words";
 import { Hint } from "../../../parts/Hint";
 import { useSnapshot } from "../../context";
-import { CheckField, Group, LengthField, NumberField, SelectField } from "../../fields";
+import {
+  CheckField,
+  Group,
+  LengthField,
+  NumberField,
+  PictureField,
+  SelectField,
+} from "../../fields";
 import { valueAt } from "../../paths";
 import { useUses } from "../../uses";
 
@@ -70,7 +77,7 @@ export function SewingInputs() {
       )}
       {method === "stab" && (
         <Group title={t("sewing.stations")}>
-          <SelectField path="sewing.stab.pattern" label={t("sewing.pattern")} width="w-40" />
+          <PictureField path="sewing.stab.pattern" label={t("sewing.pattern")} />
           <NumberField
             path="sewing.stab.stations"
             label={t("sewing.stations")}
