@@ -118,3 +118,31 @@ def test_a_slipcase_is_deep_enough_for_bands() -> None:
         return value(planned(merged(job_in("laced_boards"), more)), "closed_book.width")
 
     assert deep(high=3) - deep(high=0) == pytest.approx(3)
+
+
+THICK_THREAD: dict[str, Any] = {
+    "text": {"pages": 400},
+    "folding": {"sheets_per_section": 8},
+    "sewing": {"thread": 0.9},
+}
+
+
+@pytest.mark.parametrize(
+    "extras",
+    [{"stitching": {"on": 2, "plain_ends": 2}}, {"pulled": {"mended": 10, "thickness": 0.05}}],
+)
+def test_the_thread_offered_leaves_a_flat_back_no_more_than_it_takes(extras: dict[str, Any]) -> None:
+    job = THICK_THREAD | {"extras": extras}
+    much = next(each for each in planned(job).findings if each.code == "swell.much")
+    thread = much.actions[0].patch["sewing.thread"]
+    cured = planned(job | {"sewing": {"thread": thread}})
+    assert "swell.much" not in codes(cured)
+    # no thinner than it has to be: that is a tenth of the thickness, but for the rounding of the thread
+    assert value(cured, "spine.swell_ratio") == pytest.approx(10, abs=0.5)
+
+
+def test_no_thread_is_offered_where_guards_alone_are_more_than_the_back_takes() -> None:
+    made = planned(THICK_THREAD | {"extras": {"concertina": {"thickness": 0.4}}})
+    assert "swell.besides" in codes(made)
+    assert "swell.much" not in codes(made)
+    assert value(made, "thread.suits") == 0

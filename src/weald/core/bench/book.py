@@ -17,7 +17,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan, Treatment
+from weald.core.stations.block_plan import BlockPlan, Treatment
 
 
 @dataclass(frozen=True, slots=True)

@@ -21,7 +21,7 @@ from weald.core.job.spec import Covering, JobSpec
 from weald.core.paper import COVER_GSM_PER_MM, GREYBOARD_GSM_PER_MM
 from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger, Term
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE, Gsm, Mm
 
 INLAY_THICKNESS: Mm = 0.4

@@ -17,7 +17,8 @@ from weald.core.job.spec import JobSpec, StructureName
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations import block as block_station
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_findings import mind_block
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.stations.folded import reckon_to_folding
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
@@ -157,7 +158,8 @@ def _unsuited(spec: JobSpec, structure: Structure, notation: Notation) -> Iterat
     treatment = structure.treatment(spec)
     block = reckon_block(spec, structure, folded.paper, folded.folding, ledger)
     sections = len(folded.folding.sections) if folded.folding.sewn else 0
-    swell = [each for each in block_station.mind(spec, treatment, block, ledger) if each.code == "swell.much"]
+    minded = mind_block(spec, treatment, block, ledger)
+    swell = [each for each in minded if each.code in ("swell.much", "swell.besides")]
     for found in (*mind_suits(structure, spec, sections, block, ledger), *swell):
         yield Reason(found.severity, found.message, found.remedy)
 

@@ -14,7 +14,7 @@ from itertools import pairwise
 
 from weald.core.drawing import Point
 from weald.core.quantities import Edge
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 
 _HALVINGS = 60

@@ -7,7 +7,7 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:

@@ -11,7 +11,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.paper import COVER_GSM_PER_MM
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 STIFFENER_CLEAR: Mm = 1.0

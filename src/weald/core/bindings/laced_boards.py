@@ -20,7 +20,7 @@ from weald.core.block.textblock import MOST_SWELL
 from weald.core.drawing import Sketch
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:

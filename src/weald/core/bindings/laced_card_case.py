@@ -12,7 +12,7 @@ from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 FIT_MARK: Mm = 2.0

@@ -12,7 +12,7 @@ from weald.core.block.textblock import MOST_SWELL
 from weald.core.drawing import Sketch
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 FAN: Mm = 8.0

@@ -10,8 +10,8 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull
-from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_drawings import draw_section
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 HOLE_IN: Mm = 10.0

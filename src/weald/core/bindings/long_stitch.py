@@ -11,7 +11,7 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 HOLE_MARK: Mm = 0.8

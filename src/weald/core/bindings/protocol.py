@@ -11,7 +11,7 @@ from weald.core.findings import Finding, Patch
 from weald.core.job.spec import Covering, JobSpec, SewingMethod, StructureName
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan, Treatment
+from weald.core.stations.block_plan import BlockPlan, Treatment
 from weald.core.units import Mm
 
 BackName = Literal["flat", "round"]

@@ -13,7 +13,7 @@ from weald.core.job.spec import Covering, JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 
 MARGIN: Mm = 1.0

@@ -7,7 +7,7 @@ from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 STAPLE: Mm = 12.0

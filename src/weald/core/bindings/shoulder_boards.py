@@ -14,7 +14,7 @@ from weald.core.job.spec import Covering, JobSpec
 from weald.core.notation import Notation, counted
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 FIRST_HOLE: Mm = 11.0

@@ -14,7 +14,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 SPLIT_DEEPER: Mm = 5.0

@@ -8,7 +8,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.paper import COVER_GSM_PER_MM
 from weald.core.pieces import make_piece
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 HOLE: Mm = 0.8

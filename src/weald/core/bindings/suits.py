@@ -8,7 +8,7 @@ from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE
 
 

@@ -9,7 +9,7 @@ from typing import Literal
 from weald.core.block.holes import SUPPORTED, SewingPlan
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger, Term
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 Attachment = Literal["case", "laced", "split", "frayed", "slits", "leaf"]

@@ -8,8 +8,8 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_drawings import draw_section
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 LEAST_FLAP_PART = 0.25

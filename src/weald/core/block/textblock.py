@@ -25,9 +25,9 @@ def swell(sections: int, thread: Mm, factor: float) -> Mm:
     return sections * thread * factor
 
 
-def thread_for_swell(ratio: float, thickness: Mm, sections: int, factor: float) -> Mm:
-    """The thread whose swell is ``ratio`` of the thickness; 0 where nothing is sewn."""
-    return ratio * thickness / (sections * factor) if sections * factor > 0 else 0.0
+def thread_for_swell(wanted: Mm, sections: int, factor: float) -> Mm:
+    """The thread that swells by so much; 0 where nothing is sewn."""
+    return wanted / (sections * factor) if sections * factor > 0 else 0.0
 
 
 def arc_to_chord(round: float) -> float:

@@ -18,7 +18,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 
 BARCODE_IN: Mm = 8.0

@@ -14,8 +14,8 @@ from itertools import pairwise
 from typing import Literal
 
 from weald.core.drawing import Point, box
-from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_drawings import section_outline
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE, Mm
 
 Place = tuple[Mm, Mm, Mm]

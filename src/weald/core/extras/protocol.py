@@ -15,7 +15,7 @@ from weald.core.notation import Notation
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
 from weald.core.station import Station
-from weald.core.stations.block import BlockPlan, Treatment
+from weald.core.stations.block_plan import BlockPlan, Treatment
 from weald.core.stations.finish import FinishPlan
 from weald.core.stations.folded import Folded
 

@@ -6,6 +6,7 @@ from weald.core.finding_words.entry import FindingWords
 
 SewnCode = Literal[
     "swell.much",
+    "swell.besides",
     "block.too_thick",
     "round.none",
     "round.impossible",
@@ -32,6 +33,15 @@ SEWN: dict[SewnCode, FindingWords] = {
         "Swell is {percent} % of the thickness; this back takes {most} % at most, since it is not rounded.",
         "Sew with {thread} thread or thinner, put more sheets in a {signature}, sew two on, or round "
         "the back.",
+    ),
+    "swell.besides": FindingWords(
+        "mind",
+        "block",
+        "Swell is {percent} % of the thickness; this back takes {most} % at most, and more than "
+        "it takes easily lies "
+        "at the spine without any thread.",
+        "Make guards thinner or fewer, put as much in between the leaves at the fore-edge, or "
+        "round the back.",
     ),
     "block.too_thick": FindingWords(
         "stop",

@@ -7,7 +7,8 @@ from weald.core.bindings.protocol import Structure
 from weald.core.quantities import SQUARE
 from weald.core.reckoning import Ledger
 from weald.core.station import Station
-from weald.core.stations.block import BOARD_COVERS_BAND, DIAGONALS_MAY_DIFFER, BlockPlan
+from weald.core.stations.block_findings import BOARD_COVERS_BAND, DIAGONALS_MAY_DIFFER
+from weald.core.stations.block_plan import BlockPlan
 
 
 @dataclass(frozen=True, slots=True)

@@ -42,7 +42,6 @@ from weald.core.press.press import Press, set_up
 from weald.core.quantities import QUANTITIES, is_quantity
 from weald.core.reckoning import Ledger, Quantity, is_doubted
 from weald.core.station import STATIONS, Station
-from weald.core.stations import block as block_station
 from weald.core.stations import block_drawings, folding_drawings
 from weald.core.stations import finish as finish_station
 from weald.core.stations import folding as folding_station
@@ -50,8 +49,9 @@ from weald.core.stations import paper as paper_station
 from weald.core.stations import printing as printing_station
 from weald.core.stations import sewing as sewing_station
 from weald.core.stations import text as text_station
-from weald.core.stations.block import BlockPlan, Treatment
+from weald.core.stations.block_findings import mind_block
 from weald.core.stations.block_pieces import block_pieces, endpaper_pieces
+from weald.core.stations.block_plan import BlockPlan, Treatment
 from weald.core.stations.cutting import TEXT_SHEET, StockedPiece, mind_paper, mind_unused, stock_pieces
 from weald.core.stations.finish import FinishPlan
 from weald.core.stations.folded import Folded, reckon_to_folding
@@ -359,7 +359,7 @@ def _findings(bench: _Bench, stocked: Sequence[StockedPiece], pieces: tuple[Piec
     yield from printing_station.mind(spec, packet, folding, bench.printing, ledger)
     yield from sewing_station.mind(spec, sewing, block, ledger)
     yield from sewing_station.mind_spreads(spec, sewing, bench.folded, ledger)
-    yield from block_station.mind(spec, bench.treatment, block, ledger, laced=structure.attachment == "laced")
+    yield from mind_block(spec, bench.treatment, block, ledger, laced=structure.attachment == "laced")
     yield from mind_choices(structure, spec, notation)
     yield from mind_suits(structure, spec, bench.signatures, block, ledger)
     yield from bench.bound.findings

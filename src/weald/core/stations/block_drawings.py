@@ -7,8 +7,8 @@ from weald.core.block.holes import SewingPlan, support_middles
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
 from weald.core.stations.block_pieces import MULL_SHORT, SPACE_LESS, clear_spaces
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
 
 DRAWN_FOLDS = 400

@@ -14,7 +14,7 @@ from weald.core.paper import calliper_from_bulk
 from weald.core.pieces import Piece, make_piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger, Term
-from weald.core.stations.block import BlockPlan, Treatment
+from weald.core.stations.block_plan import BlockPlan, Treatment
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import Mm
 

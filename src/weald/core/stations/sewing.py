@@ -30,7 +30,7 @@ from weald.core.job.paging import in_order, listed
 from weald.core.job.spec import JobSpec, SewingMethod
 from weald.core.notation import counted
 from weald.core.reckoning import Ledger
-from weald.core.stations.block import BlockPlan
+from weald.core.stations.block_plan import BlockPlan
 from weald.core.stations.folded import Folded
 from weald.core.units import Mm
 
