@@ -5,6 +5,7 @@ import pytest
 from benchmarks.yardstick import usual_milliseconds
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.bindings.choosing import structure_choices
+from weald.core.folding.imposition import impose
 from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES
 from weald.core.planning.plan import plan
@@ -19,15 +20,32 @@ def octavo(pages: int) -> dict[str, Any]:
 
 
 def planning(job: dict[str, Any]) -> float:
+    """A plan while something is typed that moves no page."""
     spec = read_spec(job)
     return usual_milliseconds(lambda: plan(spec))
 
 
-@pytest.mark.parametrize(("pages", "budget"), [(320, 10), (2000, 60)])
-def test_a_plan_is_ready_within_a_keystroke(pages: int, budget: float) -> None:
-    took = planning(octavo(pages))
-    print(f"\nplan of {pages} pages in octavo: {took:.1f} ms (budget {budget} ms)")
-    assert took < budget
+def imposing_anew(job: dict[str, Any]) -> float:
+    """A plan while the text grows: every page is placed again."""
+    spec = read_spec(job)
+
+    def planned() -> None:
+        impose.cache_clear()
+        plan(spec)
+
+    return usual_milliseconds(planned)
+
+
+def test_a_plan_is_ready_within_a_keystroke() -> None:
+    took = planning(octavo(320))
+    print(f"\nplan of 320 pages in octavo: {took:.1f} ms (budget 10 ms)")
+    assert took < 10
+
+
+def test_a_long_text_is_imposed_anew_within_a_keystroke() -> None:
+    took = imposing_anew(octavo(2000))
+    print(f"\nplan of 2000 pages in octavo, imposed anew: {took:.1f} ms (budget 60 ms)")
+    assert took < 60
 
 
 @pytest.mark.parametrize("structure", [str(name) for name in STRUCTURES])
@@ -80,6 +98,6 @@ def test_structures_are_compared_while_the_dialog_opens() -> None:
 
 
 def test_cost_grows_no_faster_than_the_pages() -> None:
-    few, many = planning(octavo(1000)), planning(octavo(8000))
+    few, many = imposing_anew(octavo(1000)), imposing_anew(octavo(8000))
     print(f"\n8 times the pages take {many / few:.1f} times as long (budget 10)")
     assert many / few < 10

@@ -8,11 +8,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.conftest import planned, value
+from tests.conftest import job_in, planned, value
+from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.drawing import Area, Dimension, Drawing, Element, Hatch, Label, Line
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
-from weald.core.planning.plan import Plan, drawn_for, plan
+from weald.core.planning.plan import DRAWN, Plan, drawn_for, plan
 
 Point = tuple[float, float]
 
@@ -232,3 +233,17 @@ def test_one_drawing_alone_is_the_one_of_the_whole_plan(structure: str) -> None:
     for whole in plan(spec).drawings:
         alone = plan(spec, drawn=drawn_for(whole.id)).drawings
         assert next(each for each in alone if each.id == whole.id) == whole
+
+
+@pytest.mark.parametrize("structure", [str(name) for name in STRUCTURES])
+def test_a_station_looked_at_alone_shows_what_the_whole_plan_shows_there(structure: str) -> None:
+    spec = read_spec(job_in(structure))
+    whole = plan(spec)
+    for station in DRAWN:
+        alone = plan(spec, drawn=(station, "pieces"))
+        assert [each for each in alone.drawings if each.station == station] == [
+            each for each in whole.drawings if each.station == station
+        ]
+        if station == "bench":
+            assert alone.operations == whole.operations
+            assert {each.drawing for each in alone.operations} <= {"", *(each.id for each in alone.drawings)}

@@ -153,8 +153,24 @@ def moved(element: Element, right: Mm, down: Mm) -> Element:
         return Hatch(points, element.layer, element.angle, element.about)
     if isinstance(element, Dimension):
         start, end = _moved_points((element.start, element.end), right, down)
-        return replace(element, start=start, end=end)
+        return Dimension(start, end, element.text, element.offset, element.about)
+    if isinstance(element, Label):
+        return _moved_label(element, right, down)
     return replace(element, x=element.x + right, y=element.y + down)
+
+
+def _moved_label(label: Label, right: Mm, down: Mm) -> Label:
+    return Label(
+        label.x + right,
+        label.y + down,
+        label.text,
+        label.height,
+        label.anchor,
+        label.rotation,
+        label.layer,
+        label.about,
+        label.width,
+    )
 
 
 def _moved_points(points: tuple[Point, ...], right: Mm, down: Mm) -> tuple[Point, ...]:
@@ -269,7 +285,9 @@ class Sketch:
 
     def place(self, elements: Iterable[Element], right: Mm, down: Mm) -> None:
         """Add what was drawn elsewhere, moved; it reaches no further than what is here."""
-        self.elements += [moved(element, right, down) for element in elements]
+        if right or down:
+            elements = [moved(element, right, down) for element in elements]
+        self.elements += elements
 
     def finish(
         self,

@@ -212,8 +212,10 @@ class Ledger:
         computed_shown = show(definition.kind, value, self.notation)
         per = {"per": self._per_weight} if from_weight else {}
         words = self.say(how, **per, **{name: term.label for name, term in terms.items()})
-        numbers = self.say(how, **per, **{name: term.exact for name, term in terms.items()})
-        total = exactly(definition.kind, value, self.notation)
+        summed = ""
+        if terms and not entry and not _LONE_TERM.fullmatch(how):
+            numbers = self.say(how, **per, **{name: term.exact for name, term in terms.items()})
+            summed = f"{numbers} = {exactly(definition.kind, value, self.notation)}"
         self.quantities[quantity_id] = Quantity(
             id=quantity_id,
             station=definition.station,
@@ -222,7 +224,7 @@ class Ledger:
             unit=_UNITS[definition.kind],
             shown=self._shown(definition.kind, effective, as_it_is=entry is not None or measured is not None),
             how=words,
-            sum="" if entry or not terms or _LONE_TERM.fullmatch(how) else f"{numbers} = {total}",
+            sum=summed,
             terms=tuple(terms.values()),
             rule=None if rule is None else self.say(rule),
             schools=tuple(schools),

@@ -4,8 +4,9 @@ Pure, and without a clock: times are minutes from the beginning. What may be don
 """
 
 from collections.abc import Callable, Collection, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
+from itertools import pairwise
 
 from weald.core.bench.book import Book
 from weald.core.bench.operation import (
@@ -43,6 +44,20 @@ class OrderOfWork:
 NO_WORK = OrderOfWork((), ())
 
 
+@dataclass(frozen=True, slots=True)
+class _Task:
+    """A step of this book, with what it waits for, how long it takes and the wait after it."""
+
+    step: Step
+    after: tuple[str, ...]
+    minutes: Minutes
+    wait: Wait | None
+
+    @property
+    def takes(self) -> Minutes:
+        return self.minutes + (self.wait.usual if self.wait else 0.0)
+
+
 def order_of_work(book: Book, *, left_handed: bool = False) -> OrderOfWork:
     """The operations of a book, in an order in which one pair of hands could do them.
 
@@ -55,9 +70,13 @@ def order_of_work(book: Book, *, left_handed: bool = False) -> OrderOfWork:
     reasons = book.spec.bench.left_out
     after = _without(_after(steps), reasons)
     kept = [step for step in steps if step.id not in reasons]
-    operations = [_operation(step, after[step.id], book, left_handed) for step in kept]
+    tasks = [_Task(step, after[step.id], _minutes(step, book), _wait(step, book)) for step in kept]
+    times, at_once = _times(tasks), _at_once(tasks, book.copies)
     return OrderOfWork(
-        _timed(_limited(operations, book.copies)),
+        tuple(
+            _operation(each, times[each.step.id], at_once.get(each.step.id, 0), book, left_handed)
+            for each in tasks
+        ),
         tuple(
             LeftOut(step.id, _words(step, book)(step.title), reasons[step.id])
             for step in steps
@@ -111,20 +130,17 @@ def _begins_after(step: Step, last: Mapping[str, str]) -> list[str]:
     return [last[strand] for strand in _BEGINS_AFTER.get(step.strand, ()) if strand in last]
 
 
-def _limited(operations: Sequence[Operation], copies: int) -> list[Operation]:
-    """The same; where a wait may not last longer, with how many copies can be worked on before it is over.
+def _at_once(tasks: Sequence[_Task], copies: int) -> dict[str, int]:
+    """Where a wait may not last longer, how many copies can be worked on before it is over.
 
     They are glued one after the other and go on in the same order, so that each is caught at its time: as
-    many as the next operation, once begun, gets through before the first is too dry.
+    many as the next task, once begun, gets through before the first is too dry.
     """
-    found = list(operations)
-    if copies < 2:
-        return found
-    for place, each in enumerate(found[:-1]):
-        following = found[place + 1]
-        if each.wait is not None and each.wait.harm and each.id in following.after:
+    found: dict[str, int] = {}
+    for each, following in pairwise(tasks) if copies > 1 else ():
+        if each.wait is not None and each.wait.harm and each.step.id in following.after:
             minutes = max(each.minutes, following.minutes) / copies
-            found[place] = replace(each, at_once=max(1, int(each.wait.usual // minutes)))
+            found[each.step.id] = max(1, int(each.wait.usual // minutes))
     return found
 
 
@@ -133,10 +149,13 @@ def _words(step: Step, book: Book) -> Callable[[str], str]:
     return str if step.own else book.ledger.notation.say
 
 
-def _operation(step: Step, after: tuple[str, ...], book: Book, left_handed: bool) -> Operation:
+def _operation(
+    task: _Task, time: tuple[Minutes, bool], at_once: int, book: Book, left_handed: bool
+) -> Operation:
+    step, minutes = task.step, task.minutes
     say = _words(step, book)
     pieces = book.taken(step.pieces)
-    minutes = _minutes(step, book)
+    start, critical = time
     return Operation(
         id=step.id,
         title=say(step.title),
@@ -154,8 +173,8 @@ def _operation(step: Step, after: tuple[str, ...], book: Book, left_handed: bool
         occupies=tuple(PLACES[place] for place in step.places),
         places=step.places,
         whole=step.whole,
-        after=after,
-        wait=_wait(step, book),
+        after=task.after,
+        wait=task.wait,
         looks=tuple(
             LookAt(f"{step.id}.{place}", _with_sizes(text, book))
             for place, text in enumerate(step.looks)
@@ -166,6 +185,9 @@ def _operation(step: Step, after: tuple[str, ...], book: Book, left_handed: bool
         caution=CAUTIONS[step.danger] + CAUTION_TAIL if step.danger else "",
         hand=step.hand if left_handed else "",
         own=step.own,
+        at_once=at_once,
+        start=start,
+        critical=critical,
     )
 
 
@@ -249,18 +271,15 @@ def _asked(quantity: QuantityId, book: Book) -> Asked:
     return Asked(quantity, found.label, found.computed_shown, found.measured is not None)
 
 
-def _timed(operations: Sequence[Operation]) -> tuple[Operation, ...]:
-    """Each at its earliest, and those marked that the end hangs on."""
+def _times(tasks: Sequence[_Task]) -> dict[str, tuple[Minutes, bool]]:
+    """When each can begin at the earliest, and whether the end hangs on it."""
     starts: dict[str, float] = {}
-    takes = {each.id: each.takes for each in operations}
-    for each in operations:
-        starts[each.id] = max((starts[name] + takes[name] for name in each.after), default=0.0)
+    takes = {each.step.id: each.takes for each in tasks}
+    for each in tasks:
+        starts[each.step.id] = max((starts[name] + takes[name] for name in each.after), default=0.0)
     end = max((starts[name] + takes[name] for name in starts), default=0.0)
-    latest = {each.id: end - each.takes for each in operations}
-    for each in reversed(operations):
+    latest = {name: end - minutes for name, minutes in takes.items()}
+    for each in reversed(tasks):
         for name in each.after:
-            latest[name] = min(latest[name], latest[each.id] - takes[name])
-    return tuple(
-        replace(each, start=starts[each.id], critical=latest[each.id] - starts[each.id] < 1e-6)
-        for each in operations
-    )
+            latest[name] = min(latest[name], latest[each.step.id] - takes[name])
+    return {name: (start, latest[name] - start < 1e-6) for name, start in starts.items()}

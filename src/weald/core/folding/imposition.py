@@ -4,7 +4,6 @@ Pages are counted as the binder counts them: page 1 is the first page of the tex
 a placement without a page.
 """
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -127,14 +126,15 @@ def _impose_section(
     return Section(section, sheet_count, first, last, len(numbers)), sheets
 
 
+@lru_cache(maxsize=16)
 def impose(
     text_pages: int,
     make_up: MakeUp,
     programme: str,
     gather: Gather,
-    order: Sequence[int | None] | None = None,
+    order: tuple[int | None, ...] | None = None,
 ) -> tuple[tuple[Section, ...], tuple[Sheet, ...]]:
-    """Place every page of a text made up into sections.
+    """Place every page of a text made up into sections; kept, since most of what is typed moves no page.
 
     :param order: the pages as they are bound, blanks among them; as they are numbered where not given.
 

@@ -315,7 +315,7 @@ def _drawings(
     section: int,
     drawn: Collection[str],
 ) -> Iterator[Drawing]:
-    """What is drawn at every station; the costly ones only where they are wanted."""
+    """What is drawn at the stations that are wanted; the bench shows some of all of them."""
     spec, ledger, notation = bench.spec, bench.ledger, bench.ledger.notation
     packet, text, paper, folding = (
         bench.folded.packet,
@@ -323,27 +323,34 @@ def _drawings(
         bench.folded.paper,
         bench.folded.folding,
     )
-    yield text_station.draw(spec, text, ledger)
-    yield paper_station.draw(spec, packet, paper, ledger)
-    yield block_drawings.draw_front(spec, bench.block, bench.sewing, bench.structure.lined, ledger)
-    yield block_drawings.draw_tail(bench.block, ledger)
-    yield block_drawings.draw_spine(spec, bench.block, bench.sewing, ledger)
-    yield from _guides(spec, bench.sewing, bench.block, ledger)
+    wanted = frozenset(drawn)
+    if "text" in wanted:
+        yield text_station.draw(spec, text, ledger)
+    if "paper" in wanted:
+        yield paper_station.draw(spec, packet, paper, ledger)
+    if wanted & {"block", "bench"}:
+        yield block_drawings.draw_front(spec, bench.block, bench.sewing, bench.structure.lined, ledger)
+        yield block_drawings.draw_tail(bench.block, ledger)
+        yield block_drawings.draw_spine(spec, bench.block, bench.sewing, ledger)
+    if wanted & {"sewing", "bench"}:
+        yield from _guides(spec, bench.sewing, bench.block, ledger)
     yield from bench.bound.drawings
-    if bench.art:
+    if bench.art and "boards" in wanted:
         yield from (cover_art.draw_art(bench.art, ledger, ground=ground) for ground in (True, False))
-    yield from _lettering(spec, bench.finish, bench.spine, ledger)
-    yield draw_pieces(pieces, notation)
-    if askew := [each.askew for each in stocked if each.askew]:
+    if wanted & {"finish", "bench"}:
+        yield from _lettering(spec, bench.finish, bench.spine, ledger)
+    if wanted & {"pieces", "bench"}:
+        yield draw_pieces(pieces, notation)
+    if "pieces" in wanted and (askew := [each.askew for each in stocked if each.askew]):
         yield draw_askew(askew, notation)
-    if "folding" in drawn:
+    if "folding" in wanted:
         here = min(section, len(folding.sections))
         shown = bench.press.of(next(each for each in folding.sheets if each.section == here))
         yield folding_drawings.draw_section(
             shown.spec, shown.packet, shown.grain, shown.steps, folding, section, ledger
         )
         yield from _sewn_drawings(spec, shown.packet, paper, folding, section, ledger)
-    if "printing" in drawn:
+    if "printing" in wanted:
         yield draw_printed(bench.press, section, notation)
 
 

@@ -6,6 +6,7 @@ from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.steps import SLIT_PAST, FoldStep
 from weald.core.forme.layout import Layout, PlacedPage, lay_out, placed_pages
 from weald.core.forme.marks import COLLATION_LENGTH, collation_place, rotation_of, signature_letters
+from weald.core.forme.page import Rect
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.paper import SheetGrain
@@ -121,17 +122,16 @@ def draw_face(
             "hidden",
             about,
         )
-        for strip in _waste(page, left, top):
+        for strip in _waste(cell, trimmed):
             sketch.hatch(strip, "trim", TRIM_HATCH_ANGLE, "leaf.trim.head leaf.trim.tail leaf.trim.fore_edge")
         corners = box(trimmed.left, trimmed.top, trimmed.width, trimmed.height)
         sketch.line((*corners, corners[0]), "trim", about)
-        _draw_page(sketch, page, left, top)
+        _draw_page(sketch, page, trimmed)
     sketch.grain(paper, 90 if grain == "height" else 0)
 
 
-def _waste(page: PlacedPage, left: Mm, top: Mm) -> list[tuple[Point, ...]]:
-    """The strips trimmed off a leaf."""
-    cell, kept = page.cell.moved(left, top), page.box.moved(left, top)
+def _waste(cell: Rect, kept: Rect) -> list[tuple[Point, ...]]:
+    """The strips trimmed off a leaf, to what is kept of it."""
     strips = (
         (cell.left, cell.top, cell.width, kept.top - cell.top),
         (cell.left, kept.bottom, cell.width, cell.bottom - kept.bottom),
@@ -141,9 +141,8 @@ def _waste(page: PlacedPage, left: Mm, top: Mm) -> list[tuple[Point, ...]]:
     return [box(*strip) for strip in strips if min(strip[2:]) > 1e-6]
 
 
-def _draw_page(sketch: Sketch, page: PlacedPage, left: Mm, top: Mm) -> None:
+def _draw_page(sketch: Sketch, page: PlacedPage, trimmed: Rect) -> None:
     """A page's number, as it will stand, and a roof tick at its head."""
-    trimmed = page.box.moved(left, top)
     middle = (trimmed.left + trimmed.width / 2, trimmed.top + trimmed.height / 2)
     right, up = page.up
     across, size = (trimmed.width, trimmed.height) if up else (trimmed.height, trimmed.width)
