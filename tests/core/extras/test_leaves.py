@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from tests.conftest import codes, job_in, planned, value
 from tests.core.extras.made_up import EXTRAS
 from tests.core.test_drawings import drawing
-from weald.core.extras.plates import map_folds
+from weald.core.block.plates import map_folds, stubs_in
 from weald.core.pieces import Piece
 from weald.core.planning.plan import Plan
 
@@ -177,3 +177,27 @@ def test_what_is_weighed_can_be_taken() -> None:
     assert math.isclose(value(made, "weighed.grammage"), 53.2 / 10 / 0.062370, rel_tol=1e-3)
     assert "weighed.differs" in codes(made)
     assert "weighed.odd" in codes(planned({"extras": {"weighed": {"grams": 90000}}}))
+
+
+def test_a_folded_map_by_hand() -> None:
+    # 420 × 380 on a page of 140 × 210: panels within 135 and 205, so 4 × 2 of 0.1, and a guard of 0.08 across
+    made = planned(plates({"how": "thrown_clear", "width": 420, "height": 380, "thickness": 0.1}))
+    assert value(made, "plates.fore_edge") == pytest.approx(0.88)
+    assert "plates.folded_up" in codes(made)
+    assert "plates.tall" not in codes(made)
+    low = planned(plates({"how": "thrown_clear", "width": 420, "height": 205, "thickness": 0.1}))
+    assert value(low, "plates.fore_edge") == pytest.approx(0.48)
+
+
+def test_a_map_thrown_clear_makes_no_board_wider() -> None:
+    row = {"how": "thrown_clear", "width": 420}
+    assert value(planned(plates(row, cut_back=False)), "block.width") == 140
+
+
+@given(st.integers(1, 80), st.integers(1, 200))
+def test_stubs_are_spread_evenly(sections: int, stubs: int) -> None:
+    spread = stubs_in(sections, stubs)
+    assert sum(spread.values()) == stubs
+    counts = [spread.get(place, 0) for place in range(1, sections + 1)]
+    assert max(counts) - min(counts) <= 1
+    assert sum(counts) == stubs

@@ -1,22 +1,18 @@
 """Plates, maps and single leaves on guards: where they stand, what is cut, and how the book stays even."""
 
-import math
 from collections.abc import Iterator, Sequence
 from itertools import groupby
 
 from weald.core.bindings.protocol import Structure
-from weald.core.block.plates import guards_of, stands_out
+from weald.core.block.plates import guards_of, map_folds, panels_high, stands_out, stubs_in
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Added, Extra, Made, Remark
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Section
 from weald.core.job.extras.leaves import Plate, Plates
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.units import TOLERANCE, Mm
-
-INSIDE_TRIM: Mm = 5.0
-"""Folds of a map lie so far inside the trimmed edge."""
 
 
 def suits(structure: Structure, spec: JobSpec) -> bool:
@@ -40,7 +36,7 @@ def reckon(made: Made) -> Added:
         else "the block, and the boards with it, are wider",
     )
     drawings = (_draw(made, plates),) if "folding" in made.drawn else ()
-    return Added(tuple(_pieces(made, plates)), drawings, tuple(_mind(made, plates)))
+    return Added(tuple(_pieces(made, plates)), drawings, tuple(_mind(made, plates)), tuple(_remarks(made)))
 
 
 def section_of(page: int, sections: Sequence[Section]) -> Section | None:
@@ -59,10 +55,16 @@ def section_of(page: int, sections: Sequence[Section]) -> Section | None:
     )
 
 
-def map_folds(width: Mm, page: Mm) -> tuple[int, Mm]:
-    """Panels a map is folded to, all alike and inside the trimmed edge, and how wide each is."""
-    panels = max(1, math.ceil(width / (page - INSIDE_TRIM) - TOLERANCE))
-    return panels, width / panels
+def _remarks(made: Made) -> Iterator[Remark]:
+    """Where the stubs go."""
+    stubs = round(made.ledger.value("plates.guards")) if "plates.guards" in made.ledger.quantities else 0
+    if not stubs:
+        return
+    spread = stubs_in(len(made.folded.folding.sections), stubs)
+    places = ", ".join(f"{place}" if count == 1 else f"{place} ({count})" for place, count in spread.items())
+    yield Remark(
+        "folding", made.notation.say("Stubs spread evenly: in {signatures} {places}.", places=places)
+    )
 
 
 def _pieces(made: Made, plates: Plates) -> Iterator[Piece]:
@@ -110,7 +112,15 @@ def _mind(made: Made, plates: Plates) -> Iterator[Finding]:
         path = f"extras.plates.plates.{number}"
         if section_of(each.after, sections) is None:
             yield finding("plates.no_page", f"{path}.after", notation, page=each.after)
-        if each.height > leaf.height + TOLERANCE:
+        if (high := panels_high(each, leaf)) > 1:
+            yield finding(
+                "plates.folded_up",
+                f"{path}.height",
+                notation,
+                panels=high,
+                size=show(each.height / high, True),
+            )
+        elif each.height > leaf.height + TOLERANCE:
             yield finding(
                 "plates.tall",
                 f"{path}.height",
@@ -118,7 +128,7 @@ def _mind(made: Made, plates: Plates) -> Iterator[Finding]:
                 height=show(each.height, True),
                 page=show(leaf.height, True),
             )
-        if each.how != "thrown_clear" and (out := stands_out(each, leaf.width)) > TOLERANCE:
+        if (out := stands_out(each, leaf.width)) > TOLERANCE:
             narrower = each.width - out
             rows = [plate.model_dump() for plate in plates.plates]
             rows[number]["width"] = round(narrower, 4)

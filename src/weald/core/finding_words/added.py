@@ -81,6 +81,7 @@ AddedCode = Literal[
     "ganged.nothing",
     "ganged.too_large",
     "ganged.cut",
+    "plates.folded_up",
 ]
 
 ADDED: dict[AddedCode, FindingWords] = {
@@ -546,5 +547,12 @@ ADDED: dict[AddedCode, FindingWords] = {
         "printing",
         "Printed {runs} times, the sheet has {counts}; cut in {rows} rows first, then each row apart{over}.",
         "Print the back turned sideways: it is mirrored as drawn. Label the piles as they are cut.",
+    ),
+    "plates.folded_up": FindingWords(
+        "note",
+        "folding",
+        "A map higher than the page is folded up from its tail first, to {panels} panels {size} high each.",
+        "Unfold it across, then down; slit the lowest panels clear of the guard, so that it "
+        "opens without tearing.",
     ),
 }

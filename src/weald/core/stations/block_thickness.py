@@ -82,7 +82,7 @@ def reckon_thickness(
         )
         summed["ends"] = ledger.ref("endpapers.thickness")
     if spec.extras.plates and sections:
-        total += reckon_plates(spec.extras.plates, ledger)
+        total += reckon_plates(spec.extras.plates, spec.leaf, ledger)
         summed["plates"] = ledger.ref("plates.fore_edge")
     inserted = spec.block.inserted
     if inserted and sections:
