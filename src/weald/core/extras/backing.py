@@ -49,9 +49,7 @@ def reckon(made: Made) -> Added:
         rule="on each side between backing board and press, thinning out towards the shoulder line: "
         "the block is then held by its thickness and not by its swell",
     )
-    sewn = _limits(
-        made, ("backing.sewn_least", "backing.sewn_most"), ledger.ref("spine.thickness"), swell.value
-    )
+    _limits(made, ("backing.sewn_least", "backing.sewn_most"), ledger.ref("spine.thickness"), swell.value)
     _limits(made, ("backing.rise_least", "backing.rise_most"), ledger.ref("spine.rise"), block.rise)
     if block.shoulder:
         shoulder = ledger.ref("shoulder.height")
@@ -59,18 +57,20 @@ def reckon(made: Made) -> Added:
         _limits(
             made, ("backing.across_least", "backing.across_most"), ledger.ref("spine.chord"), block.shoulder
         )
-    drawings = (_draw(made, sewn),) if "block" in made.drawn else ()
+    drawings = (_draw(made),) if "block" in made.drawn else ()
     return Added(drawings=drawings, findings=tuple(_mind(made, sheet)))
 
 
-def _limits(made: Made, ids: tuple[QuantityId, QuantityId], wanted: Term, part: Mm) -> tuple[Mm, Mm]:
-    """Between which a size has to lie: off by no more than a part of what makes it, or what a rule tells."""
+def _limits(made: Made, ids: tuple[QuantityId, QuantityId], wanted: Term, part: Mm) -> None:
+    """Enter between which sizes one has to lie: off by a part of what makes it, or by what a ruler tells.
+
+    Told as fine as a calliper reads: a limit rounded to the ruler would be another limit.
+    """
     sheet, ledger = made.spec.extras.backing or BackingSheet(), made.ledger
     off = max(LEAST_OFF, sheet.within * part)
     by = ledger.entry("may be off by", off, "extras.backing.within", "thickness")
-    low = ledger.reckon(ids[0], max(0.0, wanted.value - off), "{wanted} − {by}", {"wanted": wanted, "by": by})
-    high = ledger.reckon(ids[1], wanted.value + off, "{wanted} + {by}", {"wanted": wanted, "by": by})
-    return low, high
+    ledger.reckon(ids[0], max(0.0, wanted.value - off), "{wanted} − {by}", {"wanted": wanted, "by": by})
+    ledger.reckon(ids[1], wanted.value + off, "{wanted} + {by}", {"wanted": wanted, "by": by})
 
 
 def _mind(made: Made, sheet: BackingSheet) -> Iterator[Finding]:
@@ -104,9 +104,9 @@ def _mind(made: Made, sheet: BackingSheet) -> Iterator[Finding]:
         )
 
 
-def _draw(made: Made, sewn: tuple[Mm, Mm]) -> Drawing:
+def _draw(made: Made) -> Drawing:
     """Three stages side by side, cut across: as sewn between its boards and packing, rounded, and backed."""
-    block, show, sketch = made.block, made.notation.figure, Sketch()
+    block, show, shown, sketch = made.block, made.notation.figure, made.ledger.shown, Sketch()
     half, spine = block.thickness / 2, block.spine / 2
     gap = BOARD_REACH + 34
     # as sewn: wider at the spine, wedges beside it make its sides parallel
@@ -119,7 +119,10 @@ def _draw(made: Made, sewn: tuple[Mm, Mm]) -> Drawing:
         sketch.area(box(block.shoulder_line, top, BOARD_REACH - block.shoulder_line, 5), "board")
     sketch.dimension((0, spine), (0, -spine), show(block.spine), about="spine.thickness")
     sketch.dimension(
-        (BOARD_REACH, half), (BOARD_REACH, spine), show(block.swell / 2), about="backing.packing"
+        (BOARD_REACH, half),
+        (BOARD_REACH, spine),
+        made.notation.thickness(block.swell / 2),
+        about="backing.packing",
     )
     sketch.label(BOARD_REACH / 2, spine + 11, "1 as sewn", height=3)
     for number, (chord, name) in enumerate(
@@ -138,15 +141,14 @@ def _draw(made: Made, sewn: tuple[Mm, Mm]) -> Drawing:
             (left - block.rise, chord / 2), (left - block.rise, -chord / 2), show(chord), about="spine.chord"
         )
         sketch.label(left + BOARD_REACH / 2, spine + 11, name, height=3)
-    low, high = sewn
     return sketch.finish(
         "block.backing",
         "block",
         "Rounding and backing, stage by stage",
         rows=(1, 0, 1, 0),
-        text=f"As sewn between {show(low, True)} and {show(high, True)}; packing "
-        f"{show(block.swell / 2, True)} "
-        "on each side; strokes from the middle outwards, the last ones glancing, between the cords.",
+        text=f"As sewn between {shown('backing.sewn_least')} and {shown('backing.sewn_most')}; packing "
+        f"{shown('backing.packing')} on each side; strokes from the middle outwards, the last "
+        "ones glancing, between the cords.",
     )
 
 
