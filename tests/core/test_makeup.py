@@ -79,7 +79,7 @@ def test_pages_one_to_n_stand_once_each_in_order(
 ) -> None:
     a_sheet = {"v": 4, "h v": 8, "v h v": 16, "h3 v v": 24}[programme]
     made = make_up(pages, a_sheet, most, rule, place)  # type: ignore[arg-type]
-    sections, sheets = impose(pages, made, programme, gather)  # type: ignore[arg-type]
+    sections, sheets = impose(pages, made, programme, gather)
     printed = sorted(
         placement.page
         for sheet in sheets
