@@ -122,6 +122,7 @@ def test_every_sum_is_read() -> None:
         "joint.gap",
         "panel.height",
         "pastedown.trim",
+        "thread.suits",
     }
 
 

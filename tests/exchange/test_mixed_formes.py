@@ -197,3 +197,38 @@ def test_the_plan_counts_both_kinds() -> None:
     assert "formes.twice" in codes(planned({**data, "extras": {"formes": twice}}))
     more = {"sections": [{"section": 1, "sheets": 20}]}
     assert "formes.more" in codes(planned({**data, "extras": {"formes": more}}))
+
+
+def test_a_plate_section_goes_by_its_own_paper(tmp_path: Path) -> None:
+    # folio sheets 288 × 216 want their grain along the height, upright beside the spine
+    section = {"section": 2, "programme": "v", "sheets": 3, "thickness": 0.4, "grain": "width"}
+    data: dict[str, Any] = {
+        "text": {"pages": 92},
+        "paper": LARGE,
+        "folding": {"programme": "v h v", "sheets_per_section": 1},
+        "leaf": {"trim": {"fore_edge": 1}},
+        "extras": {"formes": {"sections": [section]}},
+    }
+    made = planned(data)
+    assert next(each.grain_right for each in made.pieces if each.id == "text_sheet_1") is False
+    (across,) = (each for each in made.findings if each.code == "formes.grain")
+    cured = planned(
+        data | {"extras": {"formes": {"sections": across.actions[0].patch["extras.formes.sections"]}}}
+    )
+    assert "formes.grain" not in codes(cured)
+    assert next(each.grain_right for each in cured.pieces if each.id == "text_sheet_1") is True
+    # three folios of 0.4 creep by two leaves at a round fold: 1.26, and 1 is trimmed
+    (creeps,) = (each for each in made.findings if each.code == "creep.beyond_trim")
+    assert creeps.about == "extras.formes.sections.0.thickness"
+    thin = {**section, "thickness": 0.1}
+    assert "creep.beyond_trim" not in codes(planned(data | {"extras": {"formes": {"sections": [thin]}}}))
+
+
+def test_pages_are_shifted_by_the_creep_of_their_own_paper() -> None:
+    section = {"section": 2, "programme": "v", "sheets": 3, "thickness": 0.4}
+    made = mixed(92, [section], printing={"creep_shift": True})
+    innermost = next(sheet for sheet in made.sheets if (sheet.section, sheet.sheet) == (2, 3))
+    page = made.pages(innermost, "front")[0]
+    factor = made.spec.folding.creep_factor
+    assert made.creep_shift(2, page) == pytest.approx(2 * factor * 0.4)
+    assert made.creep_shift(1, page) == pytest.approx(2 * made.creep_step)

@@ -28,7 +28,7 @@ def tried(made: Press, folder: Path, run: Run) -> tuple[tuple[ReadPage, ...], tu
     pages = made.spec.text.pages
     out = folder / "out.pdf"
     impose_pdf(made, write_text(folder / "text.pdf", pages), out, Order())
-    pile = print_pile(read_imposed(out), (made.layout.width, made.layout.height), run)
+    pile = print_pile(read_imposed(out), [made.printed_size(sheet) for sheet in made.sheets], run)
     read = fold_and_read(made, pile, turned_sections(run))
     return read, verdicts(made, pile, read, run.flip)
 
@@ -63,6 +63,26 @@ def test_sheets_of_their_own_come_out_among_the_others(tmp_path: Path, flip: Any
     read, (verdict,) = tried(made, tmp_path, Run(ANY, flip))
     assert [page.found for page in read if page.found] == list(range(1, pages + 1))
     assert verdict.severity == "good"
+
+
+@pytest.mark.parametrize("flip", ["long", "short"])
+def test_a_plate_sheet_larger_than_the_others_is_turned_by_its_own_size(tmp_path: Path, flip: Any) -> None:
+    own = {"sections": [{"section": 2, "programme": "h v", "sheets": 1}]}
+    made = job(
+        36,
+        folding={"programme": "v", "sheets_per_section": 2},
+        printing={"flip": flip},
+        extras={"formes": own},
+    )
+    sizes = {made.printed_size(sheet) for sheet in made.sheets}
+    # a folio sheet is wider than high, the quarto higher than wide
+    assert {width > height for width, height in sizes} == {True, False}
+    read, (verdict,) = tried(made, tmp_path, Run(ANY, flip))
+    assert verdict.severity == "good"
+    assert [page.found for page in read if page.found] == list(range(1, 37))
+    other = "short" if flip == "long" else "long"
+    _, (wrong,) = tried(made, tmp_path, Run(ANY, other))  # type: ignore[arg-type]
+    assert "Every back came out the wrong way up" in wrong.message
 
 
 @pytest.fixture

@@ -2915,7 +2915,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "thumb.pitch" | "thumb.first" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
             /** Label */
             label: string;
             /** Expected */
@@ -3168,9 +3168,9 @@ export interface components {
          */
         ExtrasHere: {
             /** Used */
-            used: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            used: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "thumb" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
             /** Offered */
-            offered: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
+            offered: ("copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "thumb" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged")[];
         };
         /**
          * Face
@@ -3221,7 +3221,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "bands.crossed" | "bands.narrow" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts" | "jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "bands.crossed" | "bands.narrow" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut" | "plates.folded_up");
             /**
              * Severity
              * @enum {string}
@@ -3747,7 +3747,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
+            id: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "thumb.pitch" | "thumb.first" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
             /**
              * Station
              * @enum {string}
@@ -3847,7 +3847,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
+            quantity: "text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "thumb.pitch" | "thumb.first" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length";
             /** Label */
             label: string;
             /** Shown */
@@ -4024,7 +4024,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
+            name: "copied" | "arranged" | "formes" | "numbered" | "ganged" | "self_cover" | "weighed" | "torn" | "from_boards" | "plates" | "pulled" | "places" | "stitching" | "ends" | "concertina" | "backing" | "thumb" | "bands" | "strip" | "panels" | "bevels" | "skin" | "finishing" | "jacket" | "slipcase" | "box" | "elsewhere" | "judged";
             /**
              * Station
              * @enum {string}
@@ -4785,6 +4785,7 @@ export interface components {
          *
          *     :param lid: how far the lid comes down the tray; all the way where not given.
          *     :param square: how far the case of two trays stands out beyond them.
+         *     :param thumb: radius of the half circles to take hold of the book, or of the tray in its lid; none at 0.
          */
         Box: {
             /**
@@ -4822,6 +4823,11 @@ export interface components {
              * @default 15
              */
             turn_in: number;
+            /**
+             * Thumb cut, radius
+             * @default 0
+             */
+            thumb: number;
         };
         /**
          * Choices
@@ -5242,6 +5248,7 @@ export interface components {
             ends?: components["schemas"]["ComposedEnds"] | null;
             concertina?: components["schemas"]["ConcertinaGuard"] | null;
             backing?: components["schemas"]["BackingSheet"] | null;
+            thumb?: components["schemas"]["ThumbCuts"] | null;
             bands?: components["schemas"]["BandsMeasured"] | null;
             strip?: components["schemas"]["JoinedByStrip"] | null;
             panels?: components["schemas"]["OldPanels"] | null;
@@ -6002,6 +6009,7 @@ export interface components {
              *       "ends": null,
              *       "concertina": null,
              *       "backing": null,
+             *       "thumb": null,
              *       "bands": null,
              *       "strip": null,
              *       "panels": null,
@@ -6237,6 +6245,7 @@ export interface components {
          *     :param section: its place in the book, from 1; the last where there are not so many.
          *     :param programme: how its sheets are folded; half of the main sheet where not given.
          *     :param paper: what it is called, ``thickness`` of a leaf of it; as the text's own where not given.
+         *     :param grain: the side of its unfolded sheets the grain runs along.
          */
         OwnSection: {
             /**
@@ -6261,6 +6270,12 @@ export interface components {
             paper: string;
             /** A leaf, thick */
             thickness?: number | null;
+            /**
+             * Grain along the sheet's
+             * @default unsaid
+             * @enum {string}
+             */
+            grain: "unsaid" | "width" | "height";
         };
         /**
          * OwnSections
@@ -7222,6 +7237,39 @@ export interface components {
              * @enum {string}
              */
             anchor: "middle" | "head" | "tail" | "spine" | "fore_edge" | "head_spine" | "head_fore_edge" | "tail_spine" | "tail_fore_edge";
+        };
+        /**
+         * ThumbCuts
+         * @description Thumb cuts in the fore-edge: half rounds in steps, each down to the page a part begins on.
+         *
+         *     :param pages: pages of the text that parts begin on.
+         *     :param wide: along the edge; ``deep`` into it. ``ends``: what stays whole at head and tail.
+         *     :param column: cuts one below another, before the next begin at the head again; as many as go where not
+         *         given.
+         */
+        ThumbCuts: {
+            /**
+             * Down to pages
+             * @default
+             */
+            pages: string;
+            /**
+             * Along the edge
+             * @default 14
+             */
+            wide: number;
+            /**
+             * Into the leaf
+             * @default 8
+             */
+            deep: number;
+            /**
+             * Whole at head and tail
+             * @default 10
+             */
+            ends: number;
+            /** In a column */
+            column?: number | null;
         };
         /**
          * Times
@@ -11275,6 +11323,7 @@ export interface components {
          *
          *     :param lid: how far the lid comes down the tray; all the way where not given.
          *     :param square: how far the case of two trays stands out beyond them.
+         *     :param thumb: radius of the half circles to take hold of the book, or of the tray in its lid; none at 0.
          */
         BoxInput: {
             /**
@@ -11296,6 +11345,8 @@ export interface components {
             square?: (number | string) | string;
             /** Turn-in */
             turn_in?: (number | string) | string;
+            /** Thumb cut, radius */
+            thumb?: (number | string) | string;
         };
         /**
          * ComposedEnds
@@ -11511,6 +11562,7 @@ export interface components {
             ends?: components["schemas"]["ComposedEndsInput"] | null;
             concertina?: components["schemas"]["ConcertinaGuardInput"] | null;
             backing?: components["schemas"]["BackingSheetInput"] | null;
+            thumb?: components["schemas"]["ThumbCutsInput"] | null;
             bands?: components["schemas"]["BandsMeasuredInput"] | null;
             strip?: components["schemas"]["JoinedByStripInput"] | null;
             panels?: components["schemas"]["OldPanelsInput"] | null;
@@ -11904,6 +11956,7 @@ export interface components {
          *     :param section: its place in the book, from 1; the last where there are not so many.
          *     :param programme: how its sheets are folded; half of the main sheet where not given.
          *     :param paper: what it is called, ``thickness`` of a leaf of it; as the text's own where not given.
+         *     :param grain: the side of its unfolded sheets the grain runs along.
          */
         OwnSectionInput: {
             /** {Signature} */
@@ -11916,6 +11969,11 @@ export interface components {
             paper?: string;
             /** A leaf, thick */
             thickness?: ((number | string) | string) | null;
+            /**
+             * Grain along the sheet's
+             * @enum {string}
+             */
+            grain?: "unsaid" | "width" | "height";
         };
         /**
          * OwnSections
@@ -12517,6 +12575,27 @@ export interface components {
              * @enum {string}
              */
             anchor?: "middle" | "head" | "tail" | "spine" | "fore_edge" | "head_spine" | "head_fore_edge" | "tail_spine" | "tail_fore_edge";
+        };
+        /**
+         * ThumbCuts
+         * @description Thumb cuts in the fore-edge: half rounds in steps, each down to the page a part begins on.
+         *
+         *     :param pages: pages of the text that parts begin on.
+         *     :param wide: along the edge; ``deep`` into it. ``ends``: what stays whole at head and tail.
+         *     :param column: cuts one below another, before the next begin at the head again; as many as go where not
+         *         given.
+         */
+        ThumbCutsInput: {
+            /** Down to pages */
+            pages?: string;
+            /** Along the edge */
+            wide?: (number | string) | string;
+            /** Into the leaf */
+            deep?: (number | string) | string;
+            /** Whole at head and tail */
+            ends?: (number | string) | string;
+            /** In a column */
+            column?: (number | string) | null;
         };
         /**
          * Times

@@ -141,7 +141,7 @@ class _Side:
                     used["/Colophon"] = self._forms.colophon()
                     commands += [self._window(page), "/Colophon Do Q"]
                 else:
-                    commands += self._page(page, used)
+                    commands += self._page(sheet.section, page, used)
             if numbered := self._press.spec.extras.numbered:
                 leaf = (self._press.spec.leaf.width, self._press.spec.leaf.height)
                 commands += self._writer.commands(draw_numbers(self._press.layout, pages, numbered, leaf))
@@ -163,13 +163,13 @@ class _Side:
             self._written[of_section] = self._writer.commands(marks.section(sheet.section, outermost))
         return self._written[of_sheet] + self._written[of_section]
 
-    def _page(self, page: PlacedPage, used: Dictionary) -> list[str]:
+    def _page(self, section: int, page: PlacedPage, used: Dictionary) -> list[str]:
         """One page of the text, or a ruled one, clipped to its trimmed page and bleed."""
         number, forms = page.page, self._forms
         if number is not None and forms.has(number):
             name = f"/Text{number}"
             used[name] = forms.of_text(number)
-            matrix = forms.matrix(number, page.spine, self._press.creep_shift(page))
+            matrix = forms.matrix(number, page.spine, self._press.creep_shift(section, page))
             return [self._window(page), matrix, f"{name} Do Q"]
         if self._press.spec.text.filler == "plain":
             return []

@@ -43,15 +43,20 @@ def back_half_turned(width: Mm, height: Mm, run: Run) -> bool:
     return run.printer.flips != "none" and run.flip != natural_flip(width, height)
 
 
-def print_pile(sides: Sequence[Sequence[Stamp]], size: tuple[Mm, Mm], run: Run) -> list[PrintedSheet]:
+def print_pile(
+    sides: Sequence[Sequence[Stamp]], sizes: Sequence[tuple[Mm, Mm]], run: Run
+) -> list[PrintedSheet]:
     """Print a file and hand over the pile, with whatever mishap befell it.
 
-    :param sides: the file's pages, front and back in turn; ``size``: width and height of a sheet.
+    :param sides: the file's pages, front and back in turn; ``sizes``: width and height of each sheet.
     :raises PrinterError: when it cannot turn sheets so, or a sheet is named that is not in the pile.
     """
     if run.printer.flips in ("long", "short") and run.flip != run.printer.flips:
         raise PrinterError(f"This printer turns sheets on the {run.printer.flips} edge only.")
-    backs = [tuple(_printed_back(stamp, size, run) for stamp in back) for back in sides[1::2]]
+    backs = [
+        tuple(_printed_back(stamp, size, run) for stamp in back)
+        for back, size in zip(sides[1::2], sizes, strict=True)
+    ]
     if run.mishap == "pile_other_way":
         backs.reverse()
     pile = [

@@ -214,10 +214,11 @@ EXTRAS: dict[str, dict[str, Any]] = {
             }
         },
     },
+    "thumb": {"text": {"pages": 160}, "extras": {"thumb": {"pages": "9, 33, 57, 90, 121", "column": 3}}},
     "jacket": {"extras": {"jacket": {}}},
     "slipcase": {"extras": {"slipcase": {"thumb": 12, "lining": 0.2}}},
     "box": {"extras": {"box": {"lining": 0.15}}},
-    "lidded box": {"extras": {"box": {"kind": "lid", "lid": 9}}},
+    "lidded box": {"extras": {"box": {"kind": "lid", "lid": 9, "thumb": 5}}},
 }
 """By the name of the extra, or of a way to use it."""
 

@@ -130,3 +130,10 @@ def test_what_slips_out_or_reaches_too_far_is_said() -> None:
     assert "case.thumb_large" in codes(
         planned({"leaf": {"height": 90}, "extras": {"slipcase": {"thumb": 40}}})
     )
+    # a thin block: the wall of the tray is as high as the book is thick, and 0.6 of it may be cut away
+    made = planned({"extras": {"box": {"thumb": 40}}})
+    (large,) = (each for each in made.findings if each.code == "case.thumb_large")
+    least = large.actions[0].patch["extras.box.thumb"]
+    assert isinstance(least, float)
+    assert 0.6 * value(made, "box.depth") - 1 <= least <= 0.6 * value(made, "box.depth") + 1e-6
+    assert "case.thumb_large" not in codes(planned({"extras": {"box": {"thumb": least}}}))

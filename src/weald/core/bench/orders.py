@@ -54,6 +54,7 @@ _ON_THE_BLOCK = (
     "cover_book",
 )
 _CASED_IN = (
+    "thumb_cuts",
     "offer_up",
     "case_in",
     "open_a_crack",

@@ -2,7 +2,7 @@
 
 from weald.core.drawing import Drawing, Sketch
 from weald.core.drawing import box as rectangle
-from weald.core.extras.boards import Inside, drawn_board, has_closed_book
+from weald.core.extras.boards import Inside, drawn_board, has_closed_book, mind_thumb
 from weald.core.extras.closed_book import EASE_FACTOR, ease_of, reckon_closed_book
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.job.extras.enclosures import Box
@@ -18,6 +18,8 @@ OUTER: tuple[QuantityId, QuantityId, QuantityId] = (
 )
 JOINT_BOARDS = 2.0
 """The joint of the case, in thicknesses of its board, with the covering on either side."""
+THUMB_DEEPEST = 0.6
+"""A thumb cut takes at most this part of a wall's height, so that what is left holds."""
 
 
 def reckon(made: Made) -> Added:
@@ -60,7 +62,17 @@ def reckon(made: Made) -> Added:
     if case:
         pieces += _case_pieces(made, entries, case)
     drawings = (_draw(made, entries, inner, outer, case),) if "finish" in made.drawn else ()
-    return Added(tuple(pieces), drawings)
+    wall = _thumb_wall(entries, inner, outer)
+    most = min(THUMB_DEEPEST * wall.across, wall.tall / 3)
+    return Added(tuple(pieces), drawings, mind_thumb(made, "extras.box.thumb", entries.thumb, most))
+
+
+def _thumb_wall(entries: Box, inner: Inside, outer: Inside) -> Inside:
+    """What the thumb is put through.
+
+    The lid, to lift it off; or the inner tray at the fore-edge of the book.
+    """
+    return outer if entries.kind == "lid" else inner
 
 
 def _reckon_outer(made: Made, entries: Box, inner: Inside) -> Inside:
@@ -237,10 +249,13 @@ def _draw(made: Made, entries: Box, inner: Inside, outer: Inside, case: tuple[Mm
         floor = (inside.deep + ends * thick, tall)
         for size, words, upright in (
             (floor, f"{name}: floor", True),
-            ((inside.across, tall), f"long wall × {ends}", True),
+            (wall := (inside.across, tall), f"long wall × {ends}", True),
             ((inside.deep, inside.across), "short wall × 2", True),
         ):
             drawn_board(sketch, (left, top), size, words, notation, upright=upright)
+            if entries.thumb and size is wall and inside is _thumb_wall(entries, inner, outer):
+                edge = left + inside.across
+                sketch.arc(edge, top + tall / 2, entries.thumb, 90, 270, "cut", "extras.box.thumb")
             left += size[0] + gap
         top += tall + 1.6 * gap
     if case:

@@ -27,6 +27,7 @@ from weald.core.extras import (
     slipcase,
     stitching,
     taken,
+    thumb,
 )
 from weald.core.extras.fields import Field, fields_of
 from weald.core.extras.protocol import Added, Extra, Made
@@ -54,6 +55,7 @@ EXTRAS: Mapping[ExtraName, Extra] = {
         ends.EXTRA,
         concertina.EXTRA,
         backing.EXTRA,
+        thumb.EXTRA,
         bands.EXTRA,
         pages.SELF_COVER,
         covers.STRIP,

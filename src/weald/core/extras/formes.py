@@ -9,6 +9,8 @@ from weald.core.bindings.protocol import Structure
 from weald.core.drawing import Sketch, box
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Action, Finding, finding
+from weald.core.folding.makeup import OwnSheets
+from weald.core.folding.packet import fold_packet
 from weald.core.job.extras.formes import OwnSections
 from weald.core.job.spec import JobSpec
 from weald.core.notation import counted
@@ -43,6 +45,7 @@ def _mind(made: Made, formes: OwnSections) -> Iterator[Finding]:
             own=pages,
             pages=counted(made.spec.text.pages, "page"),
         )
+    yield from _mind_grain(made, formes, here)
     half = next((own for own in here if own.row is None), None)
     if half:
         yield finding(
@@ -56,6 +59,29 @@ def _mind(made: Made, formes: OwnSections) -> Iterator[Finding]:
     if here:
         order = ", ".join(str(place) for place, own in enumerate(make_up.own, start=1) if own is not None)
         yield finding("formes.order", "extras.formes.sections", notation, places=order)
+
+
+def _mind_grain(made: Made, formes: OwnSections, here: list[OwnSheets]) -> Iterator[Finding]:
+    """Papers whose grain would lie across the spine, folded as they are."""
+    for own in here:
+        if own.row is None or (grain := formes.sections[own.row].grain) == "unsaid":
+            continue
+        wanted = fold_packet(own.programme).grain
+        if grain != wanted:
+            rows = [each.model_dump() for each in formes.sections]
+            rows[own.row]["grain"] = wanted
+            yield finding(
+                "formes.grain",
+                f"extras.formes.sections.{own.row}.grain",
+                made.notation,
+                place=own.place,
+                programme=own.programme,
+                grain=grain,
+                wanted=wanted,
+                actions=(
+                    Action(f"Sheets with their grain along the {wanted}", {"extras.formes.sections": rows}),
+                ),
+            )
 
 
 def draw(sketch: Sketch) -> None:

@@ -2,10 +2,9 @@
 
 from weald.core.bindings import pictures
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.boards import Inside, drawn_board, has_closed_book
+from weald.core.extras.boards import Inside, drawn_board, has_closed_book, mind_thumb
 from weald.core.extras.closed_book import ease_of, reckon_closed_book
 from weald.core.extras.protocol import Added, Extra, Made
-from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.enclosures import Slipcase
 from weald.core.pieces import Piece, make_piece
 from weald.core.units import Mm
@@ -79,7 +78,7 @@ def reckon(made: Made) -> Added:
     )
     pieces = _pieces(made, entries, inside, (wide, high), round_it)
     drawings = (_draw(made, entries, inside, (wide, high)),) if "finish" in made.drawn else ()
-    return Added(tuple(pieces), drawings, tuple(_mind(made, entries, high)))
+    return Added(tuple(pieces), drawings, mind_thumb(made, "extras.slipcase.thumb", entries.thumb, high / 3))
 
 
 def _pieces(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm], round_it: Mm) -> list[Piece]:
@@ -142,25 +141,6 @@ def _pieces(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm], 
             )
         )
     return pieces
-
-
-def _mind(made: Made, entries: Slipcase, high: Mm) -> list[Finding]:
-    most = high / 3
-    if entries.thumb <= most:
-        return []
-    least = made.notation.mark_below(most)
-    actions = (Action("As large as goes", {"extras.slipcase.thumb": round(least, 4)}),)
-    show = made.notation.length
-    return [
-        finding(
-            "case.thumb_large",
-            "extras.slipcase.thumb",
-            made.notation,
-            radius=show(entries.thumb, True),
-            most=show(least, True),
-            actions=actions,
-        )
-    ]
 
 
 def _draw(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm]) -> Drawing:

@@ -73,9 +73,15 @@ AddedCode = Literal[
     "numbers.edge",
     "cover.thin",
     "spread.holes",
+    "thumb.none",
+    "thumb.left",
+    "thumb.crowded",
+    "thumb.deep",
+    "thumb.wide",
     "formes.none",
     "formes.twice",
     "formes.more",
+    "formes.grain",
     "formes.half",
     "formes.order",
     "ganged.nothing",
@@ -112,7 +118,7 @@ ADDED: dict[AddedCode, FindingWords] = {
     "case.thumb_large": FindingWords(
         "mind",
         "finish",
-        "Thumb cuts of {radius} leave less than a third of the side beside them.",
+        "Thumb cuts of {radius} leave too little of the wall they are cut into.",
         "Make them smaller: {most} at most.",
     ),
     "finishing.no_panel": FindingWords(
@@ -500,6 +506,36 @@ ADDED: dict[AddedCode, FindingWords] = {
         "{signature} {section}.",
         "Move the picture to another opening, or place the holes where it is plain.",
     ),
+    "thumb.none": FindingWords(
+        "note",
+        "block",
+        "No page is named yet that a thumb cut goes down to.",
+        "Name the pages the parts begin on.",
+    ),
+    "thumb.left": FindingWords(
+        "mind",
+        "block",
+        "A thumb cut bares a right-hand page; these stand on the left: {pages}.",
+        "Begin the parts on the right, or cut down to the page before.",
+    ),
+    "thumb.crowded": FindingWords(
+        "mind",
+        "block",
+        "{column} thumb cuts of {wide} run into one another.",
+        "Fewer in a column, or narrower ones; the next column begins at the head again.",
+    ),
+    "thumb.deep": FindingWords(
+        "mind",
+        "block",
+        "Thumb cuts {deep} into a leaf of {width} come near its type, and leave corners that tear.",
+        "Cut less deep.",
+    ),
+    "thumb.wide": FindingWords(
+        "mind",
+        "block",
+        "Not one thumb cut of {wide} goes into the {room} between what stays whole at head and tail.",
+        "Cut narrower ones, or leave less whole.",
+    ),
     "formes.none": FindingWords(
         "note",
         "folding",
@@ -517,6 +553,14 @@ ADDED: dict[AddedCode, FindingWords] = {
         "folding",
         "{Signatures} of their own hold {own} pages, and the text has {pages}.",
         "Take fewer sheets for them; the rest stays blank.",
+    ),
+    "formes.grain": FindingWords(
+        "mind",
+        "folding",
+        "The sheets of {signature} {place} have their grain along the {grain}; folded "
+        "{programme}, it lies across "
+        "the spine, and the {signature} stands open.",
+        "Cut them with the grain along the {wanted}.",
     ),
     "formes.half": FindingWords(
         "note",

@@ -12,6 +12,7 @@ from typing import Literal
 from weald.core.errors import FoldError
 from weald.core.folding.packet import MAX_SHEETS
 from weald.core.notation import MILLIMETRES, Notation
+from weald.core.units import Mm
 
 MakeUpRule = Literal["even", "short_last", "full", "one_section", "mix"]
 BlankPlace = Literal["end", "front", "both"]
@@ -23,6 +24,7 @@ class OwnSheets:
 
     :param place: its place among all sections, from 1. ``row``: which entry asks for it, from 0; none for a
         half sheet that takes the remainder.
+    :param thickness: of a leaf of it; none where it is of the text's own paper.
     """
 
     place: int
@@ -30,6 +32,7 @@ class OwnSheets:
     sheets: int
     pages_a_sheet: int
     row: int | None
+    thickness: Mm | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,6 +70,15 @@ class MakeUp:
             count * (self.pages_a_sheet if own is None else own.pages_a_sheet)
             for count, own in zip(self.sheets, each, strict=True)
         )
+
+    @property
+    def other_leaves(self) -> dict[int, Mm]:
+        """Of each section of leaves of another thickness, by its number from 1: how thick they are."""
+        return {
+            number: own.thickness
+            for number, own in enumerate(self.own, start=1)
+            if own is not None and own.thickness is not None
+        }
 
     @property
     def pages(self) -> int:

@@ -191,6 +191,7 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
     "extras.numbered.where": {"foot": "foot", "head": "head"},
     "extras.numbered.side": {"outside": "outside", "inside": "inside", "middle": "in the middle"},
     "extras.numbered.before": {"roman": "roman numbers", "none": "none"},
+    "extras.formes.sections.grain": {"unsaid": "not looked at", "width": "width", "height": "height"},
     "extras.ganged.items.grain": {
         "any": "either way",
         "height": "along its height",

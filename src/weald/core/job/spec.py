@@ -540,6 +540,7 @@ def own_sheets(spec: JobSpec) -> tuple[OwnSheets, ...]:
             each.sheets,
             2 * fold_packet(programme).leaves_a_sheet,
             row,
+            each.thickness,
         )
         for row, each in enumerate(formes.sections if formes else ())
     )

@@ -494,7 +494,9 @@ def _text_sheets(bench: _Bench) -> Iterator[Piece]:
         layout = own_press.layout
         size = (layout.unfolded_width, layout.unfolded_height)
         thickness = entry.thickness if entry else None
-        yield _sheet_piece(bench, f"{TEXT_SHEET}_{number}", label, count, size, own_press.packet, thickness)
+        piece = _sheet_piece(bench, f"{TEXT_SHEET}_{number}", label, count, size, own_press.packet, thickness)
+        grain = entry.grain if entry else "unsaid"
+        yield piece if grain == "unsaid" else replace(piece, grain_right=grain == piece.grain)
 
 
 def _sheet_piece(

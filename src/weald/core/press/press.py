@@ -32,7 +32,8 @@ NUMBER_HEIGHT = 1 / 6
 class Press:
     """A job ready to print.
 
-    :param creep_step: how far a folio stands out beyond the one outside it.
+    :param creep_step: how far a folio stands out beyond the one outside it; ``own_steps``: in sections of
+        leaves of another thickness, by the number of the section.
     :param grain: the side of the unfolded sheet its grain runs along, as it comes out of the paper.
     :param notation: whose words stand on the sheets.
     :param own: of sheets of their own, by their programme: the same job, folded and laid out otherwise.
@@ -48,10 +49,16 @@ class Press:
     grain: SheetGrain
     notation: Notation = MILLIMETRES
     own: Mapping[str, "Press"] = field(default_factory=dict)
+    own_steps: Mapping[int, Mm] = field(default_factory=dict)
 
     def of(self, sheet: Sheet) -> "Press":
         """How a sheet is printed and folded: as the main one, or as its own programme has it."""
         return self if sheet.programme is None else self.own.get(sheet.programme, self)
+
+    def printed_size(self, sheet: Sheet) -> tuple[Mm, Mm]:
+        """Width and height of the paper a sheet is printed on."""
+        layout = self.of(sheet).layout
+        return layout.width, layout.height
 
     def pages(self, sheet: Sheet, face: Face) -> list[PlacedPage]:
         """Every page on one side of a printed sheet."""
@@ -68,9 +75,11 @@ class Press:
             return False
         return backs_half_turned(self.layout.width, self.layout.height, printing.flip)
 
-    def creep_shift(self, page: PlacedPage) -> Mm:
+    def creep_shift(self, section: int, page: PlacedPage) -> Mm:
         """How far a page's content is moved towards the spine, so that margins are even once trimmed."""
-        return page.place.folio * self.creep_step if self.spec.printing.creep_shift else 0.0
+        if not self.spec.printing.creep_shift:
+            return 0.0
+        return page.place.folio * self.own_steps.get(section, self.creep_step)
 
 
 @lru_cache(maxsize=32)
@@ -231,6 +240,7 @@ def set_up(
         folding.step,
         folded.paper.grain,
         notation,
+        own_steps=folding.own_steps,
     )
     if not folded.text.make_up.own:
         return main

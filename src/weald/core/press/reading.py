@@ -5,7 +5,7 @@ been printed except to compare.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from weald.core.folding.imposition import Placement, Sheet, folded_section
@@ -195,9 +195,9 @@ def _what(page: ReadPage) -> str:
 
 def _wrong_flip(press: Press, pile: Sequence[PrintedSheet], first: ReadPage, flip: str) -> Iterator[Verdict]:
     """Everything comes right once the backs are turned half round."""
-    size = (press.layout.width, press.layout.height)
+    sizes = {number: press.printed_size(sheet) for number, sheet in enumerate(press.sheets, start=1)}
     other = [
-        PrintedSheet(sheet.number, sheet.front, tuple(half_turned(stamp, *size) for stamp in sheet.back))
+        replace(sheet, back=tuple(half_turned(stamp, *sizes[sheet.number]) for stamp in sheet.back))
         for sheet in pile
     ]
     if all(page.right for page in fold_and_read(press, other, frozenset())):

@@ -37,7 +37,7 @@ def reckon_thickness(
     else:
         how = "{fold} × {leaves} × {calliper}"
         terms = {"fold": ledger.entry("back to back", treatment.leaf_factor, "binding.leaves", "count")}
-    if thicker := _thicker_leaves(spec, made, paper):
+    if thicker := _thicker_leaves(made, paper):
         how += " + {thicker}"
         label = "leaves of other paper, thicker by"
         terms["thicker"] = ledger.entry(label, thicker, "extras.formes.sections", "thickness")
@@ -100,14 +100,10 @@ def reckon_thickness(
     return ledger.reckon("block.thickness", total, " + ".join(f"{{{name}}}" for name in summed), summed)
 
 
-def _thicker_leaves(spec: JobSpec, made: MakeUp, paper: PaperPlan) -> Mm:
+def _thicker_leaves(made: MakeUp, paper: PaperPlan) -> Mm:
     """How much thicker leaves of other papers are, all together, than those of the text would be."""
-    formes = spec.extras.formes
-    if formes is None:
-        return 0.0
+    pages = made.section_pages
     return sum(
-        pages / 2 * (thickness - paper.calliper)
-        for own, pages in zip(made.own, made.section_pages, strict=False)
-        if own is not None and own.row is not None
-        if (thickness := formes.sections[own.row].thickness) is not None
+        pages[number - 1] / 2 * (thickness - paper.calliper)
+        for number, thickness in made.other_leaves.items()
     )

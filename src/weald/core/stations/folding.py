@@ -1,8 +1,8 @@
 """Folding: the signatures, which pages stand on which sheet, and creep."""
 
 import re
-from collections.abc import Iterator
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
 
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
@@ -29,6 +29,7 @@ class FoldingPlan:
 
     :param step: from one folio to the next; ``creep``: from the outermost to the innermost.
     :param sewn: whether there are folds to sew through.
+    :param own_steps: as ``step``, in sections of leaves of another thickness, by the number of the section.
     """
 
     sections: tuple[Section, ...]
@@ -37,6 +38,7 @@ class FoldingPlan:
     creep: Mm
     sewn: bool
     make_up: MakeUp
+    own_steps: Mapping[int, Mm] = field(default_factory=dict)
 
 
 def reckon(
@@ -79,9 +81,17 @@ def reckon(
     else:
         _reckon_sections(folding, made.sheets, ledger)
     ledger.reckon("sections.sheets", thickest, "the thickest {signature}")
-    folios = max(made.section_pages) // 4
-    step, creep = _reckon_creep(spec, paper, folios, ledger)
-    return FoldingPlan(sections, sheets, step, creep, sewn=True, make_up=made)
+    step, creep = _reckon_creep(spec, paper, _most_folios(made), ledger)
+    own_steps = {number: folding.creep_factor * leaf for number, leaf in made.other_leaves.items()}
+    return FoldingPlan(sections, sheets, step, creep, sewn=True, make_up=made, own_steps=own_steps)
+
+
+def _most_folios(made: MakeUp) -> int:
+    """Folios in the thickest section of the text's own paper; of any, where none is of it."""
+    of_text = [
+        pages for number, pages in enumerate(made.section_pages, start=1) if number not in made.other_leaves
+    ]
+    return max(of_text or made.section_pages) // 4
 
 
 def _reckon_creep(spec: JobSpec, paper: PaperPlan, folios: int, ledger: Ledger) -> tuple[Mm, Mm]:
@@ -203,25 +213,34 @@ def mind(
                 ),
             )
         )
-    show, trim = ledger.notation.length, spec.leaf.trim
-    if plan.creep > trim.fore_edge > 0:
-        found.append(
-            finding(
-                "creep.beyond_trim",
-                "sections.creep",
-                ledger.notation,
-                creep=show(plan.creep, True),
-                trim=show(trim.fore_edge, True),
-                needs=show(plan.creep + 1, True),
-                actions=(
-                    Action(
-                        f"Trim {show(ledger.notation.round_mm(plan.creep + 1), True)} at the fore-edge",
-                        {"leaf.trim.fore_edge": ledger.notation.round_mm(plan.creep + 1)},
-                    ),
-                ),
-            )
+    return [*found, *_mind_creep(spec, plan, ledger.notation)]
+
+
+def _mind_creep(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Iterator[Finding]:
+    """Sections that creep farther than is trimmed.
+
+    The thickest of the text's paper, and those of their own.
+    """
+    creeps = {"sections.creep": plan.creep}
+    for number, step in plan.own_steps.items():
+        own = plan.make_up.own[number - 1]
+        if own is not None:
+            folios = plan.make_up.section_pages[number - 1] // 4
+            creeps[f"extras.formes.sections.{own.row}.thickness"] = (folios - 1) * step
+    show, trim = notation.length, spec.leaf.trim.fore_edge
+    for about, creep in creeps.items():
+        if not creep > trim > 0:
+            continue
+        needs = notation.round_mm(creep + 1)
+        yield finding(
+            "creep.beyond_trim",
+            about,
+            notation,
+            creep=show(creep, True),
+            trim=show(trim, True),
+            needs=show(creep + 1, True),
+            actions=(Action(f"Trim {show(needs, True)} at the fore-edge", {"leaf.trim.fore_edge": needs}),),
         )
-    return found
 
 
 def _mind_bolts(spec: JobSpec, packet: FoldedPacket, notation: Notation) -> list[Finding]:

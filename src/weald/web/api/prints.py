@@ -269,21 +269,20 @@ def try_print(request: HttpRequest, job_id: int, print_id: uuid.UUID, order: Try
     """Print a file on the simulated printer, fold what comes out, and read it."""
     made = whole_print_of(job_of(request, job_id), print_id)
     ready = press(made.change.job_spec, notation_of(request))
-    size = (ready.layout.width, ready.layout.height)
+    sizes = [ready.printed_size(sheet) for sheet in ready.sheets]
     printer = ready.spec.printing.printer
     if order.printer_id is not None:
         printer = printer_of(request, order.printer_id)
     run = Run(printer, order.flip, order.mishap, order.first, order.second)
-    pile = print_pile(read_imposed(at_hand(print_name(made))), size, run)
+    pile = print_pile(read_imposed(at_hand(print_name(made))), sizes, run)
     read = fold_and_read(ready, pile, turned_sections(run))
-    turned = back_half_turned(*size, run)
     return TryReply(
         sheets=[
             TriedSheet(
                 number=sheet.number,
                 front=2 * sheet.number - 1,
                 back=2 * sheet.number,
-                back_half_turned=turned,
+                back_half_turned=back_half_turned(*sizes[sheet.number - 1], run),
             )
             for sheet in pile
         ],

@@ -3,13 +3,32 @@
 from weald.core.bench.book import Book
 from weald.core.bench.operation import Trouble
 from weald.core.bench.step import Pause, Step
+from weald.core.job.paging import listed
 
 
 def _pasted(book: Book) -> bool:
     return book.structure.boards and book.structure.endpapers
 
 
+def _thumb_cuts(book: Book) -> int:
+    entries = book.spec.extras.thumb
+    return len(set(listed(entries.pages))) if entries and book.reckoned("thumb.pitch") else 0
+
+
 BOOK = (
+    Step(
+        "thumb_cuts",
+        "Cut the thumb cuts",
+        "From the last to the first, thin board under the page; the template level with the "
+        "head, few leaves at a stroke.",
+        "book",
+        when=lambda book: _thumb_cuts(book) > 0,
+        tools=("gouge", "mallet", "cutting board", "template"),
+        fixed=5,
+        rate=lambda book: 1.5 * _thumb_cuts(book),
+        looks=("Each cut bares the page its part begins on; edges clean, none run into the next.",),
+        danger="blade",
+    ),
     Step(
         "pierce_cover",
         "Pierce the spine of the cover",

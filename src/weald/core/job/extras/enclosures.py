@@ -43,6 +43,7 @@ class Box(Entries):
 
     :param lid: how far the lid comes down the tray; all the way where not given.
     :param square: how far the case of two trays stands out beyond them.
+    :param thumb: radius of the half circles to take hold of the book, or of the tray in its lid; none at 0.
     """
 
     kind: Annotated[Literal["lid", "two_trays"], Field(title="Kind")] = "two_trays"
@@ -53,3 +54,4 @@ class Box(Entries):
     lid: Annotated[Size | None, Field(title="Lid comes down")] = None
     square: Annotated[Length, Field(ge=0, le=20, title="Case beyond the trays")] = 3.0
     turn_in: Annotated[Length, Field(ge=5, le=60, title="Turn-in")] = 15.0
+    thumb: Annotated[Length, Field(ge=0, le=40, title="Thumb cut, radius")] = 0.0

@@ -1,6 +1,6 @@
 """Sections folded of sheets of their own: half sheets, plates on other paper."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -13,6 +13,7 @@ class OwnSection(Entries):
     :param section: its place in the book, from 1; the last where there are not so many.
     :param programme: how its sheets are folded; half of the main sheet where not given.
     :param paper: what it is called, ``thickness`` of a leaf of it; as the text's own where not given.
+    :param grain: the side of its unfolded sheets the grain runs along.
     """
 
     section: Annotated[int, Field(ge=1, le=2000, title="{Signature}")] = 1
@@ -20,6 +21,7 @@ class OwnSection(Entries):
     sheets: Annotated[int, Field(ge=1, le=40, title="Sheets")] = 1
     paper: Annotated[Name, Field(title="Its paper")] = ""
     thickness: Annotated[Thin | None, Field(title="A leaf, thick")] = None
+    grain: Annotated[Literal["unsaid", "width", "height"], Field(title="Grain along the sheet's")] = "unsaid"
 
 
 class OwnSections(Entries):

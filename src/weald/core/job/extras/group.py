@@ -6,6 +6,7 @@ from typing import Literal
 from weald.core.job.entries import Entries
 from weald.core.job.extras.backs import BackingSheet, BandsMeasured, ConcertinaGuard, PulledDown
 from weald.core.job.extras.covers import Bevels, JoinedByStrip, OldPanels, SkinOutline
+from weald.core.job.extras.edges import ThumbCuts
 from weald.core.job.extras.elsewhere import Elsewhere
 from weald.core.job.extras.enclosures import Box, Jacket, Slipcase
 from weald.core.job.extras.formes import OwnSections
@@ -33,6 +34,7 @@ ExtraName = Literal[
     "ends",
     "concertina",
     "backing",
+    "thumb",
     "bands",
     "strip",
     "panels",
@@ -66,6 +68,7 @@ class Extras(Entries):
     ends: ComposedEnds | None = None
     concertina: ConcertinaGuard | None = None
     backing: BackingSheet | None = None
+    thumb: ThumbCuts | None = None
     bands: BandsMeasured | None = None
     strip: JoinedByStrip | None = None
     panels: OldPanels | None = None
