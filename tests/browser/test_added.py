@@ -128,3 +128,19 @@ def test_a_stab_pattern_is_sewn_to_its_last_knot(desk: Page) -> None:
     expect(desk.get_by_text("tie it to its tail")).to_be_visible()
     expect(desk.get_by_role("button", name="Next step")).to_be_disabled()
     assert_accessible(desk)
+
+
+def test_a_count_left_open_again_goes_by_rule(desk: Page) -> None:
+    open_job(desk, LEDGER)
+    find(desk, "alphabet").first.get_by_role("button").click()
+    desk.get_by_role("dialog").get_by_role("button", name="Add it").click()
+    form, column = panel(desk, "thumb cuts"), panel(desk, "thumb cuts").get_by_label("In a column")
+    form.get_by_label("Down to pages").fill("9, 41, 73")
+    expect(line(desk, "thumb.pitch")).to_contain_text("/ 3")
+    column.fill("2")
+    expect(line(desk, "thumb.pitch")).to_contain_text("/ 2")
+    column.fill("")
+    expect(line(desk, "thumb.pitch")).to_contain_text("/ 3")
+    expect(column).to_have_attribute("placeholder", "as many as go")
+    expect(column).not_to_have_attribute("aria-invalid", "true")
+    is_saved(desk)

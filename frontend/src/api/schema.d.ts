@@ -7264,7 +7264,7 @@ export interface components {
              */
             deep: number;
             /**
-             * Whole at head and tail
+             * Whole at the ends
              * @default 10
              */
             ends: number;
@@ -12592,7 +12592,7 @@ export interface components {
             wide?: (number | string) | string;
             /** Into the leaf */
             deep?: (number | string) | string;
-            /** Whole at head and tail */
+            /** Whole at the ends */
             ends?: (number | string) | string;
             /** In a column */
             column?: (number | string) | null;

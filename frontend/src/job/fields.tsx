@@ -119,12 +119,16 @@ export function NumberField({
   label,
   step = 1,
   min,
+  placeholder,
+  optional = false,
   width = "w-24",
 }: {
   path: JobPath;
   label: string;
   step?: number;
   min?: number;
+  placeholder?: string;
+  optional?: boolean;
   width?: string;
 }) {
   const session = useSession();
@@ -141,11 +145,12 @@ export function NumberField({
         min={min}
         className={INPUT}
         value={asText(value)}
+        placeholder={placeholder}
         aria-invalid={error ? true : undefined}
         aria-describedby={error ? `${id}-error` : undefined}
         onChange={(event) => {
           const text = event.target.value;
-          session.set(path, text === "" ? "" : Number(text));
+          session.set(path, text === "" ? (optional ? null : "") : Number(text));
         }}
       />
     </FieldFrame>

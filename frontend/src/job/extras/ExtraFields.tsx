@@ -26,15 +26,10 @@ interface Asked {
 function OneField({ field, path, extra }: Asked) {
   const { label } = field;
   const asked = { path, label, width: "w-32" };
+  const open = { optional: field.optional, placeholder: field.optional ? extra.left_open : "" };
   switch (field.kind) {
     case "length":
-      return (
-        <LengthField
-          {...asked}
-          optional={field.optional}
-          placeholder={field.optional ? extra.left_open : ""}
-        />
-      );
+      return <LengthField {...asked} {...open} />;
     case "check":
       return <CheckField path={path} label={label} />;
     case "choice":
@@ -48,9 +43,9 @@ function OneField({ field, path, extra }: Asked) {
     case "rows":
       return <Rows field={field} path={path} extra={extra} />;
     case "text":
-      return <TextField {...asked} />;
+      return <TextField {...asked} width="w-48" />;
     default:
-      return <NumberField {...asked} step={field.kind === "count" ? 1 : 0.01} />;
+      return <NumberField {...asked} {...open} step={field.kind === "count" ? 1 : 0.01} />;
   }
 }
 

@@ -239,9 +239,11 @@ def _case_pieces(made: Made, entries: Box, case: tuple[Mm, Mm, Mm]) -> list[Piec
 
 
 def _draw(made: Made, entries: Box, inner: Inside, outer: Inside, case: tuple[Mm, Mm, Mm] | None) -> Drawing:
-    """Floors and walls of both trays in a row each, and the boards of the case below."""
-    sketch, notation, thick, gap = Sketch(), made.notation, entries.board, 18.0
-    top = 0.0
+    """Floors and walls of both trays in a row each, and the boards of the case beside them."""
+    sketch, notation, thick = Sketch(), made.notation, entries.board
+    # room for the sizes of the next board
+    gap = outer.tall / 6
+    top = right = 0.0
     ends = 1 if case else 2
     for inside, name in ((inner, "tray"), (outer, "outer tray" if case else "lid")):
         tall = inside.tall + 2 * thick
@@ -257,13 +259,13 @@ def _draw(made: Made, entries: Box, inner: Inside, outer: Inside, case: tuple[Mm
                 edge = left + inside.across
                 sketch.arc(edge, top + tall / 2, entries.thumb, 90, 270, "cut", "extras.box.thumb")
             left += size[0] + gap
-        top += tall + 1.6 * gap
+        top += tall + gap
+        right = max(right, left)
     if case:
         width, height, spine = case
-        left = 0.0
         for size, words in (((width, height), "case: board × 2"), ((spine, height), "spine")):
-            drawn_board(sketch, (left, top), size, words, notation, upright=True)
-            left += size[0] + gap
+            drawn_board(sketch, (right, 0), size, words, notation, upright=True)
+            right += size[0] + gap
     return sketch.finish(
         "finish.box",
         "finish",

@@ -146,7 +146,7 @@ def _pieces(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm], 
 def _draw(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm]) -> Drawing:
     """Its boards side by side at one scale, the opening of the side to the right."""
     wide, high = side
-    notation, gap, sketch = made.notation, 18.0, Sketch()
+    notation, gap, sketch = made.notation, high / 6, Sketch()
     drawn_board(sketch, (0, 0), side, "side", notation, upright=True)
     if entries.thumb:
         sketch.arc(wide, high / 2, entries.thumb, 90, 270, "cut", "extras.slipcase.thumb")

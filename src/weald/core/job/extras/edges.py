@@ -20,5 +20,5 @@ class ThumbCuts(Entries):
     pages: Annotated[PageList, Field(title="Down to pages")] = ""
     wide: Annotated[Length, Field(ge=4, le=60, title="Along the edge")] = 14.0
     deep: Annotated[Length, Field(ge=1, le=40, title="Into the leaf")] = 8.0
-    ends: Annotated[Length, Field(ge=0, le=200, title="Whole at head and tail")] = 10.0
+    ends: Annotated[Length, Field(ge=0, le=200, title="Whole at the ends")] = 10.0
     column: Annotated[int | None, Field(ge=1, le=40, title="In a column")] = None
