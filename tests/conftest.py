@@ -11,8 +11,10 @@ from weald.core.reckoning import Quantity
 
 STRUCTURES = {str(name): structure for name, structure in CATALOGUE.items()}
 
-# a busy machine must not make a property fail for being slow
-hypothesis_settings.register_profile("weald", deadline=None)
+# A busy machine must not make a property fail for being slow; nor a run differ from the one before it.
+# Other examples every time: --hypothesis-profile explore, as the long runs have it.
+hypothesis_settings.register_profile("weald", deadline=None, derandomize=True)
+hypothesis_settings.register_profile("explore", deadline=None, print_blob=True)
 hypothesis_settings.load_profile("weald")
 
 

@@ -87,7 +87,7 @@ def _private_database() -> Iterator[str]:
 
 
 def soak(arguments: list[str]) -> None:
-    """The long runs: thirty kills, a hundred people, twenty thousand odd calls; their figures are printed."""
+    """The long runs, their figures printed: other examples, thirty kills, a hundred people, odd calls."""
     long = {
         "WEALD_KILLS": "30",
         "WEALD_PEOPLE": "100",
@@ -98,6 +98,10 @@ def soak(arguments: list[str]) -> None:
     os.environ.update({name: os.environ.get(name, value) for name, value in long.items()})
     runs = ["tests/command/test_people.py", "tests/command/test_kills.py", "tests/web/test_any_shape.py"]
     runs.append("tests/web/test_planning.py::test_nothing_that_is_sent_makes_the_server_fail")
+    explore = ("-m", "hypothesis", "--hypothesis-profile=explore")
+    _run_upon_database(
+        "properties", _tool("pytest", "-p", "no:cacheprovider", "--numprocesses=auto", *explore)
+    )
     _run_upon_database("soak", _tool("pytest", "-q", "-s", "-p", "no:cacheprovider", *runs, *arguments))
 
 

@@ -83,7 +83,8 @@ def inside_its_extent(drawing: Drawing) -> bool:
 @given(
     structure=st.sampled_from(sorted(STRUCTURES)),
     names=st.lists(st.sampled_from(sorted(MADE_UP)), unique=True, max_size=6),
-    pages=st.integers(1, 160),
+    # what is arranged adds up to four, and one section of 41 sheets is refused
+    pages=st.integers(1, 156),
     height=st.floats(60, 420),
 )
 @hypothesis_settings(max_examples=120)
