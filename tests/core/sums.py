@@ -7,6 +7,7 @@ are off together.
 import math
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Any
 
 _NUMBER = re.compile(r"\d+(?:\.\d+)?")
@@ -48,6 +49,7 @@ def _step(number: str) -> float:
     return 0.5 * 10 ** -len(number.partition(".")[2]) if "." in number else 0.005
 
 
+@lru_cache(maxsize=100_000)
 def worked_out(text: str) -> WorkedOut | None:
     """A sum worked out; nothing where its left side is put in words."""
     left, _, right = text.rpartition(" = ")
