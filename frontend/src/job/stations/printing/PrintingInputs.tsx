@@ -70,7 +70,10 @@ function PrinterField() {
           ...(name && !known ? [[name, name] as const] : []),
           ...all.map((printer) => [printer.name, printer.name] as const),
         ]}
-        onChange={(next) => take(all.find((printer) => printer.name === next))}
+        onChange={(next) => {
+          // the printer just added may not be in the list yet
+          if (next !== name) take(all.find((printer) => printer.name === next));
+        }}
       />
       <div className="mt-5">
         <Button
