@@ -7,7 +7,7 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Finding, finding
 from weald.core.job.extras.pages import ArrangedPages, PageNumbers, SelfCover
-from weald.core.job.paging import in_order, listed, number_of
+from weald.core.job.paging import as_list, in_order, listed, number_of
 from weald.core.job.spec import JobSpec
 from weald.core.notation import counted
 from weald.core.press.numbering import number_place
@@ -32,19 +32,17 @@ def _mind_arranged(made: Made, arranged: ArrangedPages) -> Iterator[Finding]:
     ):
         beyond = [page for page in listed(getattr(arranged, key)) if not 1 <= page <= last]
         if beyond:
-            yield finding("pages.beyond", f"extras.arranged.{key}", notation, pages=_said(beyond), last=last)
+            yield finding(
+                "pages.beyond", f"extras.arranged.{key}", notation, pages=as_list(beyond), last=last
+            )
     if beyond := [page for page in listed(arranged.repeat) if not 1 <= page <= brought]:
-        yield finding("pages.beyond", "extras.arranged.repeat", notation, pages=_said(beyond), last=brought)
+        yield finding("pages.beyond", "extras.arranged.repeat", notation, pages=as_list(beyond), last=brought)
     both = sorted(set(listed(arranged.rectos)) & set(listed(arranged.versos)))
     if both:
-        yield finding("pages.both", "extras.arranged.versos", notation, pages=_said(both))
+        yield finding("pages.both", "extras.arranged.versos", notation, pages=as_list(both))
     order = in_order(spec.text.pages, arranged)
     if order and (put_in := len(order) - spec.text.pages):
         yield finding("pages.put_in", "extras.arranged", notation, blanks=counted(put_in, "blank page"))
-
-
-def _said(pages: list[int]) -> str:
-    return ", ".join(map(str, pages))
 
 
 def reckon_numbered(made: Made) -> Added:

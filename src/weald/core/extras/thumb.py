@@ -11,7 +11,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.folding.programme import parse_programme
 from weald.core.job.extras.edges import ThumbCuts
 from weald.core.job.extras.pages import ArrangedPages
-from weald.core.job.paging import in_order, listed
+from weald.core.job.paging import as_list, in_order, listed
 from weald.core.job.spec import JobSpec
 from weald.core.units import TOLERANCE, Mm
 
@@ -101,20 +101,20 @@ def _mind_pages(made: Made, entries: ThumbCuts, places: dict[int, int]) -> Itera
             "extras.thumb.pages",
             notation,
             station="block",
-            pages=_said(beyond),
+            pages=as_list(beyond),
             last=made.spec.text.pages,
         )
     left = [page for page in wanted if places.get(page, 0) % 2]
     if not left:
         return
-    before = _said(sorted({page - 1 if page in left else page for page in wanted}))
+    before = as_list(sorted({page - 1 if page in left else page for page in wanted}))
     arranged = made.spec.extras.arranged or ArrangedPages()
-    rectos = _said(sorted({*listed(arranged.rectos), *left}))
+    rectos = as_list(sorted({*listed(arranged.rectos), *left}))
     yield finding(
         "thumb.left",
         "extras.thumb.pages",
         notation,
-        pages=_said(left),
+        pages=as_list(left),
         actions=(
             Action(
                 "Begin them on the right, a blank page before",
@@ -159,10 +159,6 @@ def _too_wide(made: Made, entries: ThumbCuts, room: Mm) -> Finding:
         wide=show(entries.wide, True),
         room=show(max(0.0, room), True),
     )
-
-
-def _said(pages: list[int]) -> str:
-    return ", ".join(map(str, pages))
 
 
 def _draw(made: Made, entries: ThumbCuts, cuts: list[_Cut]) -> Drawing:

@@ -1,6 +1,7 @@
 """Which page of the text stands where: arranged with blanks put in, repeated in turn, numbered."""
 
 import re
+from collections.abc import Iterable
 from functools import lru_cache
 
 from weald.core.job.extras.pages import ArrangedPages, PageNumbers
@@ -14,6 +15,11 @@ _ROMAN = (
 def listed(text: str) -> tuple[int, ...]:
     """Pages as they are listed: ``24, 60``."""
     return tuple(int(word) for word in re.findall(r"\d+", text))
+
+
+def as_list(pages: Iterable[int]) -> str:
+    """Pages as they are entered and told: ``24, 60``; what :func:`listed` reads."""
+    return ", ".join(map(str, pages))
 
 
 def in_order(pages: int, arranged: ArrangedPages | None) -> tuple[int | None, ...] | None:
