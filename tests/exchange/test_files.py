@@ -57,11 +57,6 @@ def test_no_file_whatever_breaks_the_reader(content: bytes) -> None:
         read_job_file(content)
 
 
-def test_the_schema_in_the_documentation_is_the_one_in_the_code() -> None:
-    written = json.loads((DOCS / "job-file.schema.json").read_text(encoding="utf-8"))
-    assert written == job_file_schema(), "run ./weald describe"
-
-
 def test_the_schema_takes_and_refuses_what_the_reader_does(contract_job: dict[str, Any]) -> None:
     checker = jsonschema.Draft202012Validator(job_file_schema())
     checker.validate(contract_job)

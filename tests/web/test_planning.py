@@ -1,6 +1,5 @@
 import json
 import os
-from pathlib import Path
 from typing import Any
 from urllib.parse import urlencode
 
@@ -14,7 +13,6 @@ from tests.web.conftest import send
 from weald.web.api.api import openapi_document
 from weald.web.jobs.models import Job
 
-DOCS = Path(__file__).parents[2] / "docs"
 SCHEMA = schemathesis.openapi.from_dict(openapi_document())
 
 
@@ -93,11 +91,6 @@ def test_choices_have_names(client: Client) -> None:
     choices = client.get("/api/choices").json()
     assert {"A4", "SRA3", "25 × 38 in"} <= {each["name"] for each in choices["sheets"]}
     assert choices["new_job"]["format"] == "weald-job"
-
-
-def test_the_description_in_the_documentation_is_the_one_in_the_code() -> None:
-    written = json.loads((DOCS / "openapi.json").read_text(encoding="utf-8"))
-    assert written == openapi_document(), "run ./weald describe"
 
 
 @pytest.mark.django_db

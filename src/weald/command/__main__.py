@@ -37,7 +37,10 @@ def _parser() -> argparse.ArgumentParser:
     words.add_parser("bench", help="the benchmarks; further words go to pytest")
     words.add_parser("soak", help="the long runs: kills, many people, odd calls")
     words.add_parser("lock", help="lock the Python packages anew")
-    words.add_parser("describe", help="write the schemas in docs/ and the interface's types anew")
+    describing = words.add_parser(
+        "describe", help="write the schemas in docs/ and the interface's types anew"
+    )
+    describing.add_argument("--check", action="store_true", help="only say what is behind")
     imposing = words.add_parser("impose", help="a text PDF put on sheets that fold to order")
     impose_file.add_arguments(imposing)
     planning = words.add_parser("plan", help="the plan of a job file as JSON")
@@ -67,7 +70,7 @@ def _do(arguments: argparse.Namespace, rest: list[str]) -> int:
     if arguments.word == "describe":
         from weald.command.describing import describe
 
-        describe()
+        describe(check=arguments.check)
         return 0
     if arguments.word in ("lint", "test", "bench", "soak", "lock"):
         from weald.command import checking, locking

@@ -39,12 +39,13 @@ def _tool(*words: str) -> list[str]:
 
 
 def lint() -> None:
-    """Formatters, linters, types, the import wall; the types are looked at beside the front end."""
+    """Formatters, linters, types, the import wall, the descriptions; types beside the front end."""
     environment = _environment() | {"WEALD_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none"}
     bin_folder = Path(sys.executable).parent
     _run("ruff format", _tool("ruff", "format", "--check", "--quiet", "."), environment)
     _run("ruff check", _tool("ruff", "check", "--quiet", "."), environment)
     _run("import wall", [str(bin_folder / "lint-imports"), "--no-cache"], environment)
+    _run("descriptions", _tool("weald.command", "describe", "--check"), environment)
     with ThreadPoolExecutor(1) as beside:
         types = beside.submit(_run, "mypy", _tool("mypy"), environment)
         frontend.install_packages()
