@@ -18,11 +18,18 @@ hypothesis_settings.register_profile("explore", deadline=None, print_blob=True)
 hypothesis_settings.load_profile("weald")
 
 
+ALONE = {"browser": "screen", "command": "demo"}
+
+
+@pytest.hookimpl(tryfirst=True)
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """What drives a browser or a whole demo is left to one process; all else runs beside it."""
+    """One process drives the browser and one whole demos; all else runs beside them.
+
+    First of all, since the groups are read where tests are handed to processes.
+    """
     for item in items:
-        if item.path.parent.name in ("browser", "command"):
-            item.add_marker(pytest.mark.xdist_group("screen"))
+        if group := ALONE.get(item.path.parent.name):
+            item.add_marker(pytest.mark.xdist_group(group))
 
 
 @pytest.fixture(autouse=True)

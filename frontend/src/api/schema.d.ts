@@ -3221,7 +3221,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.high" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.alike" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.broad" | "finishing.high" | "finishing.no_label" | "finishing.label_wide" | "finishing.meets" | "finishing.off_board" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.lettering" | "copied.alike" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
             /**
              * Severity
              * @enum {string}
@@ -4860,7 +4860,7 @@ export interface components {
         };
         /**
          * ComposedEnds
-         * @description Endpapers of one's own composition, alike at both ends.
+         * @description Endpapers of one's own composition.
          *
          *     :param set_back: outer sections and tipped leaves stand back from the spine by a hair.
          *     :param cloth: thickness of a cloth joint or a lining strip.
@@ -4910,6 +4910,8 @@ export interface components {
          * @description An old book as measured, for a job that copies it.
          *
          *     :param thickness: of the text block alone, pressed; ``bands_high`` how far its bands stand out.
+         *     :param head: how far the boards stand out at the head, where head and tail are not alike.
+         *     :param back_height: of the back board, where it is not like the front one; ``back_width`` likewise.
          *     :param inset: from the spine's edge, or the shoulder, to the board.
          */
         CopiedBook: {
@@ -4945,6 +4947,12 @@ export interface components {
              * @default 141
              */
             board_width: number;
+            /** Square at the head */
+            head?: number | null;
+            /** Back board, high */
+            back_height?: number | null;
+            /** Back board, wide */
+            back_width?: number | null;
             /**
              * Board, thick
              * @default 2
@@ -4975,6 +4983,11 @@ export interface components {
              * @default []
              */
             bands: components["schemas"]["BandMeasured"][];
+            /**
+             * Lettering
+             * @default []
+             */
+            lettering: components["schemas"]["OldLine"][];
         };
         /**
          * CoverRules
@@ -5155,8 +5168,9 @@ export interface components {
         };
         /**
          * EndElement
-         * @description One part of the endpapers at one end, from the board inwards.
+         * @description One part of the endpapers, from the board inwards.
          *
+         *     :param at: which end, or both.
          *     :param width: of a joint or a lining strip; by rule where not given.
          *     :param second: another strip beneath a cloth joint.
          */
@@ -5173,6 +5187,12 @@ export interface components {
              * @enum {string}
              */
             attached: "tipped" | "hooked" | "sewn" | "through_fold" | "wrapped";
+            /**
+             * At
+             * @default both
+             * @enum {string}
+             */
+            at: "both" | "front" | "back";
             /**
              * Of
              * @default
@@ -5583,7 +5603,8 @@ export interface components {
          * @description A sheet with different things on it, printed as often as it takes.
          *
          *     :param gutter: between them, cut out; ``margin`` at the edges, where the printer does not print.
-         *     :param labels: this job's own labels are put on it too.
+         *     :param labels: this job's own paper labels are put on it too; ``endleaves`` and ``covers`` likewise, as
+         *         they are cut.
          */
         GangedSheet: {
             /**
@@ -5627,6 +5648,16 @@ export interface components {
              * @default true
              */
             labels: boolean;
+            /**
+             * this job's endleaves too
+             * @default false
+             */
+            endleaves: boolean;
+            /**
+             * this job's covers of card too
+             * @default false
+             */
+            covers: boolean;
         };
         /**
          * Glue
@@ -6155,6 +6186,38 @@ export interface components {
             spine?: number | null;
         };
         /**
+         * OldLine
+         * @description A line of lettering on the old spine.
+         *
+         *     :param place: of its middle, from the head of the boards; ``high`` its capitals, ``long`` from the first
+         *         letter to the last.
+         */
+        OldLine: {
+            /**
+             * Words
+             * @default
+             */
+            text: string;
+            /**
+             * Middle, from the head
+             * @default 40
+             */
+            place: number;
+            /**
+             * Capitals high
+             * @default 4
+             */
+            high: number;
+            /** Line, long */
+            long?: number | null;
+            /**
+             * Runs
+             * @default across
+             * @enum {string}
+             */
+            runs: "across" | "down" | "up";
+        };
+        /**
          * OldPanel
          * @description An old cover, or any panel, let into a board.
          *
@@ -6363,6 +6426,7 @@ export interface components {
          * @description A label pasted into a panel, and lettered there or before.
          *
          *     :param less: how much smaller than its panel it is cut, in each direction.
+         *     :param width: its own size, where it was measured; ``place`` its middle, from the head of the boards.
          */
         PanelLabel: {
             /**
@@ -6381,12 +6445,21 @@ export interface components {
              * @default 1.5
              */
             less: number;
+            /** Wide, as measured */
+            width?: number | null;
+            /** High, as measured */
+            height?: number | null;
+            /** Middle, from the head */
+            place?: number | null;
         };
         /**
          * PanelLine
-         * @description One line of what stands in a panel, from the top.
+         * @description One line of what stands in a panel, from the top; or on the spine, where it was measured.
          *
          *     :param panel: counted from the head, from 1.
+         *     :param place: of its middle, from the head of the boards; without one, all lines of a panel stand in its
+         *         middle.
+         *     :param runs: across the spine; or along it, from head to tail or from tail to head.
          *     :param what: lettering, its words in ``text``; or a tool, so many times.
          *     :param by: the type or the tool, by its name; the first there is where not given.
          *     :param repeats: of a tool; as many as go where not given. ``gap`` between them.
@@ -6420,6 +6493,14 @@ export interface components {
              * @default 1
              */
             gap: number;
+            /**
+             * Runs
+             * @default across
+             * @enum {string}
+             */
+            runs: "across" | "down" | "up";
+            /** Middle, from the head */
+            place?: number | null;
         };
         /**
          * Paper
@@ -11350,7 +11431,7 @@ export interface components {
         };
         /**
          * ComposedEnds
-         * @description Endpapers of one's own composition, alike at both ends.
+         * @description Endpapers of one's own composition.
          *
          *     :param set_back: outer sections and tipped leaves stand back from the spine by a hair.
          *     :param cloth: thickness of a cloth joint or a lining strip.
@@ -11382,6 +11463,8 @@ export interface components {
          * @description An old book as measured, for a job that copies it.
          *
          *     :param thickness: of the text block alone, pressed; ``bands_high`` how far its bands stand out.
+         *     :param head: how far the boards stand out at the head, where head and tail are not alike.
+         *     :param back_height: of the back board, where it is not like the front one; ``back_width`` likewise.
          *     :param inset: from the spine's edge, or the shoulder, to the board.
          */
         CopiedBookInput: {
@@ -11399,6 +11482,12 @@ export interface components {
             board_height?: (number | string) | string;
             /** Board, wide */
             board_width?: (number | string) | string;
+            /** Square at the head */
+            head?: ((number | string) | string) | null;
+            /** Back board, high */
+            back_height?: ((number | string) | string) | null;
+            /** Back board, wide */
+            back_width?: ((number | string) | string) | null;
             /** Board, thick */
             board?: (number | string) | string;
             /** Board from the spine */
@@ -11417,6 +11506,8 @@ export interface components {
             bands_high?: ((number | string) | string) | null;
             /** Bands */
             bands?: components["schemas"]["BandMeasuredInput"][];
+            /** Lettering */
+            lettering?: components["schemas"]["OldLineInput"][];
         };
         /**
          * Edition
@@ -11493,8 +11584,9 @@ export interface components {
         };
         /**
          * EndElement
-         * @description One part of the endpapers at one end, from the board inwards.
+         * @description One part of the endpapers, from the board inwards.
          *
+         *     :param at: which end, or both.
          *     :param width: of a joint or a lining strip; by rule where not given.
          *     :param second: another strip beneath a cloth joint.
          */
@@ -11509,6 +11601,11 @@ export interface components {
              * @enum {string}
              */
             attached?: "tipped" | "hooked" | "sewn" | "through_fold" | "wrapped";
+            /**
+             * At
+             * @enum {string}
+             */
+            at?: "both" | "front" | "back";
             /** Of */
             name?: string;
             /** g/m² */
@@ -11728,7 +11825,8 @@ export interface components {
          * @description A sheet with different things on it, printed as often as it takes.
          *
          *     :param gutter: between them, cut out; ``margin`` at the edges, where the printer does not print.
-         *     :param labels: this job's own labels are put on it too.
+         *     :param labels: this job's own paper labels are put on it too; ``endleaves`` and ``covers`` likewise, as
+         *         they are cut.
          */
         GangedSheetInput: {
             /** Things */
@@ -11750,6 +11848,10 @@ export interface components {
             spoilage?: number | string;
             /** this job's labels too */
             labels?: boolean;
+            /** this job's endleaves too */
+            endleaves?: boolean;
+            /** this job's covers of card too */
+            covers?: boolean;
         };
         /**
          * Glue
@@ -11892,6 +11994,28 @@ export interface components {
             height?: ((number | string) | string) | null;
             /** Spine */
             spine?: ((number | string) | string) | null;
+        };
+        /**
+         * OldLine
+         * @description A line of lettering on the old spine.
+         *
+         *     :param place: of its middle, from the head of the boards; ``high`` its capitals, ``long`` from the first
+         *         letter to the last.
+         */
+        OldLineInput: {
+            /** Words */
+            text?: string;
+            /** Middle, from the head */
+            place?: (number | string) | string;
+            /** Capitals high */
+            high?: (number | string) | string;
+            /** Line, long */
+            long?: ((number | string) | string) | null;
+            /**
+             * Runs
+             * @enum {string}
+             */
+            runs?: "across" | "down" | "up";
         };
         /**
          * OldPanel
@@ -12037,6 +12161,7 @@ export interface components {
          * @description A label pasted into a panel, and lettered there or before.
          *
          *     :param less: how much smaller than its panel it is cut, in each direction.
+         *     :param width: its own size, where it was measured; ``place`` its middle, from the head of the boards.
          */
         PanelLabelInput: {
             /** Panel */
@@ -12048,12 +12173,21 @@ export interface components {
             material?: "leather" | "paper";
             /** Smaller than the panel */
             less?: (number | string) | string;
+            /** Wide, as measured */
+            width?: ((number | string) | string) | null;
+            /** High, as measured */
+            height?: ((number | string) | string) | null;
+            /** Middle, from the head */
+            place?: ((number | string) | string) | null;
         };
         /**
          * PanelLine
-         * @description One line of what stands in a panel, from the top.
+         * @description One line of what stands in a panel, from the top; or on the spine, where it was measured.
          *
          *     :param panel: counted from the head, from 1.
+         *     :param place: of its middle, from the head of the boards; without one, all lines of a panel stand in its
+         *         middle.
+         *     :param runs: across the spine; or along it, from head to tail or from tail to head.
          *     :param what: lettering, its words in ``text``; or a tool, so many times.
          *     :param by: the type or the tool, by its name; the first there is where not given.
          *     :param repeats: of a tool; as many as go where not given. ``gap`` between them.
@@ -12074,6 +12208,13 @@ export interface components {
             repeats?: (number | string) | null;
             /** Gap */
             gap?: (number | string) | string;
+            /**
+             * Runs
+             * @enum {string}
+             */
+            runs?: "across" | "down" | "up";
+            /** Middle, from the head */
+            place?: ((number | string) | string) | null;
         };
         /**
          * Paper

@@ -57,7 +57,7 @@ def lint() -> None:
 def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards.
 
-    As many tests run at a time as there are cores, but never more than one that drives a screen.
+    As many tests run at a time as there are cores, but never two that drive a screen, nor two whole demos.
     """
     lint()
     print("· tests of the front end's pure parts", flush=True)

@@ -10,8 +10,9 @@ from tests.conftest import codes, job_in, planned, value
 from tests.core.extras.made_up import EXTRAS, merged
 from tests.core.test_drawings import areas, drawing, size
 from weald.core.drawing import Label, Line
-from weald.core.extras.setting import fitted_gap, most_repeats, set_tools, set_words, stacked
+from weald.core.extras.finishing.setting import fitted_gap, most_repeats, set_tools, set_words, stacked
 from weald.core.job.extras.lettering import FinishingTool, FinishingType
+from weald.core.planning.plan import Plan
 
 TYPE = FinishingType(capital=4, usual=3.2, narrow=1.6, wide=4.4, gap=0.5, space=2.4)
 
@@ -44,8 +45,7 @@ def test_a_frame_is_filled_from_corner_to_corner(width: float, least: float, sid
 
 @given(st.lists(st.floats(1, 9), min_size=1, max_size=5), st.floats(0, 4), st.floats(60, 100))
 def test_lines_stand_in_the_middle_of_their_panel(heights: list[float], leading: float, room: float) -> None:
-    lines = [set_tools(FinishingTool(width=2, height=height), 1, 0) for height in heights]
-    tops = list(stacked(lines, leading, room))
+    tops = list(stacked(heights, leading, room))
     assert tops[0] == pytest.approx(room - (tops[-1] + heights[-1]))
 
 
@@ -102,3 +102,91 @@ def test_what_cannot_be_set_is_said_by_its_panel() -> None:
     assert "bands.crossed" in codes(planned(lettered(extras={"bands": crossed})))
     close = {"bands": [{"place": 50}, {"place": 60}]}
     assert "bands.narrow" in codes(planned(lettered(extras={"bands": close})))
+
+
+LETTER: dict[str, Any] = {"what": "words", "text": "A"}
+
+
+def of_line(made: Plan, number: int) -> list[Label]:
+    strip = drawing(made, "finish.finishing")
+    return [
+        each
+        for each in strip.elements
+        if isinstance(each, Label) and each.about == f"extras.finishing.lines.{number}.by"
+    ]
+
+
+CASED: dict[str, Any] = {
+    "types": [{"capital": 3, "usual": 2, "narrow": 1, "wide": 3, "gap": 0.5, "space": 1}]
+}
+
+
+def test_a_line_stands_where_it_was_measured_and_a_label_likewise_bands_or_none() -> None:
+    lines = [{"what": "words", "text": "ABC", "place": 40}, {"what": "words", "text": "D", "place": 180}]
+    labels = [{"width": 15, "height": 30, "place": 40, "material": "paper"}]
+    job = merged(job_in("flat_case"), {"extras": {"finishing": {**CASED, "lines": lines, "labels": labels}}})
+    made = planned(job)
+    assert not {code for code in codes(made) if code.startswith("finishing")}
+    letters = of_line(made, 0)
+    # 2 + ½ + 2 + ½ + 2 = 7 long, in the middle of the spine
+    middle = value(made, "finish.width") / 2
+    assert [each.x for each in letters] == pytest.approx([middle - 2.5, middle, middle + 2.5])
+    assert [each.y for each in letters] == pytest.approx([40] * 3)
+    assert of_line(made, 1)[0].y == pytest.approx(180)
+    label = next(each for each in made.pieces if each.id == "panel_label_1")
+    assert (label.width, label.height) == (15, 30)
+    strip = drawing(made, "finish.finishing")
+    drawn = areas(strip, "side_paper")[0].points
+    assert [y for _, y in drawn] == pytest.approx([25, 25, 55, 55])
+
+
+@pytest.mark.parametrize(("runs", "turn", "begins"), [("down", 90, [80, 83.5]), ("up", -90, [84.5, 81])])
+def test_a_line_runs_along_the_spine(runs: str, turn: float, begins: list[float]) -> None:
+    lines = [{"what": "words", "text": "MI", "place": 82.25, "runs": runs}]
+    made = planned(merged(job_in("flat_case"), {"extras": {"finishing": {**CASED, "lines": lines}}}))
+    # M 3 + ½ + I 1 = 4.5 long: from 80 to 84.5, read from the head, or from the tail
+    letters = of_line(made, 0)
+    assert [each.rotation for each in letters] == [turn, turn]
+    ahead = -1 if runs == "down" else 1
+    assert [each.y + ahead * each.width / 2 for each in letters] == pytest.approx(begins)
+
+
+def test_a_line_too_long_for_a_thin_spine_is_run_along_it_at_a_touch() -> None:
+    title = {"what": "words", "text": "A long title of a thin book", "panel": 1}
+    lines = [title, {"what": "words", "text": "B", "place": 9}]
+    job = merged(
+        job_in("flat_case"), {"text": {"pages": 64}, "extras": {"finishing": {**CASED, "lines": lines}}}
+    )
+    found = next(each for each in planned(job).findings if each.code == "finishing.long")
+    (patch,) = (action.patch for action in found.actions)
+    turned = patch["extras.finishing.lines"]
+    after = planned(merged(job, {"extras": {"finishing": {"lines": turned}}}))
+    assert "finishing.long" not in codes(after)
+    assert "finishing.broad" not in codes(after)
+    letters = of_line(after, 0)
+    assert letters[0].y < letters[-1].y
+
+
+@pytest.mark.parametrize(
+    ("entries", "code", "said"),
+    [
+        ({"lines": [{**LETTER, "place": 30}]}, "finishing.meets", "Line 1 meets band 1"),
+        ({"lines": [{**LETTER, "place": 1}]}, "finishing.meets", "Line 1 meets the edge of the boards"),
+        (
+            {"lines": [{**LETTER, "place": 60}, {**LETTER, "place": 62}]},
+            "finishing.meets",
+            "Line 1 meets line 2",
+        ),
+        ({"labels": [{"height": 20, "place": 38}]}, "finishing.meets", "Label 1 meets band 1"),
+        ({"labels": [{"panel": 9}]}, "finishing.no_panel", "panel 9"),
+        ({"labels": [{"less": 20}]}, "finishing.no_label", "Label 1 has no size left"),
+        ({"labels": [{"width": 90}]}, "finishing.label_wide", "Label 1 is 90"),
+        ({"front": [{"width": 900}]}, "finishing.off_board", "Label 1 does not go on the front board"),
+        ({"frames": [{"edges": 150}]}, "finishing.off_board", "Frame 1 does not go on the back board"),
+    ],
+)
+def test_what_meets_or_is_beyond_is_named(entries: dict[str, Any], code: str, said: str) -> None:
+    bands = {"bands": [{"place": place, "width": 4} for place in (30, 50, 80)]}
+    none: dict[str, Any] = {"lines": [], "labels": [], "front": [], "frames": [], **CASED}
+    made = planned(lettered(extras={"bands": bands, "finishing": {**none, **entries}}))
+    assert any(said in each.message for each in made.findings if each.code == code)

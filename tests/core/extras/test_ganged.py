@@ -6,10 +6,11 @@ from typing import Any
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.conftest import codes, planned, value
-from tests.core.extras.made_up import EXTRAS
-from tests.core.test_drawings import areas, drawing
+from tests.conftest import codes, job_in, planned, value
+from tests.core.extras.made_up import EXTRAS, merged
+from tests.core.test_drawings import areas, drawing, size
 from weald.core.forme.ganging import Spot, Wanted, gang
+from weald.core.planning.plan import Plan
 
 
 def over_one_another(one: Spot, other: Spot) -> bool:
@@ -88,3 +89,30 @@ def test_what_cannot_be_ganged_is_said() -> None:
     assert "ganged.cut" in said(items=[{"name": ""}])
     assert "ganged.too_large" in said(items=[{"width": 500}])
     assert "ganged.too_large" in said(items=[{"width": 400, "height": 300, "grain": "height"}])
+
+
+def test_what_this_job_prints_itself_goes_on_the_sheet_as_it_is_cut() -> None:
+    entries = {"items": [], "labels": True, "endleaves": True, "covers": True, "width": 700, "height": 500}
+    lettered = {"labels": [{"material": "paper", "height": 20, "place": 50}] * 2, "types": [], "lines": []}
+    job = merged(job_in("flat_case"), {"copies": 3, "extras": {"ganged": entries, "finishing": lettered}})
+    made = planned(job)
+    cut = {each.id: each for each in made.pieces}
+    label, folio = cut["panel_label_1"], cut["endpaper"]
+    # the sheet's grain runs along its width, theirs along their height: they lie turned
+    lying = {(label.height, label.width), (folio.cut_height, folio.cut_width)}
+    assert {rounded(each) for each in lying} <= sizes(made)
+    said = next(each for each in made.findings if each.code == "ganged.cut")
+    assert "Label at 50 mm 2" in said.message
+    booklet = planned(merged(job_in("saddle_stitch"), {"extras": {"ganged": entries}}))
+    cover = next(each for each in booklet.pieces if each.id == "cover")
+    assert rounded((cover.cut_height, cover.cut_width)) in sizes(booklet)
+
+
+def sizes(made: Plan) -> set[tuple[float, float]]:
+    """Of all that stands on the sheet, from its front."""
+    shapes = areas(drawing(made, "printing.ganged"), "side_paper")
+    return {rounded(size(each.points)) for each in shapes}
+
+
+def rounded(of: tuple[float, float]) -> tuple[float, float]:
+    return round(of[0], 3), round(of[1], 3)

@@ -45,6 +45,34 @@ def test_endpapers_composed_by_hand() -> None:
     assert "extras.ends.elements" in labels
 
 
+def test_the_two_ends_may_differ() -> None:
+    # in front a sewn folio and a joint of 0.25; behind two tipped folios: 2 + 4 leaves, one section more
+    front = [{"at": "front", "attached": "sewn"}, {"at": "front", "what": "cloth_joint", "attached": "sewn"}]
+    back = [{"at": "back"}, {"at": "back", "name": "marbled"}]
+    made, plain = planned(ends(*front, *back)), planned({"text": {"pages": 96}})
+    assert value(made, "endpapers.thickness") == pytest.approx(6 * 120 * 1.3 / 1000)
+    assert value(made, "endpapers.at_spine") == pytest.approx(0.25)
+    assert value(made, "joint.gap") == pytest.approx(value(plain, "joint.gap") + 0.25)
+    sections = value(plain, "sections.count")
+    assert value(made, "spine.swell") == pytest.approx((sections + 1) * 0.2 * 0.5 + 0.25)
+    assert [each.count for each in made.pieces if each.id.startswith("endpaper")] == [1, 1, 1, 1]
+    assert "marbled" in drawing(made, "block.ends_back").text
+    assert "marbled" not in drawing(made, "block.ends").text
+    bare = next(each for each in planned(ends(*back)).findings if each.code == "ends.no_leaf")
+    assert "at the front" in bare.message
+    (action,) = bare.actions
+    mended: Any = action.patch["extras.ends.elements"]
+    assert "ends.no_leaf" not in codes(planned(ends(*mended)))
+
+
+@given(st.lists(st.sampled_from(["both", "front", "back"]), min_size=1, max_size=8))
+def test_parts_of_both_ends_count_twice(at: list[str]) -> None:
+    made = planned(ends(*({"at": each, "what": "single"} for each in at)))
+    leaves = sum(2 if each == "both" else 1 for each in at)
+    assert value(made, "endpapers.thickness") == pytest.approx(leaves * 120 * 1.3 / 1000)
+    assert sum(each.count for each in made.pieces if each.id.startswith("endpaper")) == leaves
+
+
 def test_in_a_single_section_what_is_sewn_goes_with_it() -> None:
     job = job_in("pamphlet_case")
     job["extras"] = {"ends": {"elements": [{"attached": "through_fold"}]}}

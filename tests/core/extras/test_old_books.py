@@ -9,6 +9,9 @@ from hypothesis import strategies as st
 
 from tests.conftest import codes, job_in, planned, value
 from tests.core.extras.made_up import EXTRAS, merged
+from weald.core.extras.finishing.old_lines import type_as_long
+from weald.core.extras.finishing.setting import set_words
+from weald.core.job.extras.old_books import OldLine
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.planning.plan import Plan, plan
@@ -65,6 +68,58 @@ def test_a_job_is_made_like_an_old_book() -> None:
     assert value(made, "block.thickness") == 25
     assert value(made, "sections.count") == 25
     assert [each.place for each in like.extras.bands.bands] == [40, 90]  # type: ignore[union-attr]
+
+
+def test_heads_of_their_own_and_a_back_board_of_its_own_are_taken_over() -> None:
+    # 216 − 210 leaves 6: 2 at the head, so 4 at the tail
+    old = {**EXTRAS["copied"]["extras"]["copied"], "head": 2, "back_height": 215, "back_width": 140}
+    taken_over = taken(read_spec(merged(job_in("laced_boards"), {"extras": {"copied": old}})))
+    made = plan(taken_over)
+    squares = taken_over.binding.squares
+    assert (squares.head, squares.tail) == (2, 4)
+    assert (value(made, "back_board.height"), value(made, "back_board.width")) == (215, 140)
+    assert "copied.differs" not in codes(made)
+
+
+def test_lettering_stands_where_it_stood_as_long_as_it_was() -> None:
+    lines = [
+        {"text": "TIDE TABLES", "place": 65, "high": 4, "long": 20},
+        {"text": "II", "place": 100, "high": 3},
+    ]
+    old = {**EXTRAS["copied"]["extras"]["copied"], "lettering": lines}
+    like = taken(
+        read_spec(merged(job_in("laced_boards"), {"text": {"pages": 400}, "extras": {"copied": old}}))
+    )
+    made = plan(like)
+    assert "copied.alike" in codes(made)
+    assert value(made, "finishing.longest") == pytest.approx(20, abs=0.05)
+    # with type of one's own that is wider it is said: ten letters of 3, eight gaps of ½, a space of 2
+    own = {
+        "types": [{"name": "mine", "capital": 4, "usual": 3, "narrow": 3, "wide": 3, "gap": 0.5, "space": 2}]
+    }
+    set_anew = [
+        {"what": "words", "text": line["text"], "place": line["place"], "by": "mine"} for line in lines
+    ]
+    made = planned(
+        merged(
+            job_in("laced_boards"),
+            {"extras": {"copied": old, "finishing": {**own, "lines": set_anew}}},
+        )
+    )
+    said = [each.message for each in made.findings if each.code == "copied.lettering"]
+    assert len(said) == 2
+    assert "36 mm long" in said[0]
+    assert "20 mm long" in said[0]
+    assert "3 mm high" in said[1]
+
+
+@given(st.text(max_size=80), st.floats(0.2, 80), st.floats(0.01, 3000))
+def test_type_is_found_for_whatever_was_measured(text: str, high: float, long: float) -> None:
+    one_line = "".join(sign for sign in text if sign.isprintable())
+    type = type_as_long(OldLine(text=one_line, high=high, long=long))
+    assert type.capital == high
+    if type.narrow > 0.3 and type.wide < 80 and type.gap < 20 and type.space < 40 and one_line.strip():
+        assert set_words(one_line, type).length == pytest.approx(long, rel=0.02)
 
 
 @given(

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from weald.core.bindings.joint import gap_by_board, thicker
-from weald.core.block.ends import EndMatter, end_matter
+from weald.core.block.ends import BothEnds, both_ends
 from weald.core.job.options import JOINT_RULE_WORDS, SPINE_RULE_WORDS
 from weald.core.job.spec import JobSpec, JointRule, SpineRule
 from weald.core.quantities import SQUARE, Edge
@@ -76,9 +76,9 @@ def wanted_inset(spec: JobSpec) -> Mm:
     return DEFAULT_INSET if spec.binding.inset is None else spec.binding.inset
 
 
-def _composed_ends(spec: JobSpec) -> EndMatter | None:
+def _composed_ends(spec: JobSpec) -> BothEnds | None:
     """What composed endpapers come to, whose cloth widens the joint; nothing where there are none."""
-    return end_matter(spec.extras.ends, several=True) if spec.extras.ends else None
+    return both_ends(spec.extras.ends, several=True) if spec.extras.ends else None
 
 
 def _gap_by_rule(spec: JobSpec, rule: JointRule, board: Mm, from_inset: Mm) -> Mm:

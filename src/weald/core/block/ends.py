@@ -2,9 +2,11 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from typing import Literal
 
 from weald.core.job.extras.leaves import ComposedEnds, EndElement
 from weald.core.paper import calliper_from_bulk
+from weald.core.reckoning import Ledger, Term
 from weald.core.units import Mm
 
 LEAVES = {"folio": 2, "single": 1, "laminated": 2, "cloth_joint": 0, "lining": 0}
@@ -13,6 +15,8 @@ HOOK: Mm = 6.0
 """Paper hooked or wrapped round a section reaches so far beyond its fold."""
 SEWN = ("sewn", "through_fold")
 ROUND_A_SECTION = ("hooked", "wrapped")
+End = Literal["front", "back"]
+ENDS: tuple[End, End] = ("front", "back")
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,20 +36,64 @@ class EndMatter:
     joint: Mm
 
 
-def end_matter(ends: ComposedEnds, several: bool) -> EndMatter:
-    """What one end comes to.
+@dataclass(frozen=True, slots=True)
+class BothEnds:
+    """The endpapers of both ends; what they come to together."""
+
+    front: EndMatter
+    back: EndMatter
+
+    @property
+    def sections(self) -> int:
+        """Sewn as sections of their own."""
+        return self.front.sections + self.back.sections
+
+    @property
+    def mass(self) -> float:
+        """In g/m² of one leaf's area."""
+        return self.front.mass + self.back.mass
+
+    @property
+    def joint(self) -> Mm:
+        """Both joints are alike, and as wide as the fuller end asks for."""
+        return max(self.front.joint, self.back.joint)
+
+    def summed(
+        self, what: Literal["thickness", "at_spine"], label: str, ledger: Ledger
+    ) -> tuple[Mm, str, dict[str, Term]]:
+        """What both ends come to, how, and from what: twice the one where they are alike."""
+        about = "extras.ends.elements"
+        front, back = getattr(self.front, what), getattr(self.back, what)
+        if front == back:
+            return 2 * front, "2 × {each}", {"each": ledger.entry(label, front, about, "thickness")}
+        terms = {
+            "front": ledger.entry(f"{label}, front", front, about, "thickness"),
+            "back": ledger.entry(f"{label}, back", back, about, "thickness"),
+        }
+        return front + back, "{front} + {back}", terms
+
+
+def elements_at(ends: ComposedEnds, end: End) -> tuple[EndElement, ...]:
+    """The parts of one end, from the board inwards."""
+    return tuple(each for each in ends.elements if each.at in ("both", end))
+
+
+def both_ends(ends: ComposedEnds, several: bool) -> BothEnds:
+    """What the two ends come to.
 
     :param several: whether there are other sections; in a single one, whatever is sewn goes with it.
     """
+    return BothEnds(*(_matter(elements_at(ends, end), ends.cloth, several) for end in ENDS))
+
+
+def _matter(elements: tuple[EndElement, ...], cloth: Mm, several: bool) -> EndMatter:
     return EndMatter(
-        leaves=sum(LEAVES[each.what] for each in ends.elements),
-        thickness=sum(LEAVES[each.what] * calliper(each) for each in ends.elements),
-        mass=sum(LEAVES[each.what] * each.grammage for each in ends.elements),
-        sections=sum(each.attached in SEWN and LEAVES[each.what] > 1 for each in ends.elements)
-        if several
-        else 0,
-        at_spine=sum(_at_spine(each, ends.cloth) for each in ends.elements),
-        joint=joint_strips(ends.elements) * ends.cloth,
+        leaves=sum(LEAVES[each.what] for each in elements),
+        thickness=sum(LEAVES[each.what] * calliper(each) for each in elements),
+        mass=sum(LEAVES[each.what] * each.grammage for each in elements),
+        sections=sum(each.attached in SEWN and LEAVES[each.what] > 1 for each in elements) if several else 0,
+        at_spine=sum(_at_spine(each, cloth) for each in elements),
+        joint=joint_strips(elements) * cloth,
     )
 
 

@@ -14,7 +14,6 @@ from weald.core.extras import (
     covers,
     elsewhere,
     ends,
-    finishing,
     formes,
     ganged,
     jacket,
@@ -30,6 +29,7 @@ from weald.core.extras import (
     thumb,
 )
 from weald.core.extras.fields import Field, fields_of
+from weald.core.extras.finishing import extra as finishing
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.group import ExtraName

@@ -6,11 +6,13 @@ How they become entries, and where the job differs from them.
 from collections.abc import Iterator
 
 from weald.core.drawing import Sketch, box
+from weald.core.extras.finishing.old_lines import differing_lines, take_lines
 from weald.core.extras.protocol import Added, Extra, Made
-from weald.core.findings import Action, Patch, finding
+from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.folding.makeup import share_out
 from weald.core.folding.packet import MAX_SHEETS
 from weald.core.job.extras.old_books import CopiedBook
+from weald.core.job.patching import value_at
 from weald.core.job.spec import JobSpec
 from weald.core.quantities import QuantityId
 from weald.core.units import Mm
@@ -23,37 +25,28 @@ LEAST_BAND: Mm = 0.5
 def reckon(made: Made) -> Added:
     """Hold the plan against the old book, and offer to make the job like it."""
     old = made.spec.extras.copied or CopiedBook()
-    differs = list(_differences(made, old))
-    found = [
-        finding(
-            "copied.differs",
-            quantity,
-            made.notation,
-            label=made.ledger.quantities[quantity].label,
-            here=made.notation.length(here, True),
-            there=made.notation.limit(there),
-        )
-        for quantity, here, there in differs
-    ]
+    differs = [*_differences(made, old), *differing_lines(made, old.lettering)]
+    found = differs
     patch = copying(made, old)
-    if any(_value(made.spec, path) != value for path, value in patch.items()):
+    if any(_plain(value_at(made.spec, path)) != value for path, value in patch.items()):
         action = Action("Make the job like it", patch)
-        found.insert(0, finding("copied.take", "extras.copied", made.notation, actions=(action,)))
+        found = [finding("copied.take", "extras.copied", made.notation, actions=(action,)), *differs]
     elif not differs:
-        found.append(finding("copied.alike", "extras.copied", made.notation))
+        found = [finding("copied.alike", "extras.copied", made.notation)]
     return Added(findings=tuple(found))
 
 
 def copying(made: Made, old: CopiedBook) -> Patch:
     """The entries that make a job like the old book.
 
-    Squares: head and tail = (board − leaf) / 2; fore-edge = inset + board − leaf, of a backed book less its
-    shoulder, which is as wide as the board is thick.
+    Squares: head and tail = (board − leaf) / 2, where they are alike; fore-edge = inset + board − leaf, of a
+    backed book less its shoulder, which is as wide as the board is thick.
     The block's thickness is taken as measured, its paper's as thickness / leaves.
     """
     spec, inset = made.spec, 0.0 if old.inset is None else old.inset
     shoulder = old.board if made.block.shoulder_angle else 0.0
-    even = round((old.board_height - old.height) / 2, 4)
+    over = old.board_height - old.height
+    head = over / 2 if old.head is None else old.head
     fore_edge = round(inset + old.board_width - (old.width - shoulder), 4)
     patch: Patch = {
         "leaf.height": old.height,
@@ -61,8 +54,8 @@ def copying(made: Made, old: CopiedBook) -> Patch:
         "text.pages": 2 * old.leaves,
         "binding.board": old.board,
         "binding.cover_thickness": old.cover,
-        "binding.squares.head": max(0.0, even),
-        "binding.squares.tail": max(0.0, even),
+        "binding.squares.head": max(0.0, round(head, 4)),
+        "binding.squares.tail": max(0.0, round(over - head, 4)),
         "binding.squares.fore_edge": max(0.0, fore_edge),
         "measured.block.thickness": old.thickness,
     }
@@ -72,6 +65,10 @@ def copying(made: Made, old: CopiedBook) -> Patch:
         patch |= {"binding.joint_rule": "inset", "binding.inset": old.inset}
     if old.spine is not None:
         patch["measured.spine_board.width"] = old.spine
+    if old.back_height is not None:
+        patch["measured.back_board.height"] = old.back_height
+    if old.back_width is not None:
+        patch["measured.back_board.width"] = old.back_width
     if old.sections:
         patch |= _sections(spec, old)
     if old.supports or old.kettle_head is not None or old.kettle_tail is not None:
@@ -85,7 +82,7 @@ def copying(made: Made, old: CopiedBook) -> Patch:
             "high": old.bands_high,
             "bands": [each.model_dump() for each in old.bands],
         }
-    return patch
+    return patch | take_lines(made, old.lettering)
 
 
 def _sections(spec: JobSpec, old: CopiedBook) -> Patch:
@@ -97,15 +94,6 @@ def _sections(spec: JobSpec, old: CopiedBook) -> Patch:
     shared = share_out(sheets, each, "even")
     rule = "even" if len(shared) == old.sections else "full"
     return {"folding.programme": "v", "folding.sheets_per_section": each, "folding.make_up": rule}
-
-
-def _value(spec: JobSpec, path: str) -> object:
-    if path.startswith("measured."):
-        return spec.measured.get(path.removeprefix("measured."))
-    at: object = spec
-    for step in path.split("."):
-        at = getattr(at, step, None)
-    return _plain(at)
 
 
 def _plain(value: object) -> object:
@@ -120,7 +108,7 @@ def _plain(value: object) -> object:
     }
 
 
-def _differences(made: Made, old: CopiedBook) -> Iterator[tuple[QuantityId, Mm, Mm]]:
+def _differences(made: Made, old: CopiedBook) -> Iterator[Finding]:
     """Sizes of the plan that are not the old book's."""
     there: dict[QuantityId, Mm | None] = {
         "block.height": old.height,
@@ -128,6 +116,8 @@ def _differences(made: Made, old: CopiedBook) -> Iterator[tuple[QuantityId, Mm, 
         "block.thickness": old.thickness,
         "board.height": old.board_height,
         "board.width": old.board_width,
+        "back_board.height": old.back_height,
+        "back_board.width": old.back_width,
         "spine_board.width": old.spine,
     }
     for quantity, size in there.items():
@@ -135,7 +125,14 @@ def _differences(made: Made, old: CopiedBook) -> Iterator[tuple[QuantityId, Mm, 
             continue
         here = made.ledger.value(quantity)
         if abs(here - size) > AS_GOOD:
-            yield quantity, here, size
+            yield finding(
+                "copied.differs",
+                quantity,
+                made.notation,
+                label=made.ledger.quantities[quantity].label,
+                here=made.notation.length(here, True),
+                there=made.notation.limit(size),
+            )
 
 
 def draw(sketch: Sketch) -> None:

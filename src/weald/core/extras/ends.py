@@ -1,9 +1,9 @@
 """Endpapers composed freely: drawn in section; block, joint and cut list reckon with them themselves."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from weald.core.bindings.protocol import Structure
-from weald.core.block.ends import LEAVES, ROUND_A_SECTION, SEWN, joint_strips
+from weald.core.block.ends import ENDS, LEAVES, ROUND_A_SECTION, SEWN, End, elements_at, joint_strips
 from weald.core.drawing import Drawing, Sketch
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Action, Finding, finding
@@ -37,41 +37,55 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
 
 
 def reckon(made: Made) -> Added:
-    """Draw one end in section, and say what does not hold."""
+    """Draw one end in section, or both where they differ, and say what does not hold."""
     ends = made.spec.extras.ends or ComposedEnds()
-    drawings = (_draw(made, ends),) if "block" in made.drawn and ends.elements else ()
+    alike = all(each.at == "both" for each in ends.elements)
+    drawings: tuple[Drawing, ...] = ()
+    if "block" in made.drawn and ends.elements:
+        drawings = (
+            (_draw(made, ends.elements, None),)
+            if alike
+            else tuple(_draw(made, elements_at(ends, end), end) for end in ENDS)
+        )
     return Added(drawings=drawings, findings=tuple(_mind(made, ends)))
 
 
 def _mind(made: Made, ends: ComposedEnds) -> Iterator[Finding]:
-    notation, elements = made.notation, ends.elements
-    if not any(LEAVES[each.what] for each in elements):
-        add = [*(each.model_dump() for each in elements), EndElement().model_dump()]
-        actions = (Action("Add a folio", {"extras.ends.elements": add}),)
-        yield finding("ends.no_leaf", "extras.ends.elements", notation, actions=actions)
-    for number, each in enumerate(elements):
+    notation = made.notation
+    for end in ENDS:
+        if not any(LEAVES[each.what] for each in elements_at(ends, end)):
+            both = not any(LEAVES[each.what] for each in ends.elements)
+            leaf = EndElement(at="both" if both else end)
+            add = [*(each.model_dump() for each in ends.elements), leaf.model_dump()]
+            actions = (Action("Add a folio", {"extras.ends.elements": add}),)
+            where = "the endpapers" if both else f"the endpapers at the {end}"
+            yield finding("ends.no_leaf", "extras.ends.elements", notation, where=where, actions=actions)
+            if both:
+                break
+    for number, each in enumerate(ends.elements):
         about = f"extras.ends.elements.{number}.attached"
         if each.attached in (*SEWN, *ROUND_A_SECTION) and not made.block.sections:
             yield finding("ends.not_sewn", about, notation, held=HELD[each.attached])
         elif each.attached in SEWN and each.what in ("single", "laminated"):
             yield finding("ends.no_fold", about, notation, what=WORDS[each.what])
-    if sum(each.what == "cloth_joint" for each in elements) > 1:
+    joints = max((elements_at(ends, end) for end in ENDS), key=joint_strips)
+    if sum(each.what == "cloth_joint" for each in joints) > 1:
         yield finding(
             "ends.joints",
             "extras.ends.elements",
             notation,
-            thick=notation.thickness(joint_strips(elements) * ends.cloth, True),
+            thick=notation.thickness(joint_strips(joints) * ends.cloth, True),
         )
 
 
-def _draw(made: Made, ends: ComposedEnds) -> Drawing:
+def _draw(made: Made, elements: Sequence[EndElement], end: End | None) -> Drawing:
     """One end cut across, the board above and the first section below, the spine to the left."""
     sketch = Sketch()
     y = 0.0
     sketch.line(((2 * STEP, y), (LONG, y)), "cut")
     sketch.line(((2 * STEP, y - STEP), (LONG, y - STEP)), "cut")
     sketch.label(LONG + 2, y - STEP / 2, "board", anchor="start", height=3)
-    for each in ends.elements:
+    for each in elements:
         y = _draw_element(sketch, each, y + STEP)
     y += STEP
     for leaf in range(SECTION_LEAVES):
@@ -91,13 +105,13 @@ def _draw(made: Made, ends: ComposedEnds) -> Drawing:
     sketch.label(LONG + 2, y + SECTION_LEAVES * STEP, word, anchor="start", height=3)
     sketch.points.append((LONG + 50, y))
     return sketch.finish(
-        "block.ends",
+        "block.ends_back" if end == "back" else "block.ends",
         "block",
-        "One end in section, the spine to the left",
+        f"{f'The {end}' if end else 'One end'} in section, the spine to the left",
         rows=(0, 0, 0, 0),
         to_scale=False,
         text="From the board inwards: "
-        + "; ".join(f"{each.name or WORDS[each.what]}, {HELD[each.attached]}" for each in ends.elements),
+        + "; ".join(f"{each.name or WORDS[each.what]}, {HELD[each.attached]}" for each in elements),
     )
 
 

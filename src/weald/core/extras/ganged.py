@@ -1,22 +1,26 @@
 """Things ganged on one sheet: front and back, how often it is printed, and the order of the cuts."""
 
 import math
+from collections import Counter
 from collections.abc import Iterator
+from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Sketch, box
+from weald.core.extras.finishing.extra import finishing_pieces
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Finding, finding
 from weald.core.forme.ganging import Ganged, Spot, Wanted, gang
 from weald.core.job.extras.ganged import GangedItem, GangedSheet
+from weald.core.pieces import Piece, PieceGrain
 from weald.core.stations import finish as finish_station
-
-LABEL = ("label",)
+from weald.core.stations.block_pieces import endpaper_pieces
+from weald.core.units import Mm
 
 
 def reckon(made: Made) -> Added:
     """Lay everything on one sheet, and count what is printed; more of a thing than wanted is said."""
     entries, ledger = made.spec.extras.ganged or GangedSheet(), made.ledger
-    wanted = list(_wanted(made, entries))
+    wanted = _wanted(made, entries)
     if not wanted:
         return Added(findings=(finding("ganged.nothing", "extras.ganged.items", made.notation),))
     laid = gang(wanted, (entries.width, entries.height), entries.margin, entries.gutter)
@@ -39,17 +43,46 @@ def reckon(made: Made) -> Added:
     return Added(drawings=drawings, findings=tuple(_mind(made, wanted, laid)))
 
 
-def _wanted(made: Made, entries: GangedSheet) -> Iterator[Wanted]:
-    for item in entries.items:
-        yield Wanted(item.name, item.width, item.height, item.count, _turns(item.grain, entries.grain))
-    if not entries.labels:
-        return
-    for piece in finish_station.pieces(made.spec, made.finish, made.ledger):
-        if piece.id in LABEL and min(piece.width, piece.height) > 0:
-            yield Wanted(piece.label, piece.width, piece.height, piece.count, _turns("height", entries.grain))
+def _wanted(made: Made, entries: GangedSheet) -> list[Wanted]:
+    """Everything to be put on the sheet, no two things by one name."""
+    things = [
+        *(_Thing(item.name, (item.width, item.height), item.count, item.grain) for item in entries.items),
+        *(
+            _Thing(piece.label, (piece.cut_width, piece.cut_height), piece.count, piece.grain)
+            for piece in _own(made, entries)
+            if min(piece.width, piece.height) > 0
+        ),
+    ]
+    known: Counter[str] = Counter()
+    wanted = []
+    for thing in things:
+        known[thing.name] += 1
+        name = thing.name if known[thing.name] == 1 else f"{thing.name} {known[thing.name]}"
+        wanted.append(Wanted(name, *thing.size, thing.count, _turns(thing.grain, entries.grain)))
+    return wanted
 
 
-def _turns(grain: str, sheet: str) -> tuple[bool, ...]:
+@dataclass(frozen=True, slots=True)
+class _Thing:
+    name: str
+    size: tuple[Mm, Mm]
+    count: int
+    grain: PieceGrain
+
+
+def _own(made: Made, entries: GangedSheet) -> Iterator[Piece]:
+    """Pieces of this job that are printed."""
+    if entries.labels:
+        labels = (*finish_station.pieces(made.spec, made.finish, made.ledger), *finishing_pieces(made))
+        yield from (piece for piece in labels if piece.material == "side_paper")
+    if entries.endleaves:
+        leaves = endpaper_pieces(made.spec, made.treatment, made.ledger)
+        yield from (piece for piece in leaves if piece.material == "endpaper")
+    if entries.covers:
+        yield from (piece for piece in made.bound.pieces if piece.id == "cover" and piece.material == "card")
+
+
+def _turns(grain: PieceGrain, sheet: PieceGrain) -> tuple[bool, ...]:
     """Which ways a thing may lie, so that its grain runs as it has to."""
     if grain == "any":
         return (False, True)

@@ -2,6 +2,7 @@
 
 import difflib
 import math
+import re
 import unicodedata
 from collections.abc import Iterator, Mapping, Sequence
 from itertools import islice
@@ -51,6 +52,20 @@ def _without_control_signs(text: str) -> str:
 
 OneLine = AfterValidator(_without_control_signs)
 Name = Annotated[str, Field(max_length=120), OneLine]
+
+_PAGES = re.compile(r"[\s,;]*(\d+(\s*[–-]\s*\d+)?([\s,;]+|$))*")
+
+
+def _pages(text: str) -> str:
+    if not _PAGES.fullmatch(text):
+        raise ValueError("List pages by their numbers, such as 3, 12, 17-24.")
+    return text
+
+
+PageList = Annotated[
+    str, Field(max_length=400, json_schema_extra={"pattern": f"^{_PAGES.pattern}$"}), AfterValidator(_pages)
+]
+"""Pages of the text, in the order they are named: ``3, 12, 17-24``."""
 Title = Annotated[str, Field(min_length=1, max_length=200), OneLine]
 
 

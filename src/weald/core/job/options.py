@@ -149,6 +149,8 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
         "tool": "a tool, repeated",
         "line": "a line across",
     },
+    "extras.finishing.lines.runs": DIRECTION_WORDS,
+    "extras.copied.lettering.runs": DIRECTION_WORDS,
     "extras.finishing.labels.material": {"leather": "leather", "paper": "paper"},
     "extras.finishing.front.material": {"paper": "paper", "leather": "leather", "stamped": "stamped"},
     "extras.finishing.frames.side": {"both": "both boards", "front": "front", "back": "back"},
@@ -159,6 +161,7 @@ OPTIONS: Mapping[str, Mapping[str, str]] = {
         "cloth_joint": "cloth joint",
         "lining": "strip of mull or cloth",
     },
+    "extras.ends.elements.at": {"both": "both ends", "front": "the front", "back": "the back"},
     "extras.ends.elements.attached": {
         "tipped": "tipped on",
         "hooked": "hooked round the {signature}",

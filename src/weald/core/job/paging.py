@@ -12,14 +12,37 @@ _ROMAN = (
 )
 
 
+MOST_PAGES = 20000
+"""No text has more; a range goes no further."""
+
+
+@lru_cache(maxsize=256)
 def listed(text: str) -> tuple[int, ...]:
-    """Pages as they are listed: ``24, 60``."""
-    return tuple(int(word) for word in re.findall(r"\d+", text))
+    """Pages as they are listed, in that order: ``24, 60``, ``17-24``, backwards ``4-1``."""
+    pages: list[int] = []
+    for first, last in re.findall(r"(\d+)(?:\s*[–-]\s*(\d+))?", text):
+        begins, ends = int(first), int(last or first)
+        if ends >= begins:
+            pages += range(begins, min(ends, begins + MOST_PAGES) + 1)
+        else:
+            pages += range(begins, max(ends, begins - MOST_PAGES) - 1, -1)
+    return tuple(pages)
 
 
 def as_list(pages: Iterable[int]) -> str:
-    """Pages as they are entered and told: ``24, 60``; what :func:`listed` reads."""
-    return ", ".join(map(str, pages))
+    """Pages as they are entered and told: ``24, 60``, ``17–24``; what :func:`listed` reads."""
+    runs: list[list[int]] = []
+    for page in pages:
+        if runs and page == runs[-1][-1] + 1:
+            runs[-1].append(page)
+        else:
+            runs.append([page])
+    return ", ".join(_run(run) for run in runs)
+
+
+def _run(pages: list[int]) -> str:
+    joined = "–" if len(pages) > 2 else ", "
+    return str(pages[0]) if len(pages) == 1 else f"{pages[0]}{joined}{pages[-1]}"
 
 
 def in_order(pages: int, arranged: ArrangedPages | None) -> tuple[int | None, ...] | None:

@@ -23,6 +23,7 @@ from weald.core.job.entries import (
     Length,
     Name,
     OneLine,
+    PageList,
     Size,
     Thin,
     Title,
@@ -79,7 +80,7 @@ class Text(Entries):
     blanks: BlankPlace = "end"
     filler: Filler = "plain"
     ruling: Ruling = Ruling()
-    spreads: Annotated[str, Field(max_length=400, pattern=r"^[\d\s,;]*$")] = ""
+    spreads: PageList = ""
     file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
     file_pages: Annotated[int, Field(ge=1, le=20000)] | None = None
     page: PageSize | None = None

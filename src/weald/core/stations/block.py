@@ -1,6 +1,6 @@
 """Block: its leaves and endpapers stacked, swollen by the thread, and its back shaped."""
 
-from weald.core.block.ends import end_matter
+from weald.core.block.ends import both_ends
 from weald.core.block.plates import stands_out
 from weald.core.block.textblock import out_of_square
 from weald.core.job.spec import JobSpec
@@ -22,19 +22,19 @@ def reckon(
     composed = spec.extras.ends if treatment.endpapers else None
     end_leaves = leaves_of_endpapers(ends) if treatment.endpapers and not composed else 0
     sections = len(folding.sections) if folding.sewn and treatment.method not in ("none", "stab") else 0
-    matter = end_matter(composed, sections > 1) if composed else None
+    matter = both_ends(composed, sections > 1) if composed else None
     thickness = reckon_thickness(
         spec, treatment, (end_leaves, matter), paper, (sections, folding.make_up), ledger
     )
     height = ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
     width = _reckon_width(spec, ledger)
-    own = 1 if ends.kind == "sewn" and end_leaves else matter.sections if matter else 0
-    sewn = sections + (2 * own if sections else 0)
+    own = 2 if ends.kind == "sewn" and end_leaves else matter.sections if matter else 0
+    sewn = sections + (own if sections else 0)
     added = reckon_swell(spec, treatment, thickness, sewn, ledger)
     area = height * width / 1e6
     leaves = ledger.value("text.leaves") * treatment.leaf_factor
-    end_mass = matter.mass if matter else end_leaves * ends.grammage
-    mass = area * (leaves * paper.grammage + 2 * end_mass)
+    end_mass = matter.mass if matter else 2 * end_leaves * ends.grammage
+    mass = area * (leaves * paper.grammage + end_mass)
     _reckon_diagonals(spec, height, width, ledger)
     flat = BlockPlan(
         height=height,

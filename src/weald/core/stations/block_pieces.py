@@ -114,7 +114,7 @@ _HELD_WORDS = {
 
 
 def _composed_pieces(spec: JobSpec, ends: ComposedEnds, ledger: Ledger) -> list[Piece]:
-    """What composed endpapers are cut from, both ends alike, from the board inwards."""
+    """What composed endpapers are cut from, from the board inwards."""
     pieces = []
     leaf, height = ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height")
     bridge = ledger.value("joint.gap") if "joint.gap" in ledger.quantities else 2 * spec.binding.board
@@ -127,7 +127,8 @@ def _composed_pieces(spec: JobSpec, ends: ComposedEnds, ledger: Ledger) -> list[
         cloth = each.what in ("cloth_joint", "lining")
         label = f"{_WHAT_WORDS[each.what]}{f', {each.name}' if each.name else ''}"
         first = each.what == "folio" and number == 1
-        count = 2 * spec.copies * (2 if each.what == "laminated" else 1)
+        copies = spec.copies * (2 if each.at == "both" else 1)
+        count = copies * (2 if each.what == "laminated" else 1)
         pieces.append(
             make_piece(
                 ledger,
@@ -144,15 +145,15 @@ def _composed_pieces(spec: JobSpec, ends: ComposedEnds, ledger: Ledger) -> list[
             how = "beneath the joint, {mm:3} narrower at either edge"
             size = (max(1.0, width - 2 * SECOND_NARROWER), height)
             name = f"endpaper_{number}_second"
-            pieces.append(
-                make_piece(ledger, name, "Strip beneath the joint", "cloth", 2 * spec.copies, size, how)
-            )
+            pieces.append(make_piece(ledger, name, "Strip beneath the joint", "cloth", copies, size, how))
     return pieces
 
 
 def _how_held(element: EndElement, ends: ComposedEnds, ledger: Ledger) -> str:
     """How a part is fastened; what is tipped stands back from the spine, and so do outer sections."""
     words = ledger.say(_HELD_WORDS[element.attached])
+    if element.at != "both":
+        words = f"at the {element.at}, {words}"
     if element.attached != "tipped" or not ends.set_back:
         return words
     return f"{words}, {ledger.notation.length(ends.set_back, True)} back from the spine"

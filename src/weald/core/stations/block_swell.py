@@ -1,6 +1,6 @@
 """What the sewing adds at the spine, and the thread that suits a block."""
 
-from weald.core.block.ends import end_matter
+from weald.core.block.ends import both_ends
 from weald.core.block.holes import SUPPORTED, courses
 from weald.core.block.textblock import FLAT_BACK_SWELL_EASY, arc_to_chord, swell, thread_for_swell
 from weald.core.job.spec import JobSpec
@@ -122,13 +122,9 @@ def _at_spine(spec: JobSpec, treatment: Treatment, sections: int, ledger: Ledger
     """What lies at the spine alone, or is lacking there: strips and hooks of endpapers, guards of plates."""
     found: dict[str, Term] = {}
     composed = spec.extras.ends if treatment.endpapers else None
-    if composed and (each := end_matter(composed, several=True).at_spine):
-        ledger.reckon(
-            "endpapers.at_spine",
-            2 * each,
-            "2 × {each}",
-            {"each": ledger.entry("cloth and hooks of one end", each, "extras.ends.elements", "thickness")},
-        )
+    matter = both_ends(composed, several=True) if composed else None
+    if matter and (matter.front.at_spine or matter.back.at_spine):
+        ledger.reckon("endpapers.at_spine", *matter.summed("at_spine", "cloth and hooks of one end", ledger))
         found["ends"] = ledger.ref("endpapers.at_spine")
     pulled = spec.extras.pulled
     if pulled and pulled.mended and sections:

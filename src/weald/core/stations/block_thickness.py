@@ -1,6 +1,6 @@
 """How thick the block is: the leaves of the text, the endpapers, and all that is put in."""
 
-from weald.core.block.ends import EndMatter
+from weald.core.block.ends import BothEnds
 from weald.core.block.plates import reckon_plates
 from weald.core.folding.makeup import MakeUp
 from weald.core.job.spec import Endpapers, JobSpec
@@ -19,7 +19,7 @@ def leaves_of_endpapers(ends: Endpapers) -> int:
 def reckon_thickness(
     spec: JobSpec,
     treatment: Treatment,
-    end_matter: tuple[int, EndMatter | None],
+    end_matter: tuple[int, BothEnds | None],
     paper: PaperPlan,
     sewn: tuple[int, MakeUp],
     ledger: Ledger,
@@ -68,16 +68,10 @@ def reckon_thickness(
             from_weight=True,
         )
         summed["ends"] = ledger.ref("endpapers.thickness")
-    if composed and composed.leaves:
+    if composed and composed.front.leaves + composed.back.leaves:
         total += ledger.reckon(
             "endpapers.thickness",
-            2 * composed.thickness,
-            "2 × {each}",
-            {
-                "each": ledger.entry(
-                    "leaves at each end", composed.thickness, "extras.ends.elements", "thickness"
-                )
-            },
+            *composed.summed("thickness", "leaves at each end", ledger),
             rule="every leaf of the composition, the paste-down too",
         )
         summed["ends"] = ledger.ref("endpapers.thickness")

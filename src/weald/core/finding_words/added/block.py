@@ -81,7 +81,7 @@ BLOCK: dict[BlockCode, FindingWords] = {
     "ends.no_leaf": FindingWords(
         "mind",
         "block",
-        "These endpapers have no leaf: nothing covers the boards inside.",
+        "There is no leaf in {where}: nothing covers the board inside.",
         "Add a folio, or paste board papers on.",
     ),
     "ends.not_sewn": FindingWords(

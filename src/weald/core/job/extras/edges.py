@@ -4,8 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from weald.core.job.entries import Entries, Length
-from weald.core.job.extras.pages import PageList
+from weald.core.job.entries import Entries, Length, PageList
 
 
 class ThumbCuts(Entries):

@@ -21,7 +21,8 @@ class GangedSheet(Entries):
     """A sheet with different things on it, printed as often as it takes.
 
     :param gutter: between them, cut out; ``margin`` at the edges, where the printer does not print.
-    :param labels: this job's own labels are put on it too.
+    :param labels: this job's own paper labels are put on it too; ``endleaves`` and ``covers`` likewise, as
+        they are cut.
     """
 
     items: Annotated[tuple[GangedItem, ...], Field(max_length=24, title="Things")] = ()
@@ -32,3 +33,5 @@ class GangedSheet(Entries):
     margin: Annotated[Length, Field(ge=0, le=60, title="At the edges")] = 8.0
     spoilage: Annotated[float, Field(ge=0, le=100, title="Spoilage, %")] = 5.0
     labels: Annotated[bool, Field(title="this job's labels too")] = True
+    endleaves: Annotated[bool, Field(title="this job's endleaves too")] = False
+    covers: Annotated[bool, Field(title="this job's covers of card too")] = False

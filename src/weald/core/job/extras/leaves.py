@@ -11,8 +11,9 @@ Bulk = Annotated[float, Field(gt=0.3, le=4)]
 
 
 class EndElement(Entries):
-    """One part of the endpapers at one end, from the board inwards.
+    """One part of the endpapers, from the board inwards.
 
+    :param at: which end, or both.
     :param width: of a joint or a lining strip; by rule where not given.
     :param second: another strip beneath a cloth joint.
     """
@@ -23,6 +24,7 @@ class EndElement(Entries):
     attached: Annotated[
         Literal["tipped", "hooked", "sewn", "through_fold", "wrapped"], Field(title="Held by")
     ] = "tipped"
+    at: Annotated[Literal["both", "front", "back"], Field(title="At")] = "both"
     name: Annotated[Name, Field(title="Of")] = ""
     grammage: Annotated[Gsm, Field(title="g/m²")] = 120.0
     bulk: Annotated[Bulk, Field(title="Bulk")] = 1.3
@@ -31,7 +33,7 @@ class EndElement(Entries):
 
 
 class ComposedEnds(Entries):
-    """Endpapers of one's own composition, alike at both ends.
+    """Endpapers of one's own composition.
 
     :param set_back: outer sections and tipped leaves stand back from the spine by a hair.
     :param cloth: thickness of a cloth joint or a lining strip.

@@ -8,6 +8,7 @@ from weald.core.job.entries import Allowance, Entries, Length, Name, OneLine, Si
 
 Wide = Annotated[Length, Field(ge=0.2, le=80)]
 FinishingText = Annotated[str, Field(max_length=80), OneLine]
+Runs = Literal["across", "down", "up"]
 
 
 class FinishingTool(Entries):
@@ -39,9 +40,12 @@ class FinishingType(Entries):
 
 
 class PanelLine(Entries):
-    """One line of what stands in a panel, from the top.
+    """One line of what stands in a panel, from the top; or on the spine, where it was measured.
 
     :param panel: counted from the head, from 1.
+    :param place: of its middle, from the head of the boards; without one, all lines of a panel stand in its
+        middle.
+    :param runs: across the spine; or along it, from head to tail or from tail to head.
     :param what: lettering, its words in ``text``; or a tool, so many times.
     :param by: the type or the tool, by its name; the first there is where not given.
     :param repeats: of a tool; as many as go where not given. ``gap`` between them.
@@ -55,6 +59,8 @@ class PanelLine(Entries):
     by: Annotated[Name, Field(title="Type or tool")] = ""
     repeats: Annotated[int | None, Field(ge=1, le=200, title="Repeats")] = None
     gap: Annotated[Length, Field(ge=0, le=60, title="Gap")] = 1.0
+    runs: Annotated[Runs, Field(title="Runs")] = "across"
+    place: Annotated[Size | None, Field(title="Middle, from the head")] = None
 
 
 class BoardFrame(Entries):
@@ -71,11 +77,15 @@ class PanelLabel(Entries):
     """A label pasted into a panel, and lettered there or before.
 
     :param less: how much smaller than its panel it is cut, in each direction.
+    :param width: its own size, where it was measured; ``place`` its middle, from the head of the boards.
     """
 
     panel: Annotated[int, Field(ge=1, le=12, title="Panel")] = 2
     material: Annotated[Literal["leather", "paper"], Field(title="Of")] = "leather"
     less: Annotated[Length, Field(ge=0, le=20, title="Smaller than the panel")] = 1.5
+    width: Annotated[Size | None, Field(title="Wide, as measured")] = None
+    height: Annotated[Size | None, Field(title="High, as measured")] = None
+    place: Annotated[Size | None, Field(title="Middle, from the head")] = None
 
 
 class FrontLabel(Entries):

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from weald.core.job.entries import Entries, Length, Size
 from weald.core.job.extras.backs import BandMeasured
+from weald.core.job.extras.lettering import FinishingText, Runs, Wide
 from weald.core.job.extras.sewn import SupportPlace
 
 Seen = Annotated[Length | None, Field(ge=0, le=200)]
@@ -39,10 +40,26 @@ class Judged(Entries):
     paper: Annotated[Sound, Field(title="Paper, a corner bent twice")] = "unlooked"
 
 
+class OldLine(Entries):
+    """A line of lettering on the old spine.
+
+    :param place: of its middle, from the head of the boards; ``high`` its capitals, ``long`` from the first
+        letter to the last.
+    """
+
+    text: Annotated[FinishingText, Field(title="Words")] = ""
+    place: Annotated[Size, Field(title="Middle, from the head")] = 40.0
+    high: Annotated[Wide, Field(title="Capitals high")] = 4.0
+    long: Annotated[Size | None, Field(title="Line, long")] = None
+    runs: Annotated[Runs, Field(title="Runs")] = "across"
+
+
 class CopiedBook(Entries):
     """An old book as measured, for a job that copies it.
 
     :param thickness: of the text block alone, pressed; ``bands_high`` how far its bands stand out.
+    :param head: how far the boards stand out at the head, where head and tail are not alike.
+    :param back_height: of the back board, where it is not like the front one; ``back_width`` likewise.
     :param inset: from the spine's edge, or the shoulder, to the board.
     """
 
@@ -53,6 +70,9 @@ class CopiedBook(Entries):
     sections: Annotated[int | None, Field(ge=1, le=2000, title="{Signatures}")] = None
     board_height: Annotated[Size, Field(title="Board, high")] = 216.0
     board_width: Annotated[Size, Field(title="Board, wide")] = 141.0
+    head: Annotated[Length | None, Field(ge=0, le=60, title="Square at the head")] = None
+    back_height: Annotated[Size | None, Field(title="Back board, high")] = None
+    back_width: Annotated[Size | None, Field(title="Back board, wide")] = None
     board: Annotated[Length, Field(ge=0.3, le=12, title="Board, thick")] = 2.0
     inset: Annotated[Length | None, Field(ge=0, le=60, title="Board from the spine")] = None
     cover: Annotated[Length, Field(gt=0, le=4, title="Covering, thick")] = 0.3
@@ -62,3 +82,4 @@ class CopiedBook(Entries):
     supports: Annotated[tuple[SupportPlace, ...], Field(max_length=12, title="Supports")] = ()
     bands_high: Annotated[Length | None, Field(ge=0, le=20, title="Bands stand out")] = None
     bands: Annotated[tuple[BandMeasured, ...], Field(max_length=12, title="Bands")] = ()
+    lettering: Annotated[tuple[OldLine, ...], Field(max_length=20, title="Lettering")] = ()

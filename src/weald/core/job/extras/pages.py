@@ -4,9 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from weald.core.job.entries import Entries, Length
-
-PageList = Annotated[str, Field(max_length=400, pattern=r"^[\d\s,;]*$")]
+from weald.core.job.entries import Entries, Length, PageList
 
 
 class ArrangedPages(Entries):

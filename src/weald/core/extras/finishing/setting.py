@@ -64,13 +64,13 @@ def set_tools(tool: FinishingTool, repeats: int, gap: Mm) -> SetLine:
     return SetLine(impressions, max(0.0, repeats * step - gap), tool.height)
 
 
-def stacked(lines: Sequence[SetLine], leading: Mm, room: Mm) -> Iterator[Mm]:
+def stacked(heights: Sequence[Mm], leading: Mm, room: Mm) -> Iterator[Mm]:
     """The top of each line from the top of its panel, all of them centred in its height."""
-    total = sum(line.height for line in lines) + leading * max(0, len(lines) - 1)
+    total = sum(heights) + leading * max(0, len(heights) - 1)
     at = (room - total) / 2
-    for line in lines:
+    for height in heights:
         yield at
-        at += line.height + leading
+        at += height + leading
 
 
 def fitted_gap(width: Mm, least: Mm, side: Mm) -> tuple[int, Mm]:
