@@ -6470,6 +6470,8 @@ export interface components {
              * @default 2
              */
             panel: number;
+            /** Middle, from the head */
+            place?: number | null;
             /**
              * What
              * @default title
@@ -6486,6 +6488,12 @@ export interface components {
              * @default
              */
             by: string;
+            /**
+             * Runs
+             * @default across
+             * @enum {string}
+             */
+            runs: "across" | "down" | "up";
             /** Repeats */
             repeats?: number | null;
             /**
@@ -6493,14 +6501,6 @@ export interface components {
              * @default 1
              */
             gap: number;
-            /**
-             * Runs
-             * @default across
-             * @enum {string}
-             */
-            runs: "across" | "down" | "up";
-            /** Middle, from the head */
-            place?: number | null;
         };
         /**
          * Paper
@@ -12195,6 +12195,8 @@ export interface components {
         PanelLineInput: {
             /** Panel */
             panel?: number | string;
+            /** Middle, from the head */
+            place?: ((number | string) | string) | null;
             /**
              * What
              * @enum {string}
@@ -12204,17 +12206,15 @@ export interface components {
             text?: string;
             /** Type or tool */
             by?: string;
-            /** Repeats */
-            repeats?: (number | string) | null;
-            /** Gap */
-            gap?: (number | string) | string;
             /**
              * Runs
              * @enum {string}
              */
             runs?: "across" | "down" | "up";
-            /** Middle, from the head */
-            place?: ((number | string) | string) | null;
+            /** Repeats */
+            repeats?: (number | string) | null;
+            /** Gap */
+            gap?: (number | string) | string;
         };
         /**
          * Paper

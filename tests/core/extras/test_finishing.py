@@ -12,7 +12,9 @@ from tests.core.test_drawings import areas, drawing, size
 from weald.core.drawing import Label, Line
 from weald.core.extras.finishing.setting import fitted_gap, most_repeats, set_tools, set_words, stacked
 from weald.core.job.extras.lettering import FinishingTool, FinishingType
-from weald.core.planning.plan import Plan
+from weald.core.job.patching import patched
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import Plan, plan
 
 TYPE = FinishingType(capital=4, usual=3.2, narrow=1.6, wide=4.4, gap=0.5, space=2.4)
 
@@ -102,6 +104,16 @@ def test_what_cannot_be_set_is_said_by_its_panel() -> None:
     assert "bands.crossed" in codes(planned(lettered(extras={"bands": crossed})))
     close = {"bands": [{"place": 50}, {"place": 60}]}
     assert "bands.narrow" in codes(planned(lettered(extras={"bands": close})))
+
+
+def test_a_title_too_long_for_the_spine_is_left_to_the_template() -> None:
+    spec = read_spec(
+        lettered(finish={"title": "A title as long as a whole shelf of books is wide, and more"})
+    )
+    found = next(each for each in plan(spec).findings if each.code == "finish.small")
+    left = patched(spec, found.actions[0].patch)
+    assert "finish.small" not in codes(plan(left))
+    assert drawing(plan(left), "finish.finishing")
 
 
 LETTER: dict[str, Any] = {"what": "words", "text": "A"}

@@ -93,6 +93,8 @@ def test_lettering_stands_where_it_stood_as_long_as_it_was() -> None:
     made = plan(like)
     assert "copied.alike" in codes(made)
     assert value(made, "finishing.longest") == pytest.approx(20, abs=0.05)
+    assert "title.capital" not in {each.id for each in made.quantities}
+    assert [line.panel for line in like.extras.finishing.lines] == [2, 3]  # type: ignore[union-attr]
     # with type of one's own that is wider it is said: ten letters of 3, eight gaps of ½, a space of 2
     own = {
         "types": [{"name": "mine", "capital": 4, "usual": 3, "narrow": 3, "wide": 3, "gap": 0.5, "space": 2}]

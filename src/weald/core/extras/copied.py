@@ -82,7 +82,7 @@ def copying(made: Made, old: CopiedBook) -> Patch:
             "high": old.bands_high,
             "bands": [each.model_dump() for each in old.bands],
         }
-    return patch | take_lines(made, old.lettering)
+    return patch | take_lines(made, old)
 
 
 def _sections(spec: JobSpec, old: CopiedBook) -> Patch:

@@ -233,15 +233,19 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
                 ledger.notation,
                 width=show(plan.width, True),
                 least=show(LEAST_SPINE, True),
-                actions=(Action("Letter the front instead", {"finish.placed": "none"}),),
+                actions=(_otherwise(spec) or Action("Letter the front instead", {"finish.placed": "none"}),),
             )
         ]
     found: list[Finding] = []
     if plan.title.capital < SMALLEST:
         across = spec.finish.direction == "across"
-        turn = (Action("Letter it from head to tail", {"finish.direction": "down"}),) if across else ()
+        turn = [Action("Letter it from head to tail", {"finish.direction": "down"})] if across else []
+        if template := _otherwise(spec):
+            turn.insert(0, template)
         capital = ledger.notation.thickness(plan.title.capital, True)
-        found.append(finding("finish.small", "title.capital", ledger.notation, capital=capital, actions=turn))
+        found.append(
+            finding("finish.small", "title.capital", ledger.notation, capital=capital, actions=tuple(turn))
+        )
     if plan.title.capital > plan.title.fits + TOLERANCE:
         found.append(
             finding(
@@ -253,6 +257,14 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
             )
         )
     return found
+
+
+def _otherwise(spec: JobSpec) -> Action | None:
+    """Where a finishing template has lines of its own, the title is left to it."""
+    template = spec.extras.finishing
+    if template is None or not template.lines:
+        return None
+    return Action("Leave it to the finishing template", {"finish.placed": "none"})
 
 
 def pieces(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Piece]:

@@ -7,24 +7,24 @@ from weald.core.extras.finishing.template import named
 from weald.core.extras.protocol import Made
 from weald.core.findings import Finding, Patch, finding
 from weald.core.job.extras.lettering import Finishing, FinishingType, PanelLine
-from weald.core.job.extras.old_books import OldLine
+from weald.core.job.extras.old_books import CopiedBook, OldLine
 from weald.core.units import Mm
 
 AS_GOOD: Mm = 0.5
 """A rule on a round spine cannot tell lines apart that differ by no more."""
 
 
-def take_lines(made: Made, old: Sequence[OldLine]) -> Patch:
+def take_lines(made: Made, old: CopiedBook) -> Patch:
     """What puts the old lines into the finishing template that are not there yet.
 
     Where no type is owned yet, each is set in one of its own, as high as it was and as wide as makes it as
-    long; so the template shows where its letters stood.
+    long; so the template shows where its letters stood. No other title is lettered besides.
     """
     if not (made.structure.boards and made.structure.lettered):
         return {}
     entries = made.spec.extras.finishing or Finishing()
     there = [_key(line) for line in entries.lines]
-    missing = [line for line in old if line.text and _key(line) not in there]
+    missing = [line for line in old.lettering if line.text and _key(line) not in there]
     if not missing:
         return {}
     patch: Patch = {}
@@ -34,10 +34,18 @@ def take_lines(made: Made, old: Sequence[OldLine]) -> Patch:
         by = [type.name for type in types]
         patch["extras.finishing.types"] = [type.model_dump(mode="json") for type in types]
     lines = [
-        PanelLine(what="words", text=line.text, place=line.place, runs=line.runs, by=name)
+        PanelLine(
+            panel=min(12, 1 + sum(band.place < line.place for band in old.bands)),
+            place=line.place,
+            what="words",
+            text=line.text,
+            by=name,
+            runs=line.runs,
+        )
         for line, name in zip(missing, by, strict=True)
     ]
     patch["extras.finishing.lines"] = [line.model_dump(mode="json") for line in (*entries.lines, *lines)]
+    patch["finish.placed"] = "none"
     return patch
 
 

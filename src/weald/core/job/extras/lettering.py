@@ -52,15 +52,15 @@ class PanelLine(Entries):
     """
 
     panel: Annotated[int, Field(ge=1, le=12, title="Panel")] = 2
+    place: Annotated[Size | None, Field(title="Middle, from the head")] = None
     what: Annotated[Literal["title", "author", "volume", "words", "tool", "line"], Field(title="What")] = (
         "title"
     )
     text: Annotated[FinishingText, Field(title="Words")] = ""
     by: Annotated[Name, Field(title="Type or tool")] = ""
+    runs: Annotated[Runs, Field(title="Runs")] = "across"
     repeats: Annotated[int | None, Field(ge=1, le=200, title="Repeats")] = None
     gap: Annotated[Length, Field(ge=0, le=60, title="Gap")] = 1.0
-    runs: Annotated[Runs, Field(title="Runs")] = "across"
-    place: Annotated[Size | None, Field(title="Middle, from the head")] = None
 
 
 class BoardFrame(Entries):
