@@ -4783,6 +4783,7 @@ export interface components {
          * Box
          * @description A box of boards: a tray with a lid over it, or two trays in a case that falls open.
          *
+         *     :param beside: other volumes in the same box, as thick as they are together.
          *     :param lid: how far the lid comes down the tray; all the way where not given.
          *     :param square: how far the case of two trays stands out beyond them.
          *     :param thumb: radius of the half circles to take hold of the book, or of the tray in its lid; none at 0.
@@ -4801,6 +4802,11 @@ export interface components {
             board: number;
             /** Ease on every side */
             ease?: number | null;
+            /**
+             * Other volumes, thick
+             * @default 0
+             */
+            beside: number;
             /**
              * Its covering
              * @default 0.3
@@ -7070,6 +7076,7 @@ export interface components {
          * @description A case open at one side, into which the book is pushed fore-edge first.
          *
          *     :param ease: free on every side of the book; one and a half times the covering where not given.
+         *     :param beside: other volumes in the same case, as thick as they are together.
          *     :param thumb: radius of the half circles cut out at the opening; none at 0.
          */
         Slipcase: {
@@ -7080,6 +7087,11 @@ export interface components {
             board: number;
             /** Ease on every side */
             ease?: number | null;
+            /**
+             * Other volumes, thick
+             * @default 0
+             */
+            beside: number;
             /**
              * Its covering
              * @default 0.3
@@ -11402,6 +11414,7 @@ export interface components {
          * Box
          * @description A box of boards: a tray with a lid over it, or two trays in a case that falls open.
          *
+         *     :param beside: other volumes in the same box, as thick as they are together.
          *     :param lid: how far the lid comes down the tray; all the way where not given.
          *     :param square: how far the case of two trays stands out beyond them.
          *     :param thumb: radius of the half circles to take hold of the book, or of the tray in its lid; none at 0.
@@ -11416,6 +11429,8 @@ export interface components {
             board?: (number | string) | string;
             /** Ease on every side */
             ease?: ((number | string) | string) | null;
+            /** Other volumes, thick */
+            beside?: (number | string) | string;
             /** Its covering */
             cover?: (number | string) | string;
             /** Lining inside */
@@ -12559,6 +12574,7 @@ export interface components {
          * @description A case open at one side, into which the book is pushed fore-edge first.
          *
          *     :param ease: free on every side of the book; one and a half times the covering where not given.
+         *     :param beside: other volumes in the same case, as thick as they are together.
          *     :param thumb: radius of the half circles cut out at the opening; none at 0.
          */
         SlipcaseInput: {
@@ -12566,6 +12582,8 @@ export interface components {
             board?: (number | string) | string;
             /** Ease on every side */
             ease?: ((number | string) | string) | null;
+            /** Other volumes, thick */
+            beside?: (number | string) | string;
             /** Its covering */
             cover?: (number | string) | string;
             /** Lining inside */

@@ -67,6 +67,13 @@ def test_a_slipcase_by_hand() -> None:
     assert cover.height == pytest.approx(2 * (221.5 + thick + 4) + 10)
 
 
+@pytest.mark.parametrize(("extra", "inside"), [("slipcase", "slipcase.thickness"), ("box", "box.depth")])
+def test_other_volumes_stand_beside_it(extra: str, inside: str) -> None:
+    alone, three = (planned({"extras": {extra: entries}}) for entries in ({}, {"beside": "2 1/2 in"}))
+    assert value(three, inside) == pytest.approx(value(alone, inside) + 63.5)
+    assert value(three, f"{extra}.height") == value(alone, f"{extra}.height")
+
+
 @pytest.mark.parametrize("kind", ["two_trays", "lid"])
 def test_trays_close_and_one_goes_over_the_other(kind: str) -> None:
     board, cover = 2.0, 0.3

@@ -3,7 +3,7 @@
 from weald.core.drawing import Drawing, Sketch
 from weald.core.drawing import box as rectangle
 from weald.core.extras.boards import Inside, drawn_board, has_closed_book, mind_thumb
-from weald.core.extras.closed_book import EASE_FACTOR, ease_of, reckon_closed_book
+from weald.core.extras.closed_book import EASE_FACTOR, ease_of, reckon_closed_book, thick_together
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.job.extras.enclosures import Box
 from weald.core.pieces import Piece, PieceGrain, make_piece
@@ -30,12 +30,13 @@ def reckon(made: Made) -> Added:
     ease = ledger.entry("ease", free, "extras.box.ease")
     lining = ledger.entry("lining", entries.lining, "extras.box.lining", "thickness")
     terms = {"ease": ease, "lining": lining}
+    thick, how, books = thick_together(made, entries.beside, "extras.box.beside")
     inner = Inside(
         across=ledger.reckon(
             INNER[0],
-            book.thickness + entries.lining,
-            "{book} + {lining}",
-            {"book": ledger.ref("closed_book.thickness"), "lining": lining},
+            thick + entries.lining,
+            f"{how} + {{lining}}",
+            books | {"lining": lining},
             rule="walls as high as the book; what closes over it rests on the walls",
         ),
         tall=ledger.reckon(

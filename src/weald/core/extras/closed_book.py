@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from weald.core.drawing import Point
 from weald.core.extras.protocol import Made
+from weald.core.reckoning import Term
 from weald.core.units import Mm
 
 EASE_FACTOR = 1.5
@@ -71,6 +72,18 @@ def _bands_stand_out(made: Made) -> Mm:
     if own and own.high is not None:
         return own.high
     return spec.sewing.support_width if made.sewing.method == "raised_cords" else 0.0
+
+
+def thick_together(made: Made, others: Mm, entry: str) -> tuple[Mm, str, dict[str, Term]]:
+    """The closed book and other volumes beside it: how thick, how that is summed, and from what.
+
+    :param others: thickness of the others together; ``entry`` where it is entered.
+    """
+    book = made.ledger.ref("closed_book.thickness")
+    if not others:
+        return book.value, "{book}", {"book": book}
+    beside = made.ledger.entry("other volumes", others, entry)
+    return book.value + others, "{book} + {beside}", {"book": book, "beside": beside}
 
 
 def ease_of(made: Made, decided: Mm | None) -> Mm:

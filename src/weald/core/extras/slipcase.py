@@ -3,7 +3,7 @@
 from weald.core.bindings import pictures
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.extras.boards import Inside, drawn_board, has_closed_book, mind_thumb
-from weald.core.extras.closed_book import ease_of, reckon_closed_book
+from weald.core.extras.closed_book import ease_of, reckon_closed_book, thick_together
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.job.extras.enclosures import Slipcase
 from weald.core.pieces import Piece, make_piece
@@ -25,12 +25,13 @@ def reckon(made: Made) -> Added:
     ease = ledger.entry("ease", free, "extras.slipcase.ease")
     rule = None if entries.ease is not None else "1.5 times the covering's thickness on every side"
     lining = ledger.entry("lining", entries.lining, "extras.slipcase.lining", "thickness")
+    thick, how, terms = thick_together(made, entries.beside, "extras.slipcase.beside")
     inside = Inside(
         across=ledger.reckon(
             "slipcase.thickness",
-            book.thickness + 2 * (free + entries.lining),
-            "{book} + 2 × ({ease} + {lining})",
-            {"book": ledger.ref("closed_book.thickness"), "ease": ease, "lining": lining},
+            thick + 2 * (free + entries.lining),
+            f"{how} + 2 × ({{ease}} + {{lining}})",
+            terms | {"ease": ease, "lining": lining},
             rule=rule,
         ),
         tall=ledger.reckon(

@@ -6,6 +6,8 @@ from pydantic import Field
 
 from weald.core.job.entries import Allowance, Entries, Length, Size, Thin
 
+Beside = Annotated[Length, Field(ge=0, le=2000)]
+
 
 class Jacket(Entries):
     """A paper jacket round the closed book.
@@ -27,11 +29,13 @@ class Slipcase(Entries):
     """A case open at one side, into which the book is pushed fore-edge first.
 
     :param ease: free on every side of the book; one and a half times the covering where not given.
+    :param beside: other volumes in the same case, as thick as they are together.
     :param thumb: radius of the half circles cut out at the opening; none at 0.
     """
 
     board: Annotated[Length, Field(ge=0.5, le=12, title="Board")] = 2.0
     ease: Annotated[Length | None, Field(ge=0, le=20, title="Ease on every side")] = None
+    beside: Annotated[Beside, Field(title="Other volumes, thick")] = 0.0
     cover: Annotated[Length, Field(ge=0.05, le=3, title="Its covering")] = 0.3
     lining: Annotated[Length, Field(ge=0, le=3, title="Lining inside")] = 0.0
     turn_in: Annotated[Length, Field(ge=5, le=60, title="Turn-in at the opening")] = 15.0
@@ -41,6 +45,7 @@ class Slipcase(Entries):
 class Box(Entries):
     """A box of boards: a tray with a lid over it, or two trays in a case that falls open.
 
+    :param beside: other volumes in the same box, as thick as they are together.
     :param lid: how far the lid comes down the tray; all the way where not given.
     :param square: how far the case of two trays stands out beyond them.
     :param thumb: radius of the half circles to take hold of the book, or of the tray in its lid; none at 0.
@@ -49,6 +54,7 @@ class Box(Entries):
     kind: Annotated[Literal["lid", "two_trays"], Field(title="Kind")] = "two_trays"
     board: Annotated[Length, Field(ge=0.5, le=12, title="Board")] = 2.0
     ease: Annotated[Length | None, Field(ge=0, le=20, title="Ease on every side")] = None
+    beside: Annotated[Beside, Field(title="Other volumes, thick")] = 0.0
     cover: Annotated[Length, Field(ge=0.05, le=3, title="Its covering")] = 0.3
     lining: Annotated[Length, Field(ge=0, le=3, title="Lining inside")] = 0.0
     lid: Annotated[Size | None, Field(title="Lid comes down")] = None
