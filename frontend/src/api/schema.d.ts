@@ -4053,6 +4053,7 @@ export interface components {
          * @description One field. ``key`` is its path within what it belongs to; dotted where that is in groups.
          *
          *     :param optional: whether it may be left to a rule.
+         *     :param example: how it is written, where that has to be known.
          *     :param columns: of a table, one row for each of what it lists; ``row`` is a row to begin with.
          */
         Field: {
@@ -4075,6 +4076,11 @@ export interface components {
              * @default []
              */
             options: components["schemas"]["Option"][];
+            /**
+             * Example
+             * @default
+             */
+            example: string;
             /**
              * Columns
              * @default []
@@ -4123,21 +4129,25 @@ export interface components {
             /**
              * Begin on the right: pages
              * @default
+             * @example 3, 12, 17-24
              */
             rectos: string;
             /**
              * Stand on the left: pages
              * @default
+             * @example 3, 12, 17-24
              */
             versos: string;
             /**
              * Back stays blank: pages
              * @default
+             * @example 3, 12, 17-24
              */
             blank_versos: string;
             /**
              * Repeated in turn: pages
              * @default
+             * @example 3, 12, 17-24
              */
             repeat: string;
             /**
@@ -6414,6 +6424,7 @@ export interface components {
             /**
              * Without a number: pages
              * @default
+             * @example 3, 12, 17-24
              */
             without: string;
         };
@@ -7311,6 +7322,7 @@ export interface components {
             /**
              * Spreads
              * @default
+             * @example 3, 12, 17-24
              */
             spreads: string;
             /** File */
@@ -7344,6 +7356,7 @@ export interface components {
             /**
              * Down to pages
              * @default
+             * @example 3, 12, 17-24
              */
             pages: string;
             /**
@@ -11025,13 +11038,25 @@ export interface components {
          *     before.
          */
         ArrangedPagesInput: {
-            /** Begin on the right: pages */
+            /**
+             * Begin on the right: pages
+             * @example 3, 12, 17-24
+             */
             rectos?: string;
-            /** Stand on the left: pages */
+            /**
+             * Stand on the left: pages
+             * @example 3, 12, 17-24
+             */
             versos?: string;
-            /** Back stays blank: pages */
+            /**
+             * Back stays blank: pages
+             * @example 3, 12, 17-24
+             */
             blank_versos?: string;
-            /** Repeated in turn: pages */
+            /**
+             * Repeated in turn: pages
+             * @example 3, 12, 17-24
+             */
             repeat?: string;
             /** First pages as they are */
             keep?: number | string;
@@ -12158,7 +12183,10 @@ export interface components {
              * @enum {string}
              */
             before?: "roman" | "none";
-            /** Without a number: pages */
+            /**
+             * Without a number: pages
+             * @example 3, 12, 17-24
+             */
             without?: string;
         };
         /**
@@ -12717,7 +12745,10 @@ export interface components {
              */
             filler?: "plain" | "ruled" | "dots" | "squares" | "staves";
             ruling?: components["schemas"]["RulingInput"];
-            /** Spreads */
+            /**
+             * Spreads
+             * @example 3, 12, 17-24
+             */
             spreads?: string;
             /** File */
             file?: string | null;
@@ -12745,7 +12776,10 @@ export interface components {
          *         given.
          */
         ThumbCutsInput: {
-            /** Down to pages */
+            /**
+             * Down to pages
+             * @example 3, 12, 17-24
+             */
             pages?: string;
             /** Along the edge */
             wide?: (number | string) | string;

@@ -161,10 +161,13 @@ export function TextField({
   path,
   label,
   width = "w-48",
+  example,
 }: {
   path: JobPath;
   label: string;
   width?: string;
+  /** How it is written, while nothing is. */
+  example?: string;
 }) {
   const session = useSession();
   const { draft, errors } = useSnapshot();
@@ -175,6 +178,7 @@ export function TextField({
         id={id}
         className={INPUT}
         value={asText(valueAt(draft, path))}
+        placeholder={example}
         onChange={(event) => session.set(path, event.target.value)}
       />
     </FieldFrame>

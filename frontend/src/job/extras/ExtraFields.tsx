@@ -43,7 +43,7 @@ function OneField({ field, path, extra }: Asked) {
     case "rows":
       return <Rows field={field} path={path} extra={extra} />;
     case "text":
-      return <TextField {...asked} width="w-48" />;
+      return <TextField {...asked} width="w-48" example={field.example} />;
     default:
       return <NumberField {...asked} {...open} step={field.kind === "count" ? 1 : 0.01} />;
   }

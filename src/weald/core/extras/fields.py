@@ -19,6 +19,7 @@ class Field:
     """One field. ``key`` is its path within what it belongs to; dotted where that is in groups.
 
     :param optional: whether it may be left to a rule.
+    :param example: how it is written, where that has to be known.
     :param columns: of a table, one row for each of what it lists; ``row`` is a row to begin with.
     """
 
@@ -27,6 +28,7 @@ class Field:
     kind: FieldKind
     optional: bool = False
     options: tuple[Option, ...] = ()
+    example: str = ""
     columns: tuple["Field", ...] = ()
     row: dict[str, object] | None = None
 
@@ -52,7 +54,7 @@ def _fields(entries: type[BaseModel], prefix: str, path: str, notation: Notation
             yield Field(key, label, "choice", optional, options_of(f"{path}.{key}", notation))
         else:
             kind = "length" if is_length(info) else _kind(inner)
-            yield Field(key, label, kind, optional)
+            yield Field(key, label, kind, optional, example=str((info.examples or [""])[0]))
 
 
 def first_row(entries: type[BaseModel]) -> dict[str, object]:

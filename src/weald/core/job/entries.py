@@ -63,7 +63,13 @@ def _pages(text: str) -> str:
 
 
 PageList = Annotated[
-    str, Field(max_length=400, json_schema_extra={"pattern": f"^{_PAGES.pattern}$"}), AfterValidator(_pages)
+    str,
+    Field(
+        max_length=400,
+        json_schema_extra={"pattern": f"^{_PAGES.pattern}$"},
+        examples=["3, 12, 17-24"],
+    ),
+    AfterValidator(_pages),
 ]
 """Pages of the text, in the order they are named: ``3, 12, 17-24``."""
 Title = Annotated[str, Field(min_length=1, max_length=200), OneLine]
