@@ -92,6 +92,11 @@ def test_a_template_is_set_with_the_tools_of_the_house(desk: Page) -> None:
     expect(desk.get_by_text("There is no tool called “rose”")).to_be_visible()
     form.get_by_label("In the panels 2: Type or tool").fill("gull")
     expect(desk.get_by_text("There is no tool called")).to_have_count(0)
+    form.get_by_label("In the panels 2: Middle, from the head").fill("1")
+    expect(desk.get_by_text("Line 2 meets the edge of the boards")).to_be_visible()
+    form.get_by_label("In the panels 2: Middle, from the head").fill("1 in")
+    expect(desk.get_by_text("Line 2 meets")).to_have_count(0)
+    expect(desk.get_by_role("img", name=re.compile("Finishing template"))).to_contain_text("25.5")
     is_saved(desk)
     assert_accessible(desk)
 
