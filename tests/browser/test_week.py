@@ -79,10 +79,12 @@ def test_a_step_is_put_elsewhere_says_what_that_costs_and_is_let_go(desk: Page) 
     expect(page.get_by_role("status").filter(has_text="sooner")).to_be_visible()
     assert not Wish.objects.exists()
 
-    page.get_by_role("radio", name="3 days").click()
+    with page.expect_response(re.compile(r"/api/week\?.*days=3")):
+        page.get_by_role("radio", name="3 days").click()
     expect(page.get_by_role("radio", name="3 days")).to_be_checked()
     shown = bar.first.locator("rect")
-    shown.scroll_into_view_if_needed()
+    # a pointer comes to it once it lies still
+    shown.hover()
     box = shown.bounding_box()
     assert box is not None
     across, down = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2

@@ -163,7 +163,7 @@ function JobTable({
           <SortHeader
             title={t("common.title")}
             direction={directionOf("title", sort)}
-            onSort={() => onSort(sort === "-title" ? "title" : "-title")}
+            onSort={() => onSort(sort === "title" ? "-title" : "title")}
           />
           <th className="hidden font-normal lg:table-cell">{t("desk.binding")}</th>
           <th className="font-normal">{t("desk.state")}</th>

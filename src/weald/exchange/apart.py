@@ -40,6 +40,7 @@ _AT_ONCE = 3
 """Files read at the same time for one process; others wait their turn."""
 _WAIT_SECONDS = 60.0
 _ROOMS_TRIED = 3
+_NOT_NOW = "Files cannot be read just now; try again in a minute."
 _LARGEST_ANSWER = 64 << 20
 _READERS = ("text_pdf", "page_images", "artwork", "imposed_pdf", "read_imposed", "cover_pdf")
 _ERRORS: dict[str, type[WealdError]] = {
@@ -95,7 +96,7 @@ def apart(
             with _DOOR.ask(question) as line, contextlib.suppress(_NobodyCameError):
                 return _listen(line, answer, limits, tell)
             _DOOR.close()
-        raise reports.UnreadableError("Files cannot be read just now; try again in a minute.")
+        raise reports.UnreadableError(_NOT_NOW)
     finally:
         _TURNS.release()
 
@@ -110,15 +111,18 @@ _TURNS = threading.BoundedSemaphore(_AT_ONCE)
 def _listen(
     line: socket.socket, answer: type[R], limits: Limits, tell: Callable[[int, int], None] | None
 ) -> R:
-    """Hear a child out, and end it where it takes too long or nobody wants its answer any more."""
+    """Hear a child out, and end it where it takes too long or nobody wants its answer any more.
+
+    Its time runs from when it has said its number: that the room has to be opened first is not the file's.
+    """
     begun, child = time.monotonic(), 0
     try:
         while True:
             left = limits.seconds - (time.monotonic() - begun)
-            line.settimeout(max(0.01, min(left, limits.silent)))
+            line.settimeout(max(0.01, min(left, limits.silent)) if child else _WAIT_SECONDS)
             kind, content = _receive(line)
             if kind == b"P":
-                child = int(content)
+                begun, child = time.monotonic(), int(content)
             elif kind == b"T" and tell is not None:
                 tell(*json.loads(content))
             elif kind == b"E":
@@ -130,6 +134,8 @@ def _listen(
                 child = 0
                 return TypeAdapter(answer).validate_json(content)
     except TimeoutError:
+        if not child:
+            raise reports.UnreadableError(_NOT_NOW) from None
         raise reports.UnreadableError(
             f"Reading this file took longer than {limits.silent:.0f} seconds and was given up. It is "
             "damaged, or drawn with very many parts: export it again, flattened or plainer."
@@ -251,7 +257,7 @@ class _Door:
                     return self._room.ask(question)
                 except OSError:
                     self._drop()
-        raise reports.UnreadableError("Files cannot be read just now; try again in a minute.")
+        raise reports.UnreadableError(_NOT_NOW)
 
 
 _DOOR = _Door()

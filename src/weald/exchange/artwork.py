@@ -76,7 +76,10 @@ def _read_pdf(path: Path) -> ArtworkReport:
             quarter = page.get("/Rotate", 0)
             turned = isinstance(quarter, int) and quarter % 180 == 90
             _strip_pdf(document)
-            document.save(path)
+            # not over itself: whoever is ended while it is written would leave a second file there
+            cleaned = io.BytesIO()
+            document.save(cleaned)
+        path.write_bytes(cleaned.getvalue())
     except pikepdf.PasswordError:
         raise ArtworkError("The artwork is locked with a password; save it without one.") from None
     except (pikepdf.PdfError, RuntimeError, ValueError, TypeError, AttributeError):
