@@ -218,6 +218,42 @@ EXTRAS: dict[str, dict[str, Any]] = {
     "jacket": {"extras": {"jacket": {}}},
     "slipcase": {"extras": {"slipcase": {"thumb": 12, "lining": 0.2}}},
     "box": {"extras": {"box": {"lining": 0.15}}},
+    "endpapers apart": {
+        "text": {"pages": 96},
+        "extras": {
+            "ends": {
+                "elements": [
+                    {"attached": "sewn"},
+                    {"at": "front", "what": "cloth_joint", "attached": "sewn"},
+                    {"at": "back", "what": "single", "name": "map"},
+                ]
+            }
+        },
+    },
+    "own pieces ganged": {
+        "copies": 6,
+        "text": {"pages": 200},
+        "extras": {
+            "ganged": {"items": [], "width": 700, "height": 500, "endleaves": True, "covers": True},
+            "finishing": {"labels": [{"material": "paper", "height": 25, "place": 60}]},
+        },
+    },
+    "lettered where measured": {
+        "text": {"pages": 200},
+        "finish": {"placed": "none"},
+        "extras": {
+            "finishing": {
+                "types": [{"capital": 3, "usual": 2.4, "narrow": 1.2, "wide": 3.3}],
+                "tools": [{"width": 5, "height": 4}],
+                "lines": [
+                    {"place": 60, "what": "words", "text": "TIDES", "runs": "across"},
+                    {"place": 120, "what": "words", "text": "A. FENN", "runs": "down"},
+                    {"place": 170, "what": "tool", "repeats": 4, "runs": "up"},
+                ],
+                "labels": [{"width": 15, "height": 20, "place": 60}],
+            }
+        },
+    },
     "lidded box": {"extras": {"box": {"kind": "lid", "lid": 9, "thumb": 5}}},
 }
 """By the name of the extra, or of a way to use it."""
