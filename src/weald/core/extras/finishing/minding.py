@@ -11,6 +11,7 @@ from weald.core.extras.finishing.template import (
     board_size,
     frame_edges,
     front_edges,
+    named,
     panel_of,
 )
 from weald.core.extras.protocol import Made
@@ -42,6 +43,10 @@ def mind(made: Made, entries: Finishing, template: Template) -> Iterator[Finding
             yield from _mind_stack(made, entries, inside, panel.height)
     yield from _mind_labels(made, entries, template)
     yield from _mind_places(made, template)
+    for number, frame in enumerate(entries.frames):
+        if frame.by and named(entries.tools, frame.by) is None:
+            about = f"extras.finishing.frames.{number}.by"
+            yield finding("finishing.not_owned", about, made.notation, kind="tool", name=frame.by)
     for side in ("front", "back"):
         yield from _mind_board(made, entries, side)
 
