@@ -17,6 +17,10 @@ def test_the_sign_in_page_is_accessible_and_refuses_politely(bindery: str, page:
     page.get_by_label("Password").fill("wrong")
     page.get_by_role("button", name="Sign in").click()
     expect(page.get_by_role("alert")).to_contain_text("do not go together")
+    page.get_by_label("Name").fill("binder")
+    page.get_by_label("Password").fill("linen-thread")
+    page.get_by_role("button", name="Sign in").click()
+    expect(page.get_by_role("heading", name="Desk")).to_be_visible()
 
 
 def test_a_new_job_from_what_lies_on_the_bench(desk: Page) -> None:

@@ -7,7 +7,7 @@ import subprocess
 import sys
 import tempfile
 import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
@@ -39,7 +39,15 @@ def _tool(*words: str) -> list[str]:
 
 
 def lint() -> None:
-    """Formatters, linters, types, the import wall, the descriptions; types beside the front end."""
+    """Formatters, linters, types, the import wall, the descriptions."""
+    _look_over()
+
+
+def _look_over(*front_end: Callable[[], object]) -> None:
+    """All that needs no test to be run; types are looked at beside the front end, and what else it has to do.
+
+    :param front_end: done after its linters.
+    """
     environment = _environment() | {"WEALD_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none"}
     bin_folder = Path(sys.executable).parent
     _run("ruff format", _tool("ruff", "format", "--check", "--quiet", "."), environment)
@@ -51,6 +59,8 @@ def lint() -> None:
         frontend.install_packages()
         print("· eslint and prettier", flush=True)
         frontend.npm("run", "lint")
+        for do in front_end:
+            do()
         types.result()
 
 
@@ -59,10 +69,13 @@ def test(arguments: list[str]) -> None:
 
     As many tests run at a time as there are cores, but never two that drive a screen, nor two whole demos.
     """
-    lint()
+    _look_over(_pure_parts, frontend.build)
+    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", "--dist=loadgroup", *arguments))
+
+
+def _pure_parts() -> None:
     print("· tests of the front end's pure parts", flush=True)
     frontend.npm("run", "test")
-    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", "--dist=loadgroup", *arguments))
 
 
 def _run_upon_database(name: str, command: list[str]) -> None:
