@@ -81,6 +81,21 @@ def test_heads_of_their_own_and_a_back_board_of_its_own_are_taken_over() -> None
     assert "copied.differs" not in codes(made)
 
 
+@given(
+    bound_as=st.sampled_from(["flat_case", "split_boards", "laced_boards"]),
+    sizes=st.tuples(st.floats(1, 3000), st.floats(1, 3000)),
+    head=st.floats(0, 60),
+    inset=st.floats(0, 60),
+)
+@hypothesis_settings(max_examples=40)
+def test_even_what_was_measured_wrongly_can_be_taken_over(
+    bound_as: str, sizes: tuple[float, float], head: float, inset: float
+) -> None:
+    high, wide = sizes
+    old = {"board_height": high, "board_width": wide, "head": head, "inset": inset}
+    assert plan(taken(read_spec(merged(job_in(bound_as), {"extras": {"copied": old}}))))
+
+
 def test_lettering_stands_where_it_stood_as_long_as_it_was() -> None:
     lines = [
         {"text": "TIDE TABLES", "place": 65, "high": 4, "long": 20},

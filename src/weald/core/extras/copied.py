@@ -19,7 +19,9 @@ from weald.core.units import Mm
 
 AS_GOOD: Mm = 0.25
 """A rule cannot tell sizes apart that differ by no more."""
-LEAST_BAND: Mm = 0.5
+WIDEST_SQUARE: Mm = 50.0
+WIDEST_FRENCH_JOINT: Mm = 12.0
+"""No more can be entered of either; a book that has more is said to differ."""
 
 
 def reckon(made: Made) -> Added:
@@ -47,20 +49,20 @@ def copying(made: Made, old: CopiedBook) -> Patch:
     shoulder = old.board if made.block.shoulder_angle else 0.0
     over = old.board_height - old.height
     head = over / 2 if old.head is None else old.head
-    fore_edge = round(inset + old.board_width - (old.width - shoulder), 4)
+    fore_edge = inset + old.board_width - (old.width - shoulder)
     patch: Patch = {
         "leaf.height": old.height,
         "leaf.width": old.width,
         "text.pages": 2 * old.leaves,
         "binding.board": old.board,
         "binding.cover_thickness": old.cover,
-        "binding.squares.head": max(0.0, round(head, 4)),
-        "binding.squares.tail": max(0.0, round(over - head, 4)),
-        "binding.squares.fore_edge": max(0.0, fore_edge),
+        "binding.squares.head": _square(head),
+        "binding.squares.tail": _square(over - head),
+        "binding.squares.fore_edge": _square(fore_edge),
         "measured.block.thickness": old.thickness,
     }
     if old.inset is not None and made.structure.in_shoulders:
-        patch["binding.french_joint"] = old.inset
+        patch["binding.french_joint"] = min(WIDEST_FRENCH_JOINT, old.inset)
     elif old.inset is not None:
         patch |= {"binding.joint_rule": "inset", "binding.inset": old.inset}
     if old.spine is not None:
@@ -83,6 +85,11 @@ def copying(made: Made, old: CopiedBook) -> Patch:
             "bands": [each.model_dump() for each in old.bands],
         }
     return patch | take_lines(made, old)
+
+
+def _square(size: Mm) -> Mm:
+    """A square as it can be entered; where boards and leaf are too unlike for one, that is said to differ."""
+    return round(min(WIDEST_SQUARE, max(0.0, size)), 4)
 
 
 def _sections(spec: JobSpec, old: CopiedBook) -> Patch:
