@@ -101,6 +101,12 @@ def test_lettering_stands_where_it_stood_as_long_as_it_was() -> None:
         {"text": "TIDE TABLES", "place": 65, "high": 4, "long": 20},
         {"text": "II", "place": 100, "high": 3},
     ]
+    # the same words twice, in two sizes
+    twice = [*lines, {"text": "II", "place": 150, "high": 5}]
+    both = {**EXTRAS["copied"]["extras"]["copied"], "lettering": twice}
+    assert "copied.lettering" not in codes(
+        plan(taken(read_spec(merged(job_in("laced_boards"), {"extras": {"copied": both}}))))
+    )
     old = {**EXTRAS["copied"]["extras"]["copied"], "lettering": lines}
     like = taken(
         read_spec(merged(job_in("laced_boards"), {"text": {"pages": 400}, "extras": {"copied": old}}))
@@ -133,7 +139,7 @@ def test_lettering_stands_where_it_stood_as_long_as_it_was() -> None:
 @given(st.text(max_size=80), st.floats(0.2, 80), st.floats(0.01, 3000))
 def test_type_is_found_for_whatever_was_measured(text: str, high: float, long: float) -> None:
     one_line = "".join(sign for sign in text if sign.isprintable())
-    type = type_as_long(OldLine(text=one_line, high=high, long=long))
+    type = type_as_long(OldLine(text=one_line, high=high, long=long), "old line 1")
     assert type.capital == high
     if type.narrow > 0.3 and type.wide < 80 and type.gap < 20 and type.space < 40 and one_line.strip():
         assert set_words(one_line, type).length == pytest.approx(long, rel=0.02)

@@ -30,7 +30,7 @@ def take_lines(made: Made, old: CopiedBook) -> Patch:
     patch: Patch = {}
     by = [""] * len(missing)
     if not entries.types:
-        types = [type_as_long(line) for line in missing]
+        types = [type_as_long(line, f"old line {number}") for number, line in enumerate(missing, start=1)]
         by = [type.name for type in types]
         patch["extras.finishing.types"] = [type.model_dump(mode="json") for type in types]
     lines = [
@@ -49,14 +49,14 @@ def take_lines(made: Made, old: CopiedBook) -> Patch:
     return patch
 
 
-def type_as_long(line: OldLine) -> FinishingType:
+def type_as_long(line: OldLine, name: str) -> FinishingType:
     """Type in which a line is as high as it was, and as long: widths × long / length as usually set."""
     usual = FinishingType()
     high = line.high / usual.capital
     length = set_words(line.text, usual).length * high
     wide = high * (line.long / length if line.long and length else 1.0)
     return FinishingType(
-        name=f"as “{line.text}” was",
+        name=name,
         capital=line.high,
         usual=_within(usual.usual * wide, 0.2, 80),
         narrow=_within(usual.narrow * wide, 0.2, 80),
