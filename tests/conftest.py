@@ -1,7 +1,11 @@
+import os
+from collections.abc import Iterator
+from datetime import datetime
 from pathlib import Path
 from typing import Any
 
 import pytest
+import time_machine
 from hypothesis import settings as hypothesis_settings
 
 from weald.core.bindings.catalogue import STRUCTURES as CATALOGUE
@@ -30,6 +34,20 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     for item in items:
         if group := ALONE.get(item.path.parent.name):
             item.add_marker(pytest.mark.xdist_group(group))
+
+
+CLOCK = datetime.fromisoformat(os.environ.get("WEALD_TEST_CLOCK", "2026-05-06T10:00:00+00:00"))
+"""When every test begins, so that none passes or fails by the hour it is run at."""
+
+
+@pytest.fixture(autouse=True)
+def held_clock(request: pytest.FixtureRequest) -> Iterator[None]:
+    """Time runs on from one moment; whole demos are processes of their own, and keep their own time."""
+    if ALONE.get(request.path.parent.name) == "demo":
+        yield
+        return
+    with time_machine.travel(CLOCK, tick=True):
+        yield
 
 
 @pytest.fixture(autouse=True)

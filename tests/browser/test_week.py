@@ -8,11 +8,12 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.steps import assert_accessible
+from tests.conftest import CLOCK
 from weald.web.week import services
 from weald.web.week.models import Commission, Laying, Wish
 
 pytestmark = pytest.mark.django_db(transaction=True)
-SOON = (datetime.now() + timedelta(days=10)).date().isoformat()
+SOON = (CLOCK + timedelta(days=10)).date().isoformat()
 
 
 def to_the_week(page: Page) -> None:
