@@ -3,6 +3,7 @@
 import os
 import time
 from collections.abc import Iterator
+from datetime import UTC, datetime
 from typing import Any
 
 import pytest
@@ -43,7 +44,12 @@ def browser_type_launch_args() -> dict[str, Any]:
 
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict[str, Any]:
-    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB", "accept_downloads": True}
+    return {
+        "viewport": {"width": 1280, "height": 800},
+        "locale": "en-GB",
+        "timezone_id": os.environ.get("WEALD_TEST_ZONE", "Europe/Dublin"),
+        "accept_downloads": True,
+    }
 
 
 @pytest.fixture
@@ -72,6 +78,7 @@ def wait_until_quiet() -> None:
 @pytest.fixture
 def desk(bindery: str, page: Page) -> Iterator[Page]:
     """Signed in, at the desk. Whatever the page complains of in its console fails the test."""
+    page.context.clock.install(time=datetime.now(UTC))
     complaints: list[str] = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
     page.on(

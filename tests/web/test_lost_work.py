@@ -1,5 +1,7 @@
 """Work that was cut off is found, whatever cut it off; a full disk is said as that."""
 
+import os
+import time
 from datetime import timedelta
 from pathlib import Path
 
@@ -95,6 +97,7 @@ def test_imposing_on_to_a_full_disk_fails_with_the_reason(
 def test_half_files_are_swept_and_others_kept() -> None:
     with unfinished() as half:
         half.write_bytes(b"half")
+        os.utime(half, (time.time(), time.time()))
         assert sweep(older_than=600) == 0
         assert sweep(older_than=-1) == 1
         assert not half.exists()
