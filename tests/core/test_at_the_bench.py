@@ -303,8 +303,33 @@ def test_the_record_reckons_time_and_keeps_what_was_found() -> None:
         ("noted", "second needle"),
     ]
     assert recorded[2].lines[0].kind == "early"
-    undone = record_of(made.operations, [event("started", 0), event("done", 9), event("undone", 10)])
-    assert (undone[0].worked, undone[0].begun, undone[0].done) == (0, None, False)
+    begun = [event("started", 0), event("done", 9, words="tight"), event("looked", 9, otherwise=True)]
+    assert record_of(made.operations, [*begun, event("undone", 10)]) == ()
+    noted = record_of(made.operations, [*begun, event("noted", 9, words="waxed"), event("undone", 10)])[0]
+    assert (noted.worked, noted.begun, noted.done) == (0, None, False)
+    assert [line.words for line in noted.lines] == ["waxed"]
+
+
+def test_the_record_has_no_size_that_was_taken_back_measured_again_or_undone() -> None:
+    made = planned()
+
+    def measured(minute: int, words: str, holds: bool) -> RecordedEvent:
+        at = AT + timedelta(minutes=minute)
+        return RecordedEvent(
+            "measured", "sew", "Sew", at, "binder", words, about="block.thickness", holds=holds
+        )
+
+    def lines(*events: RecordedEvent) -> list[str]:
+        return [line.words for each in record_of(made.operations, events) for line in each.lines]
+
+    assert lines(measured(0, "17.5", True)) == ["17.5"]
+    assert lines(measured(0, "17.5", False), measured(1, "17.6", True)) == ["17.6"]
+    assert lines(measured(0, "17.5", True), measured(1, "taken back", False)) == []
+    assert lines(measured(0, "17.5", False)) == []
+    piece: dict[str, Any] = {"operation": "sew", "title": "Sew", "author": "binder", "about": "board"}
+    cut = RecordedEvent("cut", at=AT, words="2 × board", **piece)
+    assert lines(cut) == ["2 × board"]
+    assert lines(cut, RecordedEvent("uncut", at=AT, words="2 × board", **piece)) == []
 
 
 def test_what_runs_though_the_plan_has_it_no_more_is_said() -> None:

@@ -14,7 +14,7 @@ from PIL import Image
 from tests.web.conftest import make_job, send
 from tests.web.test_bench import order, standing, tell
 from weald.core.shelf.stock import read_stock
-from weald.web.bench.models import BenchPicture
+from weald.web.bench.models import BenchEvent, BenchPicture
 from weald.web.jobs.models import Job
 from weald.web.printing.files import is_kept, picture_name
 from weald.web.shelf.services import add_item
@@ -278,3 +278,56 @@ def test_an_item_nothing_is_cut_from_is_said_and_not_failed_over(client: Client,
     assert ready.status_code == 200
     board = next(each for each in ready.json()["materials"] if each["piece"] == "board")
     assert (board["short"], board["stock"]) == (True, "Linen 18/3")
+
+
+# what holds
+
+
+MAD = (
+    "9999-12-31T23:59:59-12:00",
+    "0001-01-01T00:00:00+14:00",
+    "2019-01-01T00:00:00Z",
+    "2190-01-01T00:00:00Z",
+)
+
+
+@pytest.mark.parametrize("device_at", MAD)
+def test_a_time_that_cannot_be_is_refused_in_words_and_breaks_nothing(
+    client: Client, job: Job, device_at: str
+) -> None:
+    refused = tell(client, job, "noted", "", note="by the window", device_at=device_at)
+    assert refused.status_code == 422
+    assert "clock is wrong" in refused.json()["fields"]["device_at"]
+    kept = tell(client, job, "started", "stock_out", note="while away", device_at=device_at, late=True)
+    assert kept.status_code == 200
+    assert "while away" in bench(client, job)["log"][0]["note"]
+    for path in (f"jobs/{job.pk}/bench", f"jobs/{job.pk}/record", f"jobs/{job.pk}/costs", "daybook"):
+        assert client.get(f"/api/{path}").status_code == 200, path
+
+
+def test_a_row_nobody_can_read_says_so_and_hides_no_other(client: Client, binder: User, job: Job) -> None:
+    tell(client, job, "noted", "", note="by the window")
+    for kind, data in (("measured", {}), ("cut", {"piece": 3}), ("looked", {"look": 1}), ("cut", [])):
+        BenchEvent.objects.create(
+            job=job, key=uuid.uuid4(), kind=kind, data=data, author=binder, at=timezone.now()
+        )
+    words = [each["words"] for each in bench(client, job)["log"]]
+    assert words.count("This entry cannot be read.") == 4
+    for path in (f"jobs/{job.pk}/record", f"jobs/{job.pk}/costs", "daybook"):
+        assert client.get(f"/api/{path}").status_code == 200, path
+
+
+def test_a_measurement_that_is_undone_leaves_the_record_and_stays_in_the_log(
+    client: Client, job: Job
+) -> None:
+    def said() -> str:
+        return str(client.get(f"/api/jobs/{job.pk}/record").json()["operations"])
+
+    version = measure(client, job, "block.thickness", "13.5", insist=True).json()["version"]
+    assert "13.5" in said()
+    assert send(client, "POST", f"/api/jobs/{job.pk}/undo", {"version": version}).status_code == 200
+    assert "13.5" not in said()
+    assert "13.5" in str(bench(client, job)["log"])
+    measure(client, job, "block.thickness", "13.6", insist=True)
+    measure(client, job, "block.thickness", "")
+    assert "13.6" not in said()

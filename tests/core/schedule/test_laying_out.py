@@ -12,7 +12,20 @@ from tests.core.schedule.checking import wrongs
 from tests.core.schedule.made_up import MONDAY, as_turns, book, many_books, small_problem, workshop
 from weald.core.schedule.bounds import least_cost
 from weald.core.schedule.placing import as_doers, place
-from weald.core.schedule.problem import Begun, Layout, Pin, Placed, cost, ready_at
+from weald.core.schedule.problem import (
+    Aim,
+    Begun,
+    Hand,
+    Layout,
+    Link,
+    Pin,
+    Placed,
+    Problem,
+    Task,
+    Window,
+    cost,
+    ready_at,
+)
 from weald.core.schedule.solve import better_layout, first_layout
 from weald.core.schedule.tasks import pose
 from weald.core.schedule.together import NEAR, runs
@@ -164,3 +177,26 @@ def test_two_things_begun_by_one_person_do_not_stop_the_rest_from_being_laid_out
 def test_a_placed_task_is_read_by_its_name() -> None:
     placed = Placed("a", 3, 5, 9, ("ida",))
     assert Layout.of([placed], ()).by_id["a"].until == 9
+
+
+def test_an_error_of_the_search_is_an_error_and_no_answer(monkeypatch: pytest.MonkeyPatch) -> None:
+    def fails(*args: object) -> object:
+        raise MemoryError("no room to solve in")
+
+    monkeypatch.setattr("weald.core.schedule.solve.cp_model.CpSolver.solve", fails)
+    problem = many_books(4)
+    with pytest.raises(MemoryError):
+        better_layout(problem, first_layout(problem, shuffles=0), 1.0, settled=True)
+
+
+def test_work_begun_although_what_comes_before_it_has_no_place_does_not_end_the_search() -> None:
+    hand = Hand("a", "A", (Window(0, 60),))
+    tasks = (
+        Task("1/a", "1", "a", "", 90, ("a",)),
+        Task("1/b", "1", "b", "", 5, ("a",), after=(Link("1/a", 0, 4),), begun=Begun(("a",))),
+        Task("2/a", "2", "a", "", 10, ("a",)),
+    )
+    problem = Problem(tasks, (hand,), (), (Aim("1"), Aim("2")))
+    found = first_layout(problem)
+    assert found.layout.left == ("1/a",)
+    assert better_layout(problem, found, 1.0, settled=True).layout.left == ("1/a",)

@@ -19,6 +19,17 @@ PLACES: dict[Place, str] = {
     "plough": "plough",
     "shears": "shears",
 }
+Work = Literal["sheets", "sewing", "block", "boards", "covering", "casing", "lettering"]
+"""Kinds of work that a person does or does not do, and that have a rate."""
+WORKS: dict[Work, str] = {
+    "sheets": "printing, folding, collating",
+    "sewing": "sewing, lacing, end bands",
+    "block": "gluing up, backing, trimming",
+    "boards": "cutting boards and covers",
+    "covering": "paring, making cases, covering",
+    "casing": "casing in and drying",
+    "lettering": "lettering",
+}
 WaitState = Literal["nipped", "tacky", "under_weight", "standing_open", "left_alone"]
 WAIT_STATES: dict[WaitState, str] = {
     "nipped": "nipped",
@@ -70,10 +81,14 @@ class Glued:
 
 @dataclass(frozen=True, slots=True)
 class Trouble:
-    """What goes wrong: how it shows, and how it is put right."""
+    """What goes wrong: how it shows, and how it is put right.
+
+    :param set_fast: how it is put right where what the operation glues with cannot be moved at all.
+    """
 
     shows: str
     remedy: str
+    set_fast: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,6 +140,7 @@ class Operation:
     :param hand: what the left-handed do the other way round; empty for the others.
     :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
     :param at_once: so many copies at the most before what comes next, which cannot wait; 0 for any number.
+    :param work: the kind of work it is; none of what anybody does.
     :param occupies: the ``places`` it takes, in words.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
     """
@@ -154,6 +170,7 @@ class Operation:
     start: Minutes = 0.0
     critical: bool = False
     places: tuple[Place, ...] = ()
+    work: Work | None = None
 
     @property
     def takes(self) -> Minutes:

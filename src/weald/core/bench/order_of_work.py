@@ -92,7 +92,9 @@ def _with_own(steps: list[Step], book: Book) -> list[Step]:
         place = names.index(own.after) + 1 if own.after in names else len(steps)
         strand = steps[place - 1].strand
         pause = Pause("left_alone", "", minutes=(own.wait, own.wait)) if own.wait else None
-        step = Step(own.id, own.title, own.why, strand, fixed=own.minutes, wait=_always(pause), own=True)
+        step = Step(
+            own.id, own.title, own.why, strand, None, fixed=own.minutes, wait=_always(pause), own=True
+        )
         steps = [*steps[:place], step, *steps[place:]]
     return steps
 
@@ -172,6 +174,7 @@ def _operation(
         people=2 if step.two(book) else 1,
         occupies=tuple(PLACES[place] for place in step.places),
         places=step.places,
+        work=step.work,
         whole=step.whole,
         after=task.after,
         wait=task.wait,
@@ -181,7 +184,7 @@ def _operation(
             if _has_sizes(text, book)
         ),
         measures=tuple(_asked(each, book) for each in step.measures if _is_asked(each, book)),
-        troubles=tuple(Trouble(say(each.shows), say(each.remedy)) for each in step.troubles),
+        troubles=tuple(Trouble(say(each.shows), say(_remedy(each, step, book))) for each in step.troubles),
         caution=CAUTIONS[step.danger] + CAUTION_TAIL if step.danger else "",
         hand=step.hand if left_handed else "",
         own=step.own,
@@ -189,6 +192,12 @@ def _operation(
         start=start,
         critical=critical,
     )
+
+
+def _remedy(trouble: Trouble, step: Step, book: Book) -> str:
+    """How it is put right with what this book is glued with."""
+    fast = any(not book.facts(joint).moves[1] for joint, _ in step.glue)
+    return trouble.set_fast if fast and trouble.set_fast else trouble.remedy
 
 
 def _minutes(step: Step, book: Book) -> Minutes:
@@ -242,6 +251,8 @@ def _by_adhesive(pause: Pause, book: Book) -> tuple[float, float]:
         least = usual = facts.handled
     else:
         least, usual = facts.through
+    if usual:
+        least, usual = max(least, pause.floor), max(usual, pause.floor)
     return round(least * book.season()), round(usual * book.season())
 
 

@@ -1,6 +1,7 @@
 """The record of a book: for each operation who did it, when, how long it took, and what was found.
 
-Reckoned from the events alone, like everything else that is said of the work.
+Reckoned from the events alone, like everything else that is said of the work. The record says what
+holds: what was undone, measured again or taken back stands in the log only.
 """
 
 from collections.abc import Iterable, Sequence
@@ -19,6 +20,8 @@ class RecordedEvent:
     """An event as the record takes it.
 
     :param words: what there is to say of it, for whoever reads; the note, what was found, the size measured.
+    :param about: the look, the size or the piece it is about; what is said of it later takes its place.
+    :param holds: whether it is so still: a measurement that the job has no more does not hold.
     """
 
     kind: EventKind
@@ -29,6 +32,8 @@ class RecordedEvent:
     words: str = ""
     early: bool = False
     otherwise: bool = False
+    about: str = ""
+    holds: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,20 +66,32 @@ class Recorded:
     lines: tuple[RecordLine, ...]
 
 
+_WORK: frozenset[EventKind] = frozenset(("started", "paused", "done"))
+_ABOUT: dict[EventKind, str] = {
+    "looked": "look",
+    "unlooked": "look",
+    "measured": "size",
+    "cut": "piece",
+    "uncut": "piece",
+}
+"""What of one thing takes the place of what was said of it before."""
+
+
 @dataclass(slots=True)
 class _Account:
     title: str
-    people: list[str] = field(default_factory=list)
     begun: datetime | None = None
     since: datetime | None = None
     ended: datetime | None = None
     seconds: float = 0.0
     done: bool = False
-    lines: list[RecordLine] = field(default_factory=list)
+    events: list[RecordedEvent] = field(default_factory=list)
 
     def take(self, event: RecordedEvent) -> None:
-        if event.author not in self.people:
-            self.people.append(event.author)
+        if event.kind == "undone":
+            self.seconds, self.since, self.begun, self.ended, self.done = 0.0, None, None, None, False
+            self.events = [each for each in self.events if each.kind in ("noted", "measured", "cut")]
+            return
         if event.kind == "started":
             self.begun = self.begun or event.at
             self.since, self.done = event.at, False
@@ -85,10 +102,24 @@ class _Account:
             self.begun = self.begun or event.at
             if event.kind == "done":
                 self.ended, self.done = event.at, True
-        elif event.kind == "undone":
-            self.seconds, self.since, self.begun, self.ended, self.done = 0.0, None, None, None, False
-        if line := _line(event):
-            self.lines.append(line)
+        if about := _ABOUT.get(event.kind):
+            self.events = [
+                each
+                for each in self.events
+                if (_ABOUT.get(each.kind), each.about) != (about, event.about) or not event.about
+            ]
+        if event.holds and event.kind not in ("unlooked", "uncut"):
+            self.events.append(event)
+
+    @property
+    def lines(self) -> tuple[RecordLine, ...]:
+        return tuple(line for event in self.events if (line := _line(event)))
+
+    @property
+    def people(self) -> tuple[str, ...]:
+        """Who worked on it; of what was only noted or found, who said so."""
+        workers = [each.author for each in self.events if each.kind in _WORK]
+        return tuple(dict.fromkeys(workers or [each.author for each in self.events]))
 
 
 def _line(event: RecordedEvent) -> RecordLine | None:
@@ -99,7 +130,7 @@ def _line(event: RecordedEvent) -> RecordLine | None:
         kind = "otherwise"
     elif event.early:
         kind = "early"
-    elif event.words and event.kind in ("started", "paused", "done", "undone"):
+    elif event.words and event.kind in _WORK:
         kind = "noted"
     return RecordLine(kind, event.words, event.author, event.at) if kind else None
 
@@ -114,7 +145,11 @@ def record_of(operations: Sequence[Operation], events: Iterable[RecordedEvent]) 
         accounts.setdefault(event.operation, _Account(event.title)).take(event)
     planned = {each.id: each for each in operations}
     order = ["", *planned, *(name for name in accounts if name not in planned and name)]
-    return tuple(_recorded(name, accounts[name], planned.get(name)) for name in order if name in accounts)
+    return tuple(
+        _recorded(name, accounts[name], planned.get(name))
+        for name in order
+        if name in accounts and accounts[name].events
+    )
 
 
 def _recorded(name: str, account: _Account, operation: Operation | None) -> Recorded:
@@ -122,7 +157,7 @@ def _recorded(name: str, account: _Account, operation: Operation | None) -> Reco
     return Recorded(
         name,
         operation.title if operation else account.title,
-        tuple(account.people),
+        account.people,
         account.begun,
         account.ended,
         round(worked, 1),
@@ -130,5 +165,5 @@ def _recorded(name: str, account: _Account, operation: Operation | None) -> Reco
         planned,
         minutes_in_words(planned) if operation else "",
         account.done,
-        tuple(account.lines),
+        account.lines,
     )

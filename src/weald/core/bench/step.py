@@ -6,7 +6,7 @@ from typing import Literal
 
 from weald.core.adhesives import Joint
 from weald.core.bench.book import Book
-from weald.core.bench.operation import Minutes, Place, Strand, Trouble, WaitState
+from weald.core.bench.operation import Minutes, Place, Strand, Trouble, WaitState, Work
 from weald.core.quantities import QuantityId
 
 Danger = Literal["blade", "needle", "press", "hammer", "heat", "paring"]
@@ -42,6 +42,7 @@ class Pause:
     """A wait as the catalogue has it: in minutes of its own, or as the adhesive of a joint has it.
 
     :param joint: what it waits for; ``until`` which of its times.
+    :param floor: minutes it lasts at the least with any adhesive that dries.
     """
 
     state: WaitState
@@ -52,12 +53,14 @@ class Pause:
     joint: Joint | None = None
     until: Literal["tacky", "handled", "through"] = "through"
     holds: tuple[Place, ...] = ()
+    floor: Minutes = 0.0
 
 
 @dataclass(frozen=True, slots=True)
 class Step:
     """One operation of the catalogue. Sentences may hold ``{signature}`` and sizes as ``{board.width}``.
 
+    :param work: which kind of work it is; none where anybody does it.
     :param when: whether a book has it; ``fixed`` minutes once, and ``rate`` minutes for each of what it is
         counted by, in every copy.
     :param glue: joints, each with the face it is glued on.
@@ -71,6 +74,7 @@ class Step:
     title: str
     why: str
     strand: Strand
+    work: Work | None
     when: Callable[[Book], bool] = always
     pieces: tuple[str, ...] = ()
     tools: tuple[str, ...] = ()

@@ -4,11 +4,11 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import ROUND_HALF_UP, Decimal
 
-from weald.core.bench.operation import Operation
+from weald.core.bench.operation import Operation, Work
 from weald.core.bench.record import Recorded
+from weald.core.bench.steps import STEPS
 from weald.core.costs.materials import PlannedMaterial
 from weald.core.costs.terms import Bought, Terms
-from weald.core.schedule.workplace import WORK_OF
 
 
 @dataclass(frozen=True, slots=True)
@@ -138,7 +138,7 @@ def _work(terms: Terms, operations: Sequence[Operation], recorded: Sequence[Reco
     found = {each.operation: each for each in recorded if each.operation}
     people = {each.name: each.rate for each in terms.people}
     for operation in operations:
-        rate = rate_of(terms, operation.id)
+        rate = rate_of(terms, operation.work)
         record = found.pop(operation.id, None)
         minutes = Decimal(str(operation.minutes)) * operation.people
         yield CostLine(
@@ -150,7 +150,8 @@ def _work(terms: Terms, operations: Sequence[Operation], recorded: Sequence[Reco
         )
     for record in found.values():
         if record.worked:
-            rate = rate_of(terms, record.operation)
+            step = STEPS.get(record.operation)
+            rate = rate_of(terms, step.work if step else None)
             yield CostLine(
                 record.title,
                 Decimal(0),
@@ -174,9 +175,8 @@ def _worked(
     return rounded(hours * sum(rates, Decimal(0)) / len(rates), terms)
 
 
-def rate_of(terms: Terms, operation: str) -> Decimal:
-    """What an hour of an operation costs: by its kind of work, or the usual rate."""
-    work = WORK_OF.get(operation)
+def rate_of(terms: Terms, work: Work | None) -> Decimal:
+    """What an hour of a kind of work costs; of what is of none, the usual rate."""
     return terms.rates.get(work, terms.rate) if work else terms.rate
 
 

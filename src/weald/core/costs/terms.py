@@ -5,9 +5,9 @@ from typing import Annotated
 
 from pydantic import Field
 
+from weald.core.bench.operation import Work
 from weald.core.errors import SpecError
 from weald.core.job.entries import Entries, Name, OneLine, read_entries
-from weald.core.schedule.workplace import Work
 from weald.core.upgrades import Format
 
 TERMS = Format("terms")

@@ -50,10 +50,23 @@ def _of_day(person: Worker, day: date, here: ZoneInfo) -> Iterator[tuple[datetim
 
 def _between(day: date, begins: str, ends: str, here: ZoneInfo) -> tuple[datetime, datetime]:
     last = day if clock(begins) < clock(ends) else day + timedelta(days=1)
-    return (
-        datetime.combine(day, clock(begins), here).astimezone(UTC),
-        datetime.combine(last, clock(ends), here).astimezone(UTC),
-    )
+    return _moment(day, begins, here), _moment(last, ends, here)
+
+
+def _moment(day: date, told: str, here: ZoneInfo) -> datetime:
+    """When it is a time of day; within an hour the clocks leave out, the moment they leave it out."""
+    told_here = datetime.combine(day, clock(told), here)
+    moment = told_here.astimezone(UTC)
+    if moment.astimezone(here).replace(tzinfo=None) == told_here.replace(tzinfo=None):
+        return moment
+    before, after = told_here.replace(fold=1).astimezone(UTC), moment
+    while after - before > timedelta(seconds=1):
+        middle = before + (after - before) / 2
+        if middle.astimezone(here).utcoffset() == before.astimezone(here).utcoffset():
+            before = middle
+        else:
+            after = middle
+    return after.replace(microsecond=0)
 
 
 def _joined(found: list[Window]) -> Iterator[Window]:

@@ -3,8 +3,8 @@ SAT)."""
 
 import math
 import random
-import threading
 from collections.abc import Callable, Iterator
+from concurrent.futures import Future, ThreadPoolExecutor, wait
 from dataclasses import dataclass, replace
 
 from ortools.sat.python import cp_model
@@ -20,6 +20,7 @@ Tell = Callable[[int], None]
 _SHUFFLES = 30
 _GATHERINGS = 30
 _A_DAY = 24 * 60
+_LOOK_SECONDS = 0.2
 
 
 @dataclass(frozen=True, slots=True)
@@ -258,6 +259,9 @@ class _Model:
 
     def _link(self, task: Task) -> None:
         for link in task.after:
+            if link.task not in self.begins:
+                # begun although what comes before it has no place: that cannot hold it any more
+                continue
             ended = self.begins[link.task] + self.problem.by_id[link.task].minutes
             self.model.add(self.begins[task.id] >= ended + link.least)
             if link.most is not None and not self._is_late(task, link.task, link.most):
@@ -294,20 +298,17 @@ class _Model:
         solver.parameters.max_time_in_seconds = seconds
         solver.parameters.num_workers = 4
         solver.parameters.random_seed = 1
-        status: list[cp_model.CpSolverStatus] = []
-        running = threading.Thread(target=lambda: status.append(solver.solve(self.model)))
-        running.start()
-        waited = 0.0
-        try:
-            while running.is_alive():
-                running.join(0.2)
-                waited += 0.2
-                tell(min(99, int(100 * waited / seconds)))
-        except BaseException:
-            solver.stop_search()
-            running.join()
-            raise
-        if not status or status[0] not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
+        with ThreadPoolExecutor(1) as beside:
+            solving = beside.submit(solver.solve, self.model)
+            try:
+                self._watch(solving, seconds, tell)
+            except BaseException:
+                solver.stop_search()
+                raise
+        status = solving.result()
+        if status == cp_model.MODEL_INVALID:
+            raise RuntimeError(f"the order of work is no question to solve: {self.model.validate()}")
+        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
             return self.found
         turns = {name: float(solver.value(begins)) for name, begins in self.begins.items()}
         doers = {
@@ -316,3 +317,10 @@ class _Model:
         }
         tried = _laid(self.problem, turns, doers)
         return replace(min(self.found, tried, key=lambda each: each.cost.whole), least=self.found.least)
+
+    def _watch(self, solving: Future[cp_model.CpSolverStatus], seconds: float, tell: Tell) -> None:
+        """Tell how far the search has come until it is over."""
+        waited = 0.0
+        while not wait((solving,), _LOOK_SECONDS).done:
+            waited += _LOOK_SECONDS
+            tell(min(99, int(100 * waited / seconds)))

@@ -21,7 +21,7 @@ from weald.core.schedule.problem import (
     Unit,
 )
 from weald.core.schedule.telling import stretch_in_words
-from weald.core.schedule.workplace import WORK_OF, Equipment, Workplace
+from weald.core.schedule.workplace import Equipment, Workplace
 from weald.core.units import Mm
 
 _PART = 60
@@ -235,7 +235,7 @@ class _Posing:
 
     def _who(self, book: BookAtHand, operation: Operation) -> tuple[str, ...]:
         """Those who may do it; where nobody does such work, it is said, and anybody is asked."""
-        work = WORK_OF.get(operation.id)
+        work = operation.work
         there = [each for each in self.workplace.people if self.longest[each.id]]
         may = tuple(each.id for each in there if work not in each.leaves)
         if not may and there:

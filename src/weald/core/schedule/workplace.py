@@ -3,49 +3,18 @@
 import re
 from collections.abc import Sequence
 from datetime import date, time
-from typing import Annotated, Literal
+from typing import Annotated
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 from pydantic import AfterValidator, Field
 
-from weald.core.bench.operation import PLACES, Place
+from weald.core.bench.operation import PLACES, Place, Work
 from weald.core.errors import SpecError
 from weald.core.job.entries import Entries, Length, Name, read_entries
 from weald.core.notation import Notation
 from weald.core.upgrades import Format
 
 WORKPLACE = Format("list of people and places")
-
-Work = Literal["sheets", "sewing", "block", "boards", "covering", "casing", "lettering"]
-"""Kinds of work that a person does or does not do."""
-WORKS: dict[Work, str] = {
-    "sheets": "printing, folding, collating",
-    "sewing": "sewing, lacing, end bands",
-    "block": "gluing up, backing, trimming",
-    "boards": "cutting boards and covers",
-    "covering": "paring, making cases, covering",
-    "casing": "casing in and drying",
-    "lettering": "lettering",
-}
-_WORK_OF: dict[Work, tuple[str, ...]] = {
-    "sheets": (
-        *("stock_out", "cut_sheets", "print", "fold", "sort_leaves", "press_sections", "collate"),
-        *("cut_leaf_cover", "make_endpapers"),
-    ),
-    "sewing": ("pierce", "sew", "staple", "end_bands", "sew_into_cover", "lace_on"),
-    "block": (
-        *("tip_endpapers", "weigh_down", "trim_first", "glue_up", "round", "back", "trim_rounded"),
-        *("ribbon", "line_spine", "measure_block", "trim", "trim_in_boards", "trim_flush"),
-    ),
-    "boards": (
-        *("trial", "lift_old_cover", "cut_boards", "laminate", "cut_cover", "score_cover", "join_boards"),
-    ),
-    "covering": ("pare", "make_case", "cover_book"),
-    "casing": ("offer_up", "case_in", "open_a_crack", "dry_closed", "open_first", "last_look"),
-    "lettering": ("letter",),
-}
-WORK_OF: dict[str, Work] = {name: work for work, names in _WORK_OF.items() for name in names}
-"""The kind of work of every operation of the catalogue; what a binder puts in themselves anybody does."""
 
 _CLOCK = re.compile(r"([01]?\d|2[0-3]):([0-5]\d)")
 

@@ -6,10 +6,10 @@ from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Query, Router, Schema
 
-from weald.core.errors import SpecError
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import Problem
 from weald.web.office.daybook import PAGE, WINDOW, Asked, DaybookEntry, EntryKind, read_daybook
+from weald.web.times import Moment
 
 router = Router(tags=["office"])
 
@@ -25,7 +25,7 @@ class DaybookReply(Schema):
 @router.get("/daybook", response={200: DaybookReply, 422: Problem}, operation_id="readDaybook")
 def open_daybook(
     request: HttpRequest,
-    before: datetime | None = Query(None),
+    before: Moment | None = Query(None),
     kind: EntryKind | None = Query(None),
     job: int | None = Query(None, ge=1, le=2**62),
     person: str = Query("", max_length=150),
@@ -33,8 +33,6 @@ def open_daybook(
     search: str = Query("", max_length=200),
 ) -> DaybookReply:
     """All that happened, narrowed down as asked."""
-    if before is not None and (before.tzinfo is None or not 2000 <= before.year <= 2200):
-        raise SpecError({"before": "Give a moment with its time zone, between the years 2000 and 2200."})
     workshop = workshop_of(request)
     asked = Asked(before or timezone.now(), kind, job, person, material.strip(), search.strip())
     found = read_daybook(workshop, asked, notation_of(request))

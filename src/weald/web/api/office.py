@@ -10,10 +10,10 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Schema, Status
 from pydantic import Field
 
+from weald.core.bench.operation import WORKS
 from weald.core.costs.costing import Costing
 from weald.core.costs.papers import PAPER_KINDS, PaperContent, read_paper
 from weald.core.costs.terms import Bought, Terms, read_terms
-from weald.core.schedule.workplace import WORKS
 from weald.exchange.paper_pdf import paper_pdf
 from weald.web.accounts.people import NotOwnerError
 from weald.web.accounts.services import preferences_of

@@ -26,6 +26,7 @@ from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import PaperName, Problem
 from weald.web.jobs.models import Job
+from weald.web.times import Day, Moment
 from weald.web.week import services
 from weald.web.week.books import Unlaid, laid_out_jobs, open_jobs
 from weald.web.week.models import Laying
@@ -164,18 +165,11 @@ def week_reply(request: HttpRequest, laid: services.LaidOut, first: date | None,
 
 @router.get("/week", response=WeekReply, operation_id="openWeek")
 def open_week(
-    request: HttpRequest, first: date | None = Query(None), days: int = Query(7, ge=1, le=28)
+    request: HttpRequest, first: Day | None = Query(None), days: int = Query(7, ge=1, le=28)
 ) -> WeekReply:
     """The open books laid over people, places and time, as they stand now."""
     laid = services.laid_out(workshop_of(request), notation_of(request))
-    return week_reply(request, laid, _sane(first), days)
-
-
-def _sane(first: date | None) -> date | None:
-    """A day a calendar can be drawn for."""
-    if first is not None and not 2000 <= first.year <= 2200:
-        raise SpecError({"first": "Choose a day between the years 2000 and 2200."})
-    return first
+    return week_reply(request, laid, first, days)
 
 
 @router.post("/week/lay-out", response={201: LayingReply}, operation_id="layBooksOut", throttle=HEAVY)
@@ -221,7 +215,7 @@ def _titled(request: HttpRequest, first: date | None, days: int) -> tuple[servic
     """What is laid out, and the end of the days asked for."""
     laid = services.laid_out(workshop_of(request), notation_of(request))
     today = laid.now.astimezone(ZoneInfo(laid.workplace.zone)).date()
-    return laid, _days(_sane(first) or today, days, laid.workplace.zone)[-1]
+    return laid, _days(first or today, days, laid.workplace.zone)[-1]
 
 
 @router.get("/week.ics", operation_id="weekIcs", throttle=HEAVY)
@@ -248,7 +242,7 @@ def take_table(request: HttpRequest) -> HttpResponse:
 @router.get("/week.pdf", operation_id="weekSheet", throttle=HEAVY)
 def take_sheet(
     request: HttpRequest,
-    first: date | None = Query(None),
+    first: Day | None = Query(None),
     days: int = Query(7, ge=1, le=28),
     paper: PaperName | None = Query(None),
 ) -> HttpResponse:
@@ -267,7 +261,7 @@ class Move(Schema):
 
     job: int
     operation: str
-    begins: datetime | None = None
+    begins: Moment | None = None
     worker: str = ""
 
 
@@ -288,8 +282,6 @@ def move_step(request: HttpRequest, move: Move) -> MoveReply:
     operation = next((each for each in book.operations if each.id == move.operation), None) if book else None
     if book is None or operation is None:
         raise Http404
-    if move.begins is not None and move.begins.tzinfo is None:
-        raise SpecError({"begins": "Say which time zone this is in."})
     if move.worker and move.worker not in {each.id for each in before.workplace.people}:
         raise SpecError({"worker": "There is nobody of that name here."})
     begins = move.begins and services.next_there(before, job, operation.id, move.begins, move.worker)
@@ -310,7 +302,7 @@ def move_step(request: HttpRequest, move: Move) -> MoveReply:
 class PromiseChange(Schema):
     """By when a job is promised; for a day alone, for six in the evening."""
 
-    promised: date | None = None
+    promised: Day | None = None
     at: time | None = None
     taken_up: bool = False
 
@@ -355,7 +347,7 @@ def promise_job(request: HttpRequest, job_id: int, change: PromiseChange) -> Pro
     job = job_of(request, job_id)
     zone = services.workplace_of(workshop_of(request)).zone
     promised = None
-    if (day := _sane(change.promised)) is not None:
+    if (day := change.promised) is not None:
         promised = datetime.combine(day, change.at or _READY_FROM, ZoneInfo(zone))
     services.promise(job, person(request), promised, change.taken_up)
     return _promise_reply(request, job)

@@ -3,9 +3,9 @@
 from django.http import HttpRequest
 from ninja import Body, Query, Router, Schema
 
-from weald.core.bench.operation import PLACES
+from weald.core.bench.operation import PLACES, WORKS
 from weald.core.job.entries import lengths_of
-from weald.core.schedule.workplace import WORKS, Workplace, read_workplace
+from weald.core.schedule.workplace import Workplace, read_workplace
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import Problem
 from weald.web.api.typed import WorkplaceInput

@@ -4,6 +4,7 @@ from django.conf import settings
 from django.db import models
 
 from weald.web.jobs.models import Job
+from weald.web.times import times_between
 
 
 class BenchEvent(models.Model):
@@ -47,7 +48,10 @@ class BenchEvent(models.Model):
             models.Index(fields=["job", "id"], name="bench_by_job"),
             models.Index(fields=["-at"], name="bench_by_date"),
         ]
-        constraints = [models.UniqueConstraint(fields=["job", "key"], name="an_event_counts_once")]
+        constraints = [
+            models.UniqueConstraint(fields=["job", "key"], name="an_event_counts_once"),
+            models.CheckConstraint(condition=times_between("at", "device_at"), name="an_event_has_its_time"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.operation} {self.kind}"

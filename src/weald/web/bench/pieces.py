@@ -7,7 +7,7 @@ from datetime import datetime
 from typing import Any
 
 from django.contrib.auth.models import User
-from pydantic import TypeAdapter
+from pydantic import TypeAdapter, ValidationError
 
 from weald.core.bench.cut import CutEvent, CutPiece, cut_so_far
 from weald.web.bench.models import BenchEvent
@@ -20,7 +20,15 @@ _EVENTS = TypeAdapter(CutEvent)
 def cut_for(job: Job) -> tuple[CutPiece, ...]:
     """The pieces there are for a job."""
     kept = job.bench_events.filter(kind__in=_KINDS).order_by("pk").values_list("data", flat=True)
-    return cut_so_far(_EVENTS.validate_python(data) for data in kept)
+    return cut_so_far(event for data in kept if (event := _read(data)))
+
+
+def _read(data: object) -> CutEvent | None:
+    """An event as it was kept; one nobody can read says nothing of what there is."""
+    try:
+        return _EVENTS.validate_python(data)
+    except ValidationError:
+        return None
 
 
 def write_cut(

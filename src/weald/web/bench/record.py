@@ -1,7 +1,8 @@
 """The record of a job, read from its events; and the job made again from it."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import cast
+from typing import Any, cast
 
 from django.contrib.auth.models import User
 from django.db import transaction
@@ -15,9 +16,10 @@ from weald.core.notation import FOR_ANYBODY, Notation
 from weald.core.planning.again import made_again
 from weald.core.planning.colophon import Making, colophon_words
 from weald.core.planning.plan import plan
+from weald.core.units import TOLERANCE
 from weald.web.bench.models import BenchEvent
 from weald.web.bench.services import planned_at_bench
-from weald.web.bench.telling import author_of, words_of
+from weald.web.bench.telling import about_of, author_of, words_of
 from weald.web.jobs.models import Job
 from weald.web.jobs.services import create_job, plain
 
@@ -36,7 +38,7 @@ def record_of_job(job: Job, notation: Notation) -> JobRecord:
     """What is on record of a job, in somebody's words and units."""
     made = planned_at_bench(job, notation)
     events = job.bench_events.select_related("author").order_by("pk")
-    recorded = record_of(made.operations, (_event(each, notation) for each in events))
+    recorded = record_of(made.operations, (_event(each, job.spec.measured, notation) for each in events))
     making = _making(job, recorded)
     return JobRecord(
         recorded,
@@ -46,18 +48,27 @@ def record_of_job(job: Job, notation: Notation) -> JobRecord:
     )
 
 
-def _event(event: BenchEvent, notation: Notation) -> RecordedEvent:
+def _event(event: BenchEvent, measured: Mapping[str, float], notation: Notation) -> RecordedEvent:
     words = " ".join(filter(None, (words_of(event, notation), event.note)))
+    data, kind = event.data, cast(EventKind, event.kind)
     return RecordedEvent(
-        cast(EventKind, event.kind),
+        kind,
         event.operation,
         event.title,
         event.at,
         author_of(event),
         words,
         event.early,
-        bool(event.data.get("found")) if event.kind == "looked" else False,
+        otherwise=kind == "looked" and bool(data.get("found")),
+        about=about_of(event),
+        holds=kind != "measured" or stands(measured, data),
     )
+
+
+def stands(measured: Mapping[str, float], data: Mapping[str, Any]) -> bool:
+    """Whether what was measured at the bench is what the job reckons with still."""
+    now, found = measured.get(str(data.get("quantity"))), data.get("found")
+    return now is not None and isinstance(found, int | float) and abs(now - found) < TOLERANCE
 
 
 def _making(job: Job, recorded: tuple[Recorded, ...]) -> Making:

@@ -2,7 +2,7 @@
 
 import uuid
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import datetime, timedelta
 from typing import Any, cast
 
@@ -39,6 +39,8 @@ from weald.web.jobs.services import note_follows, plain, save_job
 
 LONGEST_AWAY = timedelta(days=60)
 """What a device kept for longer is taken as of so long ago."""
+CLOCKS_APART = timedelta(days=1)
+"""A device's clock may be so far off, time zones included."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,7 +108,13 @@ def bench_of(job: Job, notation: Notation, now: datetime | None = None) -> Bench
 def _events(job: Job) -> list[Event]:
     rows = job.bench_events.order_by("pk").values_list("kind", "operation", "at", "early", "data")
     return [
-        Event(cast(EventKind, kind), operation, at, early, data.get("look", ""), str(data.get("found", "")))
+        Event(
+            cast(EventKind, kind),
+            operation,
+            at,
+            early,
+            *((str(data.get("look", "")), str(data.get("found", ""))) if isinstance(data, dict) else ()),
+        )
         for kind, operation, at, early, data in rows
     ]
 
@@ -140,10 +148,12 @@ def happened(job: Job, author: User, what: Happening) -> tuple[str, ...]:
     at = now - min(max(what.ago, timedelta()), LONGEST_AWAY)
     made = planned_at_bench(job, notation_for(author, job.workshop))
     try:
+        _mind_clock(job, what, now)
         kept = _taken_in(job, author, what, made, at)
     except (OutOfTurnError, OddMeasurementError, SpecError) as error:
         if not what.late:
             raise
+        what = replace(what, device_at=None)
         _write(job, author, what, made, at, BenchEvent.Kind.NOTED, _Kept(), f"{_as_told(what)} {error}")
         return (str(error),)
     if kept.cut is not None:
@@ -153,6 +163,21 @@ def happened(job: Job, author: User, what: Happening) -> tuple[str, ...]:
         _write(job, author, what, made, at, BenchEvent.Kind(what.kind), kept, what.note)
     _note_state(job, made.operations, now)
     return kept.follows
+
+
+def _mind_clock(job: Job, what: Happening, now: datetime) -> None:
+    """Refuse what a device says was before the job, or is still to come."""
+    told = what.device_at
+    if told is None:
+        return
+    earliest, latest = job.created - LONGEST_AWAY, now + CLOCKS_APART
+    if told.tzinfo is None or not earliest.year <= told.year <= latest.year or not earliest <= told <= latest:
+        raise SpecError(
+            {
+                "device_at": "This device’s clock is wrong: it says "
+                f"{told:%-d %B} {told.year}. Set it right, then enter this again."
+            }
+        )
 
 
 def _as_told(what: Happening) -> str:

@@ -12,8 +12,24 @@ def author_of(row: Any) -> str:
     return str(row.author.get_username()) if row.author else "somebody who has left"
 
 
+def about_of(event: BenchEvent) -> str:
+    """The look, the size or the piece an event is about."""
+    data = event.data if isinstance(event.data, dict) else {}
+    if event.kind in ("cut", "uncut"):
+        piece = data.get("piece")
+        return str(piece.get("piece", "")) if isinstance(piece, dict) else ""
+    return str(data.get("quantity") or data.get("look") or "")
+
+
 def words_of(event: BenchEvent, notation: Notation) -> str:
-    """What an event found, measured or cut."""
+    """What an event found, measured or cut; a row nobody can read says so and hides no other."""
+    try:
+        return _words_of(event, notation)
+    except (KeyError, TypeError, ValueError):
+        return "This entry cannot be read."
+
+
+def _words_of(event: BenchEvent, notation: Notation) -> str:
     data = event.data
     if event.kind == "measured":
         label = notation.say(str(data["label"]))

@@ -6,6 +6,7 @@ from django.db import models
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
 from weald.web.office.models import Customer
+from weald.web.times import times_between
 from weald.web.work import Work
 
 
@@ -26,6 +27,11 @@ class Commission(models.Model):
     brought_in = models.TextField(default="", blank=True)
     bought = models.JSONField(default=dict)
 
+    class Meta:
+        constraints = [
+            models.CheckConstraint(condition=times_between("promised"), name="a_promise_has_its_time")
+        ]
+
     def __str__(self) -> str:
         return f"commission of {self.job}"
 
@@ -40,7 +46,10 @@ class Wish(models.Model):
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
 
     class Meta:
-        constraints = [models.UniqueConstraint(fields=["job", "operation"], name="one_wish_an_operation")]
+        constraints = [
+            models.UniqueConstraint(fields=["job", "operation"], name="one_wish_an_operation"),
+            models.CheckConstraint(condition=times_between("begins"), name="a_wish_has_its_time"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.operation} at {self.begins}"

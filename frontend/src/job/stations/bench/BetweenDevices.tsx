@@ -2,11 +2,15 @@
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
+import { useSnapshot } from "../../context";
 import { useBench } from "./useBench";
 
 export function BetweenDevices() {
   const { bench, out, outbox } = useBench();
-  const { waiting, away, question, refused, follows } = out;
+  const { waiting, away, question, refused } = out;
+  const { job } = useSnapshot();
+  // undone or decided otherwise since, a measurement changes nothing any more
+  const follows = out.reply?.version === job.version ? out.follows : [];
   return (
     <>
       {(away || waiting.length > 0) && (

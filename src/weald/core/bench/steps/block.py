@@ -32,7 +32,11 @@ def _glued_up(book: Book) -> Pause:
     if book.treatment.rounded:
         return _TACKY
     return Pause(
-        "standing_open", "The spine is dry and no longer cool to the touch.", joint="spine", until="handled"
+        "standing_open",
+        "The spine is dry and no longer cool to the touch.",
+        joint="spine",
+        until="handled",
+        floor=60,
     )
 
 
@@ -57,6 +61,7 @@ _TRIM = Step(
     "Trim the block",
     "Squared before anything is measured on it: boards follow the block.",
     "block",
+    "block",
     when=_square_after,
     tools=("plough or guillotine", "square", "waste boards"),
     rate=8.0,
@@ -76,6 +81,7 @@ BLOCK = (
         "Pierce the stations",
         "One template for all of them, so that the thread runs straight.",
         "block",
+        "sewing",
         when=lambda book: book.sewn or book.treatment.method == "staples",
         tools=("template", "awl", "piercing cradle"),
         rate=0.5,
@@ -89,6 +95,7 @@ BLOCK = (
         "Sew",
         "What holds the book for generations.",
         "block",
+        "sewing",
         when=lambda book: book.sewn,
         pieces=("support",),
         tools=("needle", "thread", "sewing frame"),
@@ -113,6 +120,7 @@ BLOCK = (
         "Staple through the fold",
         "Two staples hold a booklet as long as its paper.",
         "block",
+        "sewing",
         when=lambda book: book.treatment.method == "staples",
         tools=("long-arm stapler",),
         rate=1.0,
@@ -123,6 +131,7 @@ BLOCK = (
         "tip_endpapers",
         "Fasten the endpapers",
         "A narrow strip of glue, so that the first leaf opens.",
+        "block",
         "block",
         when=lambda book: book.has("endpaper"),
         tools=("brush", "waste paper"),
@@ -138,6 +147,7 @@ BLOCK = (
         "weigh_down",
         "Press the sewn block",
         "Its thickness is measured pressed: everything that goes round it follows.",
+        "block",
         "block",
         when=lambda book: book.several or book.structure.sections == "leaves",
         tools=("pressing boards", "calliper"),
@@ -158,6 +168,7 @@ BLOCK = (
         "Glue up the spine",
         "Worked well in between the {signatures}, none of it on top.",
         "block",
+        "block",
         when=lambda book: (book.several or book.structure.sections == "leaves") and book.structure.lined,
         tools=("brush", "knocking-up boards"),
         glue=(("spine", "the spine, between the {signatures}"),),
@@ -173,6 +184,7 @@ BLOCK = (
         "round",
         "Round the spine",
         "The swell of the thread is taken up by the round.",
+        "block",
         "block",
         when=lambda book: book.treatment.rounded,
         tools=("hammer",),
@@ -194,6 +206,7 @@ BLOCK = (
         "back",
         "Back it: hammer the shoulders",
         "The boards will lie in them. From the middle outwards, in several rounds, between the cords.",
+        "block",
         "block",
         when=lambda book: book.treatment.shoulder > 0,
         tools=("backing boards", "hammer", "lying press"),
@@ -234,6 +247,7 @@ BLOCK = (
         "Make the end bands",
         "They steady head and tail where the book is pulled from the shelf.",
         "block",
+        "sewing",
         pieces=("end_band",),
         when=lambda book: book.has("end_band"),
         tools=("needle", "silk"),
@@ -247,6 +261,7 @@ BLOCK = (
         "Glue the ribbon in",
         "Under the lining, where nothing can pull it out.",
         "block",
+        "block",
         when=lambda book: book.has("ribbon"),
         pieces=("ribbon",),
         glue=(("linings", "a hand's breadth at the head of the spine"),),
@@ -257,6 +272,7 @@ BLOCK = (
         "line_spine",
         "Line the spine",
         "Mull carries the book in its case; paper over it keeps the spine from breaking.",
+        "block",
         "block",
         when=lambda book: book.has(*_LININGS),
         pieces=(
@@ -274,7 +290,11 @@ BLOCK = (
         glue=(("mull", "the spine"), ("linings", "each lining")),
         rate=10.0,
         wait=lambda book: Pause(
-            "standing_open", "Dry, and no longer cool to the touch.", joint="linings", until="handled"
+            "standing_open",
+            "Dry, and no longer cool to the touch.",
+            joint="linings",
+            until="handled",
+            floor=60,
         ),
         looks=("Mull ending short of the end bands, and alike on both sides.",),
         measures=(
@@ -294,6 +314,7 @@ BLOCK = (
         "measure_block",
         "Measure the block",
         "The last size taken before boards are cut; from here on all follows from it.",
+        "block",
         "block",
         tools=("calliper", "steel rule", "square"),
         fixed=4,

@@ -22,6 +22,7 @@ COVER = (
         "Try it on scrap first, at full size",
         "What cannot be bought again is not what one learns on.",
         "cover",
+        "boards",
         when=lambda book: book.spec.bench.trial or book.has("old_panel", "old_spine"),
         fixed=25,
         needs=("measure_block",),
@@ -32,6 +33,7 @@ COVER = (
         "Lift the old cover off, and trim its panels",
         "Warmth or a thin knife between cover and spine, never pulled.",
         "cover",
+        "boards",
         when=lambda book: book.has("old_panel", "old_spine"),
         pieces=("old_panel", "old_spine"),
         tools=("thin knife", "hair dryer", "steel rule"),
@@ -45,6 +47,7 @@ COVER = (
         "Cut the boards",
         "From the block as it was measured, not as it was planned.",
         "cover",
+        "boards",
         when=lambda book: book.has(
             "board", "thin_board", "spine_board", "spacer", "spine_inlay", "joining_strip"
         ),
@@ -72,6 +75,7 @@ COVER = (
         "Glue thick and thin boards together",
         "With the supports between them where they are split or frayed.",
         "cover",
+        "boards",
         when=lambda book: book.structure.laminated,
         tools=("brush", "pressing boards"),
         glue=(("boards", "the whole of the thick board, but for its split"),),
@@ -83,6 +87,7 @@ COVER = (
             "Let out damp, it warps.",
             joint="boards",
             holds=("weights",),
+            floor=480,
         ),
         measures=("split.depth",),
         danger="press",
@@ -92,6 +97,7 @@ COVER = (
         "Cut the covering",
         "Larger than it will be seen, by its turn-ins; grain along the spine.",
         "cover",
+        "boards",
         when=lambda book: (
             book.has("cover", "spine_piece", "side", "corner", "fore_edge_strip")
             and book.structure.name != "saddle_stitch"
@@ -118,6 +124,7 @@ COVER = (
         "Pare the leather",
         "Thin where it turns in, so that caps and corners lie flat.",
         "cover",
+        "covering",
         when=_of_leather,
         tools=("paring knife", "stone"),
         rate=45.0,
@@ -129,6 +136,7 @@ COVER = (
         "Make the case",
         "Boards and spine on the covering, gauged, turned in at head and tail, then at the fore-edges.",
         "cover",
+        "covering",
         when=lambda book: _cased(book) and book.structure.boards,
         pieces=_INFILLS,
         tools=("brush", "gauge", "bone folder", "shears"),
@@ -143,6 +151,7 @@ COVER = (
             joint="case",
             until="handled",
             holds=("weights",),
+            floor=60,
         ),
         looks=(
             "The joints {joint.gap} wide from head to tail.",
@@ -154,8 +163,13 @@ COVER = (
             Trouble(
                 "A bubble",
                 "While damp: press it out towards an edge. Dry: a needle, a little glue, the folder.",
+                "Prick it with a needle and roll it flat from one side.",
             ),
-            Trouble("Boards stand askew", "Lift at once while the glue still moves, and gauge anew."),
+            Trouble(
+                "Boards stand askew",
+                "Lift at once while the glue still moves, and gauge anew.",
+                "The film does not let go: cut a new cover, and try the boards on its backing paper first.",
+            ),
         ),
     ),
     Step(
@@ -163,6 +177,7 @@ COVER = (
         "Score and fold the cover",
         "Scored, it folds where it is meant to.",
         "cover",
+        "boards",
         when=lambda book: (
             book.structure.name
             in ("wrapper", "laced_card_case", "printed_case", "coverless_tapes", "long_stitch")
@@ -178,12 +193,17 @@ COVER = (
         "Lace the boards on",
         "Cords frayed and pasted to points; down the shoulder, through the board, and back.",
         "cover",
+        "sewing",
         when=lambda book: book.structure.attachment == "laced",
         tools=("awl", "hammer", "iron"),
         glue=(("boards", "the frayed ends of the cords"),),
         rate=60.0,
         wait=lambda book: Pause(
-            "under_weight", "The slips lie flat and hard.", joint="boards", holds=("nipping_press",)
+            "under_weight",
+            "The slips lie flat and hard.",
+            joint="boards",
+            holds=("nipping_press",),
+            floor=480,
         ),
         looks=("Each board flush with its shoulder, and opening square.",),
         measures=("lacing.first", "lacing.second"),
@@ -194,6 +214,7 @@ COVER = (
         "Fasten the boards to the block",
         "Supports between the layers, each board pushed home into its shoulder.",
         "cover",
+        "boards",
         when=lambda book: (
             book.structure.attachment in ("split", "frayed")
             or (book.structure.in_shoulders and book.structure.attachment not in ("laced", "case"))
@@ -217,6 +238,7 @@ COVER = (
         "Trim in boards",
         "Boards ploughed with the block, by your school: head, then tail, each slid one square.",
         "cover",
+        "block",
         when=lambda book: book.spec.block.trimming == "in_boards" and book.structure.attachment == "laced",
         tools=("plough", "waste boards"),
         rate=20.0,
@@ -229,6 +251,7 @@ COVER = (
         "Cover the book",
         "Spine, bands, turn-ins, caps and corners in one go.",
         "cover",
+        "covering",
         when=lambda book: book.structure.boards and not _cased(book),
         pieces=_INFILLS,
         tools=("brush", "bone folder", "band nippers", "tying-up cord"),
@@ -254,6 +277,7 @@ COVER = (
         "Glue the layers round the panels on",
         "Their windows cut first, with the panels laid in: board, layer and panel are one height.",
         "cover",
+        "boards",
         pieces=("panel_layer", "panel_layer_back"),
         when=lambda book: book.has("panel_layer"),
         tools=("knife", "steel rule", "brush"),
@@ -268,6 +292,7 @@ COVER = (
         "Bevel the boards",
         "Filed or planed along a line, then sanded; before anything is glued on them.",
         "cover",
+        "boards",
         when=lambda book: book.spec.extras.bevels is not None and book.structure.boards,
         tools=("file or plane", "sanding block", "pencil"),
         rate=25.0,
