@@ -21,6 +21,12 @@ STATIONS = (
 )
 
 
+def letter(page: Page, key: str) -> None:
+    """A letter as a key, behind the one that leads."""
+    page.keyboard.press(".")
+    page.keyboard.press(key)
+
+
 def enter(page: Page, room: str) -> None:
     """A room of the workshop; its page is loaded only then, and the one before stays to be seen meanwhile."""
     page.get_by_role("navigation", name="Rooms").get_by_role("link", name=room, exact=True).click()

@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import assert_accessible, enter, go_to, is_saved, open_job
+from tests.browser.steps import assert_accessible, enter, go_to, is_saved, letter, open_job
 from weald.standins.guillotine import cut
 from weald.web.shelf import cutting as cuttings
 from weald.web.shelf.models import Cutting
@@ -182,10 +182,10 @@ def test_three_books_are_cut_together(desk: Page) -> None:
         desk.get_by_label(title, exact=True).check()
     lay_out(desk, "Lay out 3 jobs together")
     expect(desk.get_by_text("fits only with its grain the wrong way")).to_be_visible()
-    desk.keyboard.press("u")
+    letter(desk, "u")
     expect(desk.get_by_role("cell", name="11 11/32″")).to_be_visible()
-    desk.keyboard.press("u")
-    desk.keyboard.press("u")
+    letter(desk, "u")
+    letter(desk, "u")
     expect(desk.get_by_role("cell", name="288 mm")).to_be_visible()
     for number in range(2, 6):
         desk.keyboard.press("]")

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.steps import assert_accessible, field, go_to, is_saved, line, open_job
+from tests.browser.steps import assert_accessible, field, go_to, is_saved, letter, line, open_job
 
 pytestmark = pytest.mark.django_db(transaction=True)
 TIDE = "Tide tables"
@@ -67,11 +67,11 @@ def test_keys_for_grain_and_units(desk: Page) -> None:
     open_job(desk, TIDE)
     grain = picture(desk, "text.opening").locator(".pen-grain").first
     expect(grain).to_have_css("display", "inline")
-    desk.keyboard.press("g")
+    letter(desk, "g")
     expect(grain).to_have_css("display", "none")
-    desk.keyboard.press("u")
+    letter(desk, "u")
     expect(line(desk, "leaf.untrimmed_height")).to_contain_text("8 1/2″")
-    desk.keyboard.press("u")
+    letter(desk, "u")
     expect(line(desk, "leaf.untrimmed_height")).to_contain_text("216 mm (8 1/2″)")
 
 

@@ -14,11 +14,14 @@ from tests.browser.steps import (
     field,
     go_to,
     is_saved,
+    letter,
     line,
     open_job,
     open_tab,
 )
 from weald.core.job.spec import read_spec
+from weald.web.accounts.models import Membership
+from weald.web.accounts.services import join
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
 
@@ -61,7 +64,7 @@ def test_the_keyboard_walks_the_stations_and_finds_things(desk: Page) -> None:
     desk.get_by_label("Part of a name").fill("spine board w")
     desk.keyboard.press("Enter")
     expect(line(desk, "spine_board.width").get_by_text("Schools")).to_be_visible()
-    desk.keyboard.press("m")
+    letter(desk, "m")
     expect(desk.get_by_label("Measured at the bench")).to_be_focused()
     desk.keyboard.press("Tab")
     desk.keyboard.press("?")
@@ -187,13 +190,115 @@ def test_undo_and_redo_outlast_leaving_and_returning(desk: Page) -> None:
     expect(field(desk, "Width")).to_have_value("150")
     desk.get_by_role("button", name="Undo").click()
     expect(field(desk, "Width")).to_have_value("140")
-    desk.keyboard.press("Z")
+    letter(desk, "Z")
     expect(field(desk, "Width")).to_have_value("150")
     desk.get_by_role("button", name="History").click()
     history = desk.get_by_role("dialog", name="History")
     expect(history).to_contain_text("Page width 150 mm")
     expect(history).to_contain_text("undone")
     assert_accessible(desk)
+
+
+def test_undo_of_text_and_of_the_job_do_not_mix(desk: Page) -> None:
+    open_job(desk, TIDE)
+    width, height = field(desk, "Width"), field(desk, "Height")
+    for text in ("150", "155"):
+        width.fill(text)
+        is_saved(desk)
+    height.fill("215")
+    is_saved(desk)
+    height.press("Control+z")
+    expect(height).to_have_value("210")
+    for _ in range(3):
+        height.press("Control+z")
+    expect(height).to_be_focused()
+    expect(height).to_have_value("210")
+    expect(width).to_have_value("155")
+    is_saved(desk)
+    height.blur()
+    desk.keyboard.press("Control+z")
+    expect(height).to_have_value("215")
+    expect(height).not_to_be_focused()
+    desk.keyboard.press("Control+Shift+z")
+    expect(height).to_have_value("210")
+
+
+def test_focus_goes_back_to_where_it_came_from_and_letters_wait_for_their_leader(desk: Page) -> None:
+    open_job(desk, TIDE)
+    history = desk.get_by_role("button", name="History")
+    history.press("Enter")
+    desk.get_by_role("dialog", name="History").wait_for()
+    desk.keyboard.press("Escape")
+    expect(history).to_be_focused()
+    more = desk.get_by_role("button", name="Print and take away")
+    more.press("Enter")
+    desk.get_by_role("menuitem", name="All pieces").press("Enter")
+    desk.get_by_role("dialog", name="Pieces to cut").wait_for()
+    desk.keyboard.press("Escape")
+    expect(more).to_be_focused()
+    desk.keyboard.press("/")
+    desk.get_by_label("Part of a name").fill("swell")
+    desk.keyboard.press("Escape")
+    expect(more).to_be_focused()
+    desk.keyboard.press("/")
+    expect(desk.get_by_label("Part of a name")).to_have_value("")
+    desk.keyboard.press("Escape")
+    grain = desk.locator(".pen-grain").first
+    desk.keyboard.press("g")
+    expect(grain).to_have_css("display", "inline")
+    desk.keyboard.press("?")
+    desk.get_by_label("Letters act by themselves").check()
+    desk.keyboard.press("Escape")
+    desk.keyboard.press("g")
+    expect(grain).to_have_css("display", "none")
+
+
+def test_a_reader_sees_everything_and_has_no_field(desk: Page, bindery: str) -> None:
+    membership = Membership.objects.get()
+    membership.role = Membership.Role.READER
+    membership.save()
+    desk.goto(bindery)
+    desk.get_by_text("look").first.wait_for()
+    expect(desk.get_by_role("button", name="New job")).not_to_be_visible()
+    open_job(desk, TIDE)
+    before = stored()
+    for station in STATIONS:
+        go_to(desk, station)
+        print(
+            station,
+            desk.evaluate(
+                "[...document.querySelectorAll('main input:enabled, main select:enabled, main textarea:enabled')].map(e=>e.outerHTML)"
+            ),
+        )
+        expect(desk.locator("main input:enabled, main select:enabled, main textarea:enabled")).to_have_count(
+            0
+        )
+    go_to(desk, "Bench")
+    expect(desk.get_by_role("button", name="Begin")).to_have_count(0)
+    for room in ("House rules", "Sets", "Shelf", "Week"):
+        enter(desk, room)
+    expect(desk.get_by_role("alert")).to_have_count(0)
+    assert stored() == before
+
+
+def test_a_server_that_is_away_is_said_at_once_and_what_is_shown_stays(desk: Page) -> None:
+    open_job(desk, TIDE)
+    is_saved(desk)
+    asked: list[str] = []
+    desk.route(re.compile("/api/|/readyz"), lambda route: (asked.append(route.request.url), route.abort())[1])
+    field(desk, "Width").fill("151")
+    told = desk.get_by_text("Weald does not answer. What you see")
+    expect(told).to_be_visible()
+    go_to(desk, "Boards & cover")
+    expect(desk.locator("[data-quantity]").first).to_be_visible()
+    seen = len(asked)
+    desk.wait_for_timeout(4_000)
+    assert len(asked) - seen <= 8
+    desk.unroute(re.compile("/api/|/readyz"))
+    expect(told).not_to_be_visible()
+    is_saved(desk)
+    assert stored()["leaf"]["width"] == 151
+    desk.locator("[data-drawing]").first.wait_for()
 
 
 def test_a_wrong_length_is_named_where_it_stands_and_kept(desk: Page) -> None:
@@ -232,22 +337,35 @@ def test_a_lost_connection_loses_nothing(desk: Page, fault: str) -> None:
     expect(line(desk, "leaf.untrimmed_width")).to_contain_text("150 mm")
 
 
-@pytest.mark.parametrize(
-    ("choice", "width", "height"), [("Take their version", 140, 200), ("Put mine on top", 150, 210)]
-)
-def test_two_people_on_one_job_are_asked(desk: Page, choice: str, width: int, height: int) -> None:
+def test_two_people_on_one_job_lose_nothing_and_choose_what_meets(desk: Page) -> None:
     open_job(desk, TIDE)
     is_saved(desk)
     job = tide()
-    theirs = {**stored(), "leaf": {**stored()["leaf"], "height": 200}}
-    services.save_job(job, job.version, desk_author(job), read_spec(theirs))
+    ida = join("ida", "x" * 12, job.workshop, Membership.Role.BINDER, check=False)
+    theirs = {**stored(), "leaf": {**stored()["leaf"], "height": 200, "width": 145}}
+    services.save_job(job, job.version, ida, read_spec(theirs))
+    field(desk, "Pages").fill("190")
+    told = desk.get_by_role("status").filter(has_text="ida changed meanwhile")
+    expect(told).to_contain_text("Page height 200 mm")
+    expect(field(desk, "Height")).to_have_value("200")
+    assert (stored()["text"]["pages"], stored()["leaf"]["height"]) == (190, 200)
+    told.get_by_role("button", name="Got it").click()
+
+    job = tide()
+    again = {**stored(), "leaf": {**stored()["leaf"], "width": 144, "height": 205}}
+    services.save_job(job, job.version, ida, read_spec(again))
     field(desk, "Width").fill("150")
-    dialog = desk.get_by_role("dialog", name="Somebody else changed this job")
-    expect(dialog).to_contain_text("Page height 200 mm")
+    dialog = desk.get_by_role("dialog", name="Two changes of the same entry")
+    entry = dialog.get_by_role("group", name="Page width")
+    expect(entry).to_contain_text("150 mm")
+    expect(entry).to_contain_text("144 mm")
+    expect(entry).to_contain_text("Board")
     assert_accessible(desk)
-    dialog.get_by_role("button", name=choice).click()
+    entry.get_by_role("radio", name="Yours").check()
+    dialog.get_by_role("button", name="Save these").click()
+    told.get_by_role("button", name="Got it").click()
     is_saved(desk)
-    assert (stored()["leaf"]["width"], stored()["leaf"]["height"]) == (width, height)
+    assert (stored()["leaf"]["width"], stored()["leaf"]["height"]) == (150, 205)
 
 
 def desk_author(job: Job) -> Any:

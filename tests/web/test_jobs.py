@@ -113,15 +113,18 @@ def test_there_may_be_nothing_to_undo(client: Client, job: Job) -> None:
         assert (answer.status_code, answer.json()["code"]) == (409, "nothing_to_move")
 
 
-def test_a_stale_write_overwrites_nothing_and_says_what_changed(client: Client, job: Job) -> None:
+def test_a_step_through_the_history_of_a_job_that_has_changed_says_how_it_stands(
+    client: Client, job: Job
+) -> None:
     save(client, job, 1, leaf__width=150)
-    answer = save(client, job, 1, leaf__height=200)
+    save(client, job, 2, leaf__width=160)
+    answer = send(client, "POST", f"/api/jobs/{job.pk}/undo", {"version": 2})
     assert answer.status_code == 409
     body = answer.json()
     assert body["code"] == "stale"
-    assert body["fields"] == {"leaf.width": "Page width 150 mm"}
-    assert body["job"]["version"] == 2
-    assert opened(client, job)["spec"]["leaf"]["height"] == 210
+    assert body["fields"] == {"leaf.width": "Page width 160 mm"}
+    assert body["job"]["version"] == 3
+    assert opened(client, job)["spec"]["leaf"]["width"] == 160
 
 
 def test_saving_what_is_saved_already_makes_no_history(client: Client, job: Job) -> None:

@@ -189,7 +189,7 @@ def test_terms_are_refused_where_they_are_wrong(client: Client) -> None:
     assert {"currency", "rate"} <= set(answer.json()["fields"])
     twice = terms(client, taxes=[{"name": "A", "percent": "1"}] * 2)
     assert "taxes.1.name" in twice.json()["fields"]
-    assert send(client, "PUT", "/api/terms?version=7", TERMS).json()["code"] == "stale_terms"
+    assert send(client, "PUT", "/api/terms?version=7", TERMS).json()["code"] == "meets"
 
 
 def paper(client: Client, job: Job, kind: str, **more: Any) -> Any:

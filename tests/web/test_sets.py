@@ -49,7 +49,8 @@ def test_a_stale_write_changes_nothing(client: Client, logs: dict[str, Any]) -> 
     first = {"version": 1, "spec": {"title": "Mine", "volumes": volumes(1)}}
     assert send(client, "PUT", path, first).status_code == 200
     late = send(client, "PUT", path, {"version": 1, "spec": {"title": "Theirs"}})
-    assert (late.status_code, late.json()["code"]) == (409, "stale_set")
+    assert (late.status_code, late.json()["code"]) == (409, "meets")
+    assert [each["label"] for each in late.json()["choices"]] == ["Title of the set", "Volumes"]
     assert BookSet.objects.get().title == "Mine"
 
 

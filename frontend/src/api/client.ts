@@ -1,6 +1,7 @@
 /** The one way to the server: typed by its committed description, with Django's CSRF token. */
 import { t } from "../app/words";
 import createClient, { type Middleware } from "openapi-fetch";
+import { reach } from "../app/reach";
 import { type Problem, ProblemError } from "./problem";
 import type { components, paths } from "./schema";
 
@@ -23,6 +24,8 @@ export type Drawing = Schemas["Drawing"];
 export type DrawingElement = Drawing["elements"][number];
 export type Station = Quantity["station"];
 export type StaleReply = Schemas["StaleReply"];
+export type MeetReply = Required<Schemas["MeetReply"]>;
+export type MeetChoice = Schemas["Meeting"];
 export type HistoryStep = Schemas["HistoryStep"];
 export type ConvertQuestion = Schemas["ConvertQuestion"];
 export type OfferQuestion = Schemas["OfferQuestion"];
@@ -117,6 +120,16 @@ function cookie(name: string): string {
   return found ? decodeURIComponent(found.slice(name.length + 1)) : "";
 }
 
+const sayingWhetherReached: Middleware = {
+  onResponse: ({ response }) => reach.answered(response.status),
+  onError: ({ error }) => {
+    if (error instanceof DOMException && error.name === "AbortError") return undefined;
+    reach.answered(0);
+    const message = t("app.wealdDoesNotAnswerJustNow");
+    return new ProblemError(0, { code: "unreachable", message, fields: {} });
+  },
+};
+
 const withToken: Middleware = {
   onRequest({ request }) {
     if (!["GET", "HEAD"].includes(request.method)) {
@@ -132,7 +145,7 @@ export function csrfToken(): string {
 }
 
 export const api = createClient<paths>({ baseUrl: "/" });
-api.use(withToken);
+api.use(withToken, sayingWhetherReached);
 
 interface Answer<T> {
   data?: T;

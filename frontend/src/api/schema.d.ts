@@ -310,7 +310,7 @@ export interface paths {
         get: operations["openJob"];
         /**
          * Save Job
-         * @description Save a job that was read at ``version``.
+         * @description Save a job that was read at ``version``, together with what others have changed since.
          */
         put: operations["saveJob"];
         post?: never;
@@ -3465,6 +3465,7 @@ export interface components {
          *     :param hand: what the left-handed do the other way round; empty for the others.
          *     :param own: put in by the binder. ``drawing``: the id of the one that belongs to it.
          *     :param at_once: so many copies at the most before what comes next, which cannot wait; 0 for any number.
+         *     :param work: the kind of work it is; none of what anybody does.
          *     :param occupies: the ``places`` it takes, in words.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
          */
@@ -3542,6 +3543,8 @@ export interface components {
              * @default []
              */
             places: ("bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears")[];
+            /** Work */
+            work?: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering") | null;
         };
         /**
          * Option
@@ -3934,12 +3937,19 @@ export interface components {
         /**
          * Trouble
          * @description What goes wrong: how it shows, and how it is put right.
+         *
+         *     :param set_fast: how it is put right where what the operation glues with cannot be moved at all.
          */
         Trouble: {
             /** Shows */
             shows: string;
             /** Remedy */
             remedy: string;
+            /**
+             * Set Fast
+             * @default
+             */
+            set_fast: string;
         };
         /**
          * Wait
@@ -4174,12 +4184,12 @@ export interface components {
              */
             bleed: number;
             /**
-             * Safe
+             * Keep clear of edges
              * @default 3
              */
             safe: number;
             /**
-             * Spine Safe
+             * Keep clear of the spine’s edges
              * @default 1.5
              */
             spine_safe: number;
@@ -4188,26 +4198,28 @@ export interface components {
              * @default
              */
             barcode: string;
-            /** File */
+            /** Artwork */
             file?: string | null;
-            /** Width */
+            /** Artwork’s width */
             width?: number | null;
-            /** Height */
+            /** Artwork’s height */
             height?: number | null;
-            /** Pixels */
+            /** Artwork’s pixels */
             pixels?: number | null;
             /**
-             * Placing
+             * Artwork placed
              * @default as_is
              * @enum {string}
              */
             placing: "as_is" | "fit" | "fill";
             /**
-             * Lettering
+             * Lettering printed
              * @default true
              */
             lettering: boolean;
+            /** Sheet the cover is printed on */
             sheet?: components["schemas"]["PrintedSheet"] | null;
+            /** Printer’s rules for covers */
             rules?: components["schemas"]["CoverRules"] | null;
         };
         /**
@@ -4219,24 +4231,24 @@ export interface components {
          */
         Back: {
             /**
-             * Shape
+             * Back
              * @default flat
              * @enum {string}
              */
             shape: "flat" | "round";
             /**
-             * Round
+             * Round, part of a circle
              * @default 0.2
              */
             round: number;
             /**
-             * Round Rule
+             * Round
              * @default given
              * @enum {string}
              */
             round_rule: "given" | "swell";
             /**
-             * Shoulder
+             * Shoulders
              * @default none
              * @enum {string}
              */
@@ -4288,17 +4300,17 @@ export interface components {
          */
         Bands: {
             /**
-             * Count
+             * Bands
              * @default 5
              */
             count: number;
             /**
-             * Width
+             * Bands’ width
              * @default 4
              */
             width: number;
             /**
-             * Tail More
+             * Tail panel taller by
              * @default 4
              */
             tail_more: number;
@@ -4333,8 +4345,9 @@ export interface components {
          * @description Pounds per 500 sheets of the basic size of one grade.
          */
         BasisWeight: {
-            /** Pounds */
+            /** Paper, pounds */
             pounds: number;
+            /** Paper’s grade */
             grade: components["schemas"]["Grade"];
         };
         /**
@@ -4394,7 +4407,7 @@ export interface components {
              */
             season: "usual" | "warm" | "damp";
             /**
-             * Pressed
+             * {Signatures} pressed
              * @default nipped
              * @enum {string}
              */
@@ -4406,13 +4419,13 @@ export interface components {
              */
             trimmed: "after" | "before";
             /**
-             * Opened
+             * Cased book opened
              * @default not
              * @enum {string}
              */
             opened: "not" | "once";
             /**
-             * Trial
+             * Trial first
              * @default false
              */
             trial: boolean;
@@ -4429,19 +4442,19 @@ export interface components {
              */
             glue: components["schemas"]["Glue"];
             /**
-             * Times
+             * Times at the bench
              * @default {}
              */
             times: {
                 [key: string]: components["schemas"]["Times"];
             };
             /**
-             * Own
+             * Operations of one’s own
              * @default []
              */
             own: components["schemas"]["OwnOperation"][];
             /**
-             * Left Out
+             * Operations left out
              * @default {}
              */
             left_out: {
@@ -4492,7 +4505,7 @@ export interface components {
          */
         Binding: {
             /**
-             * Structure
+             * Binding
              * @default flat_case
              * @enum {string}
              */
@@ -4503,29 +4516,29 @@ export interface components {
              */
             board: number;
             /**
-             * Board Name
+             * Board
              * @default
              */
             board_name: string;
             /**
-             * Linings
+             * Board linings
              * @default []
              */
             linings: components["schemas"]["BoardLining"][];
             /**
-             * Cut In Case
+             * Boards cut wider by
              * @default 0
              */
             cut_in_case: number;
-            /** Spine Board */
+            /** Spine board */
             spine_board?: number | null;
             /**
-             * Cover Name
+             * Cover stuff
              * @default
              */
             cover_name: string;
             /**
-             * Cover Thickness
+             * Cover stuff’s thickness
              * @default 0.3
              */
             cover_thickness: number;
@@ -4538,73 +4551,73 @@ export interface components {
              */
             squares: components["schemas"]["Squares"];
             /**
-             * Spine Rule
+             * Spine board width
              * @default flush
              * @enum {string}
              */
             spine_rule: "block" | "flush" | "flush_less_1" | "block_plus_1_5";
             /**
-             * Joint Rule
+             * Joint
              * @default by_board
              * @enum {string}
              */
             joint_rule: "by_board" | "board_plus_6" | "inset" | "fixed";
-            /** Joint */
+            /** Joint, a width of one’s own */
             joint?: number | null;
-            /** Inset */
+            /** Inset wanted */
             inset?: number | null;
             /**
-             * Groove
+             * Groove, 0 to 1
              * @default 1
              */
             groove: number;
             /**
-             * Covering
+             * Covered
              * @default full
              * @enum {string}
              */
             covering: "full" | "quarter" | "half" | "fore_edge" | "three_piece";
             /**
-             * Material
+             * Covered in
              * @default cloth
              * @enum {string}
              */
             material: "cloth" | "leather" | "paper";
             /**
-             * Sides
+             * Sides covered in
              * @default paper
              * @enum {string}
              */
             sides: "cloth" | "paper";
             /**
-             * Turn In
+             * Turn-in
              * @default 18
              */
             turn_in: number;
             /**
-             * Corner Factor
+             * Corners, in boards
              * @default 1.5
              */
             corner_factor: number;
             /**
-             * Overlap
+             * Overlap on the boards
              * @default 30
              */
             overlap: number;
-            /** Corner Leg */
+            /** Corners’ leg */
             corner_leg?: number | null;
             /**
-             * Fore Edge Strip
+             * Fore-edge strips’ width
              * @default 25
              */
             fore_edge_strip: number;
             /**
-             * Sides Over
+             * Sides lie over by
              * @default 2
              */
             sides_over: number;
             /**
-             * Paring
+             * Leather for paring
              * @default 15
              */
             paring: number;
@@ -4617,17 +4630,17 @@ export interface components {
              */
             bands: components["schemas"]["Bands"];
             /**
-             * Tape Reach
+             * Supports reach on the boards
              * @default 30
              */
             tape_reach: number;
             /**
-             * Slit Step
+             * From slit to slit
              * @default 5
              */
             slit_step: number;
             /**
-             * Slit Play
+             * Slits longer than the support by
              * @default 1
              */
             slit_play: number;
@@ -4637,12 +4650,12 @@ export interface components {
              */
             flaps: number;
             /**
-             * French Joint
+             * French joint
              * @default 0
              */
             french_joint: number;
             /**
-             * Thin Board
+             * Thin board
              * @default 1
              */
             thin_board: number;
@@ -4657,7 +4670,7 @@ export interface components {
              */
             old_cover: components["schemas"]["OldCover"];
             /**
-             * Leaves
+             * Leaves held by
              * @default glued
              * @enum {string}
              */
@@ -4674,12 +4687,12 @@ export interface components {
          */
         Block: {
             /**
-             * Inserted
+             * Thickness glued into each {signature}
              * @default 0
              */
             inserted: number;
             /**
-             * Guard Width
+             * Width of the guards
              * @default 20
              */
             guard_width: number;
@@ -4695,12 +4708,12 @@ export interface components {
              */
             mull: boolean;
             /**
-             * Mull Overlap
+             * Mull on each board
              * @default 25
              */
             mull_overlap: number;
             /**
-             * Linings
+             * Spine linings
              * @default 1
              */
             linings: number;
@@ -4710,25 +4723,25 @@ export interface components {
              */
             hollow: boolean;
             /**
-             * End Bands
+             * End bands
              * @default none
              * @enum {string}
              */
             end_bands: "none" | "stuck_on" | "sewn";
             /**
-             * End Band Ends
+             * End bands reach to
              * @default spine
              * @enum {string}
              */
             end_band_ends: "spine" | "sections";
             /**
-             * End Band Height
+             * End bands’ height
              * @default 2
              */
             end_band_height: number;
-            /** Diagonal 1 */
+            /** First diagonal */
             diagonal_1?: number | null;
-            /** Diagonal 2 */
+            /** Second diagonal */
             diagonal_2?: number | null;
         };
         /**
@@ -5240,27 +5253,27 @@ export interface components {
          */
         Endpapers: {
             /**
-             * Kind
+             * Endpapers
              * @default tipped
              * @enum {string}
              */
             kind: "tipped" | "made" | "cloth_jointed" | "sewn" | "wrapped";
             /**
-             * Leaves
+             * Endpaper leaves at each end
              * @default 2
              */
             leaves: number;
             /**
-             * Grammage
+             * Endpapers, g/m²
              * @default 120
              */
             grammage: number;
             /**
-             * Bulk
+             * Endpapers’ bulk
              * @default 1.3
              */
             bulk: number;
-            /** Margin */
+            /** Margin round the paste-down */
             margin?: number | null;
         };
         /**
@@ -5311,33 +5324,33 @@ export interface components {
          */
         Finish: {
             /**
-             * Title
+             * Title on the spine
              * @default
              */
             title: string;
             /**
-             * Author
+             * Author on the spine
              * @default
              */
             author: string;
             /**
-             * Volume
+             * Volume on the spine
              * @default
              */
             volume: string;
             /**
-             * Placed
+             * Lettered on
              * @default spine
              * @enum {string}
              */
             placed: "spine" | "label" | "none";
             /**
-             * Direction
+             * Lettering runs
              * @default down
              * @enum {string}
              */
             direction: "down" | "up" | "across";
-            /** Capital */
+            /** Capitals’ height */
             capital?: number | null;
             /**
              * Ribbons
@@ -5360,7 +5373,7 @@ export interface components {
              */
             colophon: string;
             /**
-             * Colophon Page
+             * Colophon on the last page
              * @default false
              */
             colophon_page: boolean;
@@ -5497,39 +5510,39 @@ export interface components {
          */
         Folding: {
             /**
-             * Programme
+             * Folds
              * @default v
              */
             programme: string;
             /**
-             * Sheets Per Section
+             * Sheets in a {signature}
              * @default 4
              */
             sheets_per_section: number;
             /**
-             * Gather
+             * Sheets of a {signature} put together
              * @default inset
              * @enum {string}
              */
             gather: "inset" | "together";
             /**
-             * Creep Factor
+             * Creep factor
              * @default 1.5708
              */
             creep_factor: number;
             /**
-             * Make Up
+             * Making up
              * @default even
              * @enum {string}
              */
             make_up: "even" | "short_last" | "full" | "one_section" | "mix";
             /**
-             * Mix
+             * Sheets of each {signature}
              * @default
              */
             mix: string;
             /**
-             * Fold To
+             * Fold to
              * @default marks
              * @enum {string}
              */
@@ -5680,19 +5693,19 @@ export interface components {
          * @description What each joint is glued with; the usual one where nothing is said.
          */
         Glue: {
-            /** Spine */
+            /** Spine glued with */
             spine?: ("pva" | "animal_glue" | "paste") | null;
-            /** Mull */
+            /** Mull glued with */
             mull?: ("pva" | "animal_glue" | "paste") | null;
-            /** Linings */
+            /** Linings glued with */
             linings?: ("pva" | "mix" | "paste" | "animal_glue") | null;
-            /** Tipping */
+            /** Endpapers glued with */
             tipping?: ("pva" | "paste" | "mix") | null;
-            /** Boards */
+            /** Board to board glued with */
             boards?: ("pva" | "paste" | "mix") | null;
-            /** Case */
+            /** Covering glued with */
             case?: ("paste" | "pva" | "mix" | "methyl_cellulose" | "animal_glue" | "film") | null;
-            /** Paste Down */
+            /** Paste-downs glued with */
             paste_down?: ("mix" | "paste" | "pva" | "methyl_cellulose") | null;
         };
         /**
@@ -6171,12 +6184,12 @@ export interface components {
          */
         Leaf: {
             /**
-             * Width
+             * Page width
              * @default 140
              */
             width: number;
             /**
-             * Height
+             * Page height
              * @default 210
              */
             height: number;
@@ -6194,11 +6207,11 @@ export interface components {
          * @description The covers of a paperback that are kept: as they come off, before trimming.
          */
         OldCover: {
-            /** Width */
+            /** Old cover’s width */
             width?: number | null;
-            /** Height */
+            /** Old cover’s height */
             height?: number | null;
-            /** Spine */
+            /** Old spine’s width */
             spine?: number | null;
         };
         /**
@@ -6433,9 +6446,9 @@ export interface components {
          * @description The size most pages of the uploaded text have.
          */
         PageSize: {
-            /** Width */
+            /** Width of the text’s pages */
             width: number;
-            /** Height */
+            /** Height of the text’s pages */
             height: number;
         };
         /**
@@ -6529,26 +6542,28 @@ export interface components {
          */
         Paper: {
             /**
-             * Name
+             * Paper
              * @default
              */
             name: string;
             /**
-             * Grammage
+             * Paper, g/m²
              * @default 90
              */
             grammage: number;
             /**
-             * Bulk
+             * Paper’s bulk
              * @default 1.3
              */
             bulk: number;
+            /** Paper’s weight in pounds */
             basis?: components["schemas"]["BasisWeight"] | null;
-            /** Calliper */
+            /** A leaf’s thickness */
             calliper?: number | null;
+            /** Stack measured */
             stack?: components["schemas"]["Stack"] | null;
             /**
-             * Deckle
+             * Deckle edge
              * @default false
              */
             deckle: boolean;
@@ -6561,7 +6576,7 @@ export interface components {
              */
             sheet: components["schemas"]["StockSheet"];
             /**
-             * Spoilage
+             * Spoilage, %
              * @default 5
              */
             spoilage: number;
@@ -6698,9 +6713,9 @@ export interface components {
          * @description The sheet as it goes into the printer.
          */
         PrintedSheet: {
-            /** Width */
+            /** Printed sheet’s width */
             width: number;
-            /** Height */
+            /** Printed sheet’s height */
             height: number;
         };
         /**
@@ -6715,41 +6730,42 @@ export interface components {
          */
         Printer: {
             /**
-             * Name
+             * Printer
              * @default
              */
             name: string;
+            /** Largest sheet the printer takes */
             largest?: components["schemas"]["PrintedSheet"] | null;
             /**
-             * Unprintable
+             * Printer leaves free
              * @default 0
              */
             unprintable: number;
             /**
-             * Flips
+             * Printer turns sheets on
              * @default both
              * @enum {string}
              */
             flips: "both" | "long" | "short" | "none";
             /**
-             * Stacks
+             * Printer stacks sheets
              * @default face_down
              * @enum {string}
              */
             stacks: "face_up" | "face_down";
             /**
-             * Feeds
+             * Printer prints the side
              * @default face_down
              * @enum {string}
              */
             feeds: "face_up" | "face_down";
             /**
-             * Back Right
+             * Backs stand to the right by
              * @default 0
              */
             back_right: number;
             /**
-             * Back Down
+             * Backs stand lower by
              * @default 0
              */
             back_down: number;
@@ -6763,17 +6779,18 @@ export interface components {
          */
         Printing: {
             /**
-             * Flip
+             * Sheets turned on the edge that is
              * @default short
              * @enum {string}
              */
             flip: "long" | "short";
             /**
-             * Work
+             * Printed
              * @default sheetwise
              * @enum {string}
              */
             work: "sheetwise" | "turn" | "tumble";
+            /** Printed sheet */
             sheet?: components["schemas"]["PrintedSheet"] | null;
             /**
              * @default {
@@ -6796,7 +6813,7 @@ export interface components {
              */
             printer: components["schemas"]["Printer"];
             /**
-             * Bleed
+             * Bleed of the pages
              * @default 0
              */
             bleed: number;
@@ -6806,13 +6823,13 @@ export interface components {
              */
             marks: boolean;
             /**
-             * Signature Marks
+             * {Signature} marks
              * @default letters
              * @enum {string}
              */
             signature_marks: "letters" | "numbers" | "none";
             /**
-             * Creep Shift
+             * Creep made up for
              * @default true
              */
             creep_shift: boolean;
@@ -6847,12 +6864,12 @@ export interface components {
          */
         Repeat: {
             /**
-             * Columns
+             * Copies side by side on a sheet
              * @default 1
              */
             columns: number;
             /**
-             * Rows
+             * Copies above one another on a sheet
              * @default 1
              */
             rows: number;
@@ -6863,17 +6880,17 @@ export interface components {
          */
         Ruling: {
             /**
-             * Pitch
+             * Ruled every
              * @default 5
              */
             pitch: number;
             /**
-             * Line
+             * Thickness of ruled lines
              * @default 0.15
              */
             line: number;
             /**
-             * Colour
+             * Colour of ruled lines
              * @default #8a8f98
              */
             colour: string;
@@ -6893,22 +6910,22 @@ export interface components {
          */
         RulingMargins: {
             /**
-             * Head
+             * Ruling’s margin at the head
              * @default 15
              */
             head: number;
             /**
-             * Tail
+             * Ruling’s margin at the tail
              * @default 15
              */
             tail: number;
             /**
-             * Spine
+             * Ruling’s margin at the spine
              * @default 15
              */
             spine: number;
             /**
-             * Fore Edge
+             * Ruling’s margin at the fore-edge
              * @default 10
              */
             fore_edge: number;
@@ -6932,7 +6949,7 @@ export interface components {
          */
         Sewing: {
             /**
-             * Method
+             * Sewn on
              * @default tapes
              * @enum {string}
              */
@@ -6943,7 +6960,7 @@ export interface components {
              */
             supports: number;
             /**
-             * Support Width
+             * Supports’ width
              * @default 12
              */
             support_width: number;
@@ -6953,14 +6970,14 @@ export interface components {
              */
             thread: number;
             /**
-             * Swell Factor
+             * Swell factor
              * @default 0.5
              */
             swell_factor: number;
-            /** Kettle */
+            /** Kettle from the edge */
             kettle?: number | null;
             /**
-             * Tail More
+             * Tail interval larger by
              * @default 0
              */
             tail_more: number;
@@ -6970,14 +6987,14 @@ export interface components {
              */
             needleful: number;
             /**
-             * Packed
+             * Cords packed
              * @default false
              */
             packed: boolean;
-            /** Pamphlet Holes */
+            /** Holes of a pamphlet */
             pamphlet_holes?: (3 | 5) | null;
             /**
-             * Pamphlet At
+             * Outer holes of a pamphlet
              * @default quarters
              * @enum {string}
              */
@@ -7130,17 +7147,17 @@ export interface components {
          */
         Squares: {
             /**
-             * Head
+             * Square at the head
              * @default 3
              */
             head: number;
             /**
-             * Tail
+             * Square at the tail
              * @default 3
              */
             tail: number;
             /**
-             * Fore Edge
+             * Square at the fore-edge
              * @default 4
              */
             fore_edge: number;
@@ -7153,23 +7170,23 @@ export interface components {
          */
         StabSewing: {
             /**
-             * Pattern
+             * Stab pattern
              * @default plain
              * @enum {string}
              */
             pattern: "plain" | "corners" | "leaf" | "fan";
             /**
-             * Stations
+             * Stab stations
              * @default 4
              */
             stations: number;
             /**
-             * Margin
+             * Stab stations from the spine
              * @default 10
              */
             margin: number;
             /**
-             * Ends
+             * Stab stations from head and tail
              * @default 15
              */
             ends: number;
@@ -7179,9 +7196,9 @@ export interface components {
          * @description So many leaves, pressed and measured together.
          */
         Stack: {
-            /** Leaves */
+            /** Leaves in the stack measured */
             leaves: number;
-            /** Thickness */
+            /** Thickness of the stack measured */
             thickness: number;
         };
         /**
@@ -7236,17 +7253,17 @@ export interface components {
          */
         StockSheet: {
             /**
-             * Width
+             * Sheet width
              * @default 450
              */
             width: number;
             /**
-             * Height
+             * Sheet height
              * @default 320
              */
             height: number;
             /**
-             * Grain
+             * Grain of the sheet along its
              * @default width
              * @enum {string}
              */
@@ -7289,18 +7306,18 @@ export interface components {
              */
             pages: number;
             /**
-             * Blank Book
+             * Blank book
              * @default false
              */
             blank_book: boolean;
             /**
-             * Blanks
+             * Blank pages at
              * @default end
              * @enum {string}
              */
             blanks: "end" | "front" | "both";
             /**
-             * Filler
+             * Leaves to write on
              * @default plain
              * @enum {string}
              */
@@ -7320,24 +7337,25 @@ export interface components {
              */
             ruling: components["schemas"]["Ruling"];
             /**
-             * Spreads
+             * Pictures across two pages
              * @default
              * @example 3, 12, 17-24
              */
             spreads: string;
-            /** File */
+            /** Text */
             file?: string | null;
-            /** File Pages */
+            /** Pages of the file */
             file_pages?: number | null;
+            /** Page size of the file */
             page?: components["schemas"]["PageSize"] | null;
             /**
-             * Placing
+             * Pages placed
              * @default as_is
              * @enum {string}
              */
             placing: "as_is" | "fit" | "fill";
             /**
-             * Anchor
+             * Pages placed from
              * @default middle
              * @enum {string}
              */
@@ -7442,17 +7460,17 @@ export interface components {
          */
         Trim: {
             /**
-             * Head
+             * Trim at the head
              * @default 3
              */
             head: number;
             /**
-             * Tail
+             * Trim at the tail
              * @default 3
              */
             tail: number;
             /**
-             * Fore Edge
+             * Trim at the fore-edge
              * @default 4
              */
             fore_edge: number;
@@ -7534,6 +7552,16 @@ export interface components {
          * @description A job opened.
          */
         JobReply: {
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
+             * Others By
+             * @default []
+             */
+            others_by: string[];
             /** Id */
             id: number;
             /** Title */
@@ -7586,8 +7614,74 @@ export interface components {
             text?: string | null;
         };
         /**
+         * ChoicesMade
+         * @description What somebody chose where changes met: whose entries stand, and the version they saw.
+         */
+        ChoicesMade: {
+            /**
+             * Seen
+             * @default 0
+             */
+            seen: number;
+            /**
+             * Mine
+             * @default []
+             */
+            mine: string[];
+            /**
+             * Theirs
+             * @default []
+             */
+            theirs: string[];
+        };
+        /**
+         * MeetReply
+         * @description Answer where others changed the same entries since: what meets, each with both values.
+         *
+         *     ``seen`` is the version the choices are made on; they are sent with it, by the names of ``choices``.
+         */
+        MeetReply: {
+            /** Code */
+            code: string;
+            /** Message */
+            message: string;
+            /**
+             * Fields
+             * @default {}
+             */
+            fields: {
+                [key: string]: string;
+            };
+            /** Choices */
+            choices: components["schemas"]["Meeting"][];
+            /** Seen */
+            seen: number;
+            /** By */
+            by: string[];
+        };
+        /**
+         * Meeting
+         * @description An entry that two people changed: what it is called, both values, and what each makes of the book.
+         *
+         *     :param name: what it is chosen by.
+         */
+        Meeting: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Mine */
+            mine: string;
+            /** Theirs */
+            theirs: string;
+            /** Mine Means */
+            mine_means: string;
+            /** Theirs Means */
+            theirs_means: string;
+        };
+        /**
          * StaleReply
-         * @description Answer to a stale write: what changed since, and the job as it stands now.
+         * @description Answer to a step through the history of a job that has changed since: the job as it stands now.
          */
         StaleReply: {
             /** Code */
@@ -8690,6 +8784,16 @@ export interface components {
          * @description A set opened: as it was written, as it is planned, and its lengths as they stand in their fields.
          */
         SetReply: {
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
+             * Others By
+             * @default []
+             */
+            others_by: string[];
             /** Id */
             id: number;
             /** Version */
@@ -8712,12 +8816,12 @@ export interface components {
              */
             version: number;
             /**
-             * Title
+             * Title of the set
              * @default Untitled set
              */
             title: string;
             /**
-             * Numerals
+             * Numbers lettered
              * @default roman
              * @enum {string}
              */
@@ -8749,27 +8853,27 @@ export interface components {
          */
         Volume: {
             /**
-             * Title
+             * title
              * @default
              */
             title: string;
-            /** Number */
+            /** number */
             number?: number | null;
             /**
-             * Date
+             * date
              * @default
              */
             date: string;
-            /** Pages */
+            /** pages */
             pages?: number | null;
-            /** Thickness */
+            /** thickness */
             thickness?: number | null;
             /**
-             * Note
+             * note
              * @default
              */
             note: string;
-            /** Job */
+            /** job */
             job?: number | null;
         };
         /**
@@ -8855,7 +8959,7 @@ export interface components {
                 [key: string]: string | number;
             };
             /**
-             * Squares
+             * Squares by height
              * @default []
              */
             squares: components["schemas"]["SquareStep"][];
@@ -8865,12 +8969,12 @@ export interface components {
              */
             gauges: number[];
             /**
-             * Tools
+             * Finishing tools
              * @default []
              */
             tools: components["schemas"]["FinishingTool"][];
             /**
-             * Types
+             * Type
              * @default []
              */
             types: components["schemas"]["FinishingType"][];
@@ -8887,7 +8991,7 @@ export interface components {
                 [key: string]: components["schemas"]["Learnt"];
             };
             /**
-             * Vocabulary
+             * Word for a folded section
              * @default signature
              * @enum {string}
              */
@@ -8899,18 +9003,18 @@ export interface components {
              */
             hand: "right" | "left";
             /**
-             * Paper
+             * Paper printed on
              * @default a4
              * @enum {string}
              */
             paper: "a4" | "letter";
             /**
-             * Mm Division
+             * Finest mark, mm
              * @default 0.5
              */
             mm_division: number;
             /**
-             * Inch Division
+             * Finest mark, inches
              * @default 32
              * @enum {integer}
              */
@@ -8923,6 +9027,16 @@ export interface components {
          *     ``usual`` is what an entry comes to where there is no rule, and ``usual_squares`` says it of the squares.
          */
         HouseReply: {
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
+             * Others By
+             * @default []
+             */
+            others_by: string[];
             /** Version */
             version: number;
             house: components["schemas"]["House"];
@@ -9846,29 +9960,29 @@ export interface components {
              */
             currency: string;
             /**
-             * Places
+             * Places after the point
              * @default 2
              */
             places: number;
             /**
-             * Rate
+             * An hour
              * @default 0
              */
             rate: string;
             /**
-             * Rates
+             * Hours of some work
              * @default {}
              */
             rates: {
                 [key: string]: string;
             };
             /**
-             * People
+             * Hours of some people
              * @default []
              */
             people: components["schemas"]["PersonRate"][];
             /**
-             * Margin
+             * Margin, %
              * @default 0
              */
             margin: string;
@@ -9878,7 +9992,7 @@ export interface components {
              */
             taxes: components["schemas"]["Tax"][];
             /**
-             * Binders See
+             * Binders see prices
              * @default false
              */
             binders_see: boolean;
@@ -9888,22 +10002,22 @@ export interface components {
              */
             sender: string;
             /**
-             * Quotation Words
+             * Words over quotations
              * @default
              */
             quotation_words: string;
             /**
-             * Bill Words
+             * Words over bills
              * @default
              */
             bill_words: string;
             /**
-             * Foot
+             * Words at the foot
              * @default
              */
             foot: string;
             /**
-             * Valid Days
+             * Quotations are valid, days
              * @default 30
              */
             valid_days: number;
@@ -9913,6 +10027,16 @@ export interface components {
          * @description The terms, and the kinds of work there are rates for.
          */
         TermsReply: {
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
+             * Others By
+             * @default []
+             */
+            others_by: string[];
             /** Version */
             version: number;
             terms: components["schemas"]["Terms"];
@@ -10710,25 +10834,25 @@ export interface components {
             /** Id */
             id: string;
             /**
-             * Place
+             * kind
              * @enum {string}
              */
             place: "bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears";
             /**
-             * Name
+             * name
              * @default
              */
             name: string;
             /**
-             * Count
+             * how many
              * @default 1
              */
             count: number;
-            /** Platen Width */
+            /** platen’s width */
             platen_width?: number | null;
-            /** Platen Height */
+            /** platen’s height */
             platen_height?: number | null;
-            /** Opening */
+            /** opening */
             opening?: number | null;
         };
         /**
@@ -10768,30 +10892,30 @@ export interface components {
         Worker: {
             /** Id */
             id: string;
-            /** Name */
+            /** name */
             name: string;
             /**
-             * Account
+             * signs in as
              * @default
              */
             account: string;
             /**
-             * Hours
+             * hours
              * @default []
              */
             hours: components["schemas"]["Hours"][];
             /**
-             * Away
+             * days away
              * @default []
              */
             away: components["schemas"]["Away"][];
             /**
-             * Extra
+             * single days
              * @default []
              */
             extra: components["schemas"]["Extra"][];
             /**
-             * Leaves
+             * work left to others
              * @default []
              */
             leaves: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering")[];
@@ -10807,7 +10931,7 @@ export interface components {
              */
             version: number;
             /**
-             * Zone
+             * Hours are told in
              * @default UTC
              */
             zone: string;
@@ -10817,7 +10941,7 @@ export interface components {
              */
             people: components["schemas"]["Worker"][];
             /**
-             * Equipment
+             * Places
              * @default []
              */
             equipment: components["schemas"]["Equipment"][];
@@ -10829,6 +10953,16 @@ export interface components {
          *     ``usual`` says that nobody has changed them yet. ``people_here`` are the names people sign in by.
          */
         WorkplaceReply: {
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
+             * Others By
+             * @default []
+             */
+            others_by: string[];
             /** Version */
             version: number;
             workplace: components["schemas"]["Workplace"];
@@ -10989,13 +11123,13 @@ export interface components {
             rules?: {
                 [key: string]: string | (number | string);
             };
-            /** Squares */
+            /** Squares by height */
             squares?: components["schemas"]["SquareStepInput"][];
             /** Gauges */
             gauges?: ((number | string) | string)[];
-            /** Tools */
+            /** Finishing tools */
             tools?: components["schemas"]["FinishingToolInput"][];
-            /** Types */
+            /** Type */
             types?: components["schemas"]["FinishingTypeInput"][];
             /** Hammers */
             hammers?: components["schemas"]["HammerInput"][];
@@ -11004,7 +11138,7 @@ export interface components {
                 [key: string]: components["schemas"]["LearntInput"];
             };
             /**
-             * Vocabulary
+             * Word for a folded section
              * @enum {string}
              */
             vocabulary?: "signature" | "section" | "gathering";
@@ -11014,14 +11148,14 @@ export interface components {
              */
             hand?: "right" | "left";
             /**
-             * Paper
+             * Paper printed on
              * @enum {string}
              */
             paper?: "a4" | "letter";
-            /** Mm Division */
+            /** Finest mark, mm */
             mm_division?: number | string;
             /**
-             * Inch Division
+             * Finest mark, inches
              * @enum {integer|string}
              */
             inch_division?: 16 | 32 | 64;
@@ -11075,28 +11209,30 @@ export interface components {
         ArtworkInput: {
             /** Bleed */
             bleed?: (number | string) | string;
-            /** Safe */
+            /** Keep clear of edges */
             safe?: (number | string) | string;
-            /** Spine Safe */
+            /** Keep clear of the spine’s edges */
             spine_safe?: (number | string) | string;
             /** Barcode */
             barcode?: string;
-            /** File */
+            /** Artwork */
             file?: string | null;
-            /** Width */
+            /** Artwork’s width */
             width?: ((number | string) | string) | null;
-            /** Height */
+            /** Artwork’s height */
             height?: ((number | string) | string) | null;
-            /** Pixels */
+            /** Artwork’s pixels */
             pixels?: (number | string) | null;
             /**
-             * Placing
+             * Artwork placed
              * @enum {string}
              */
             placing?: "as_is" | "fit" | "fill";
-            /** Lettering */
+            /** Lettering printed */
             lettering?: boolean;
+            /** Sheet the cover is printed on */
             sheet?: components["schemas"]["PrintedSheetInput"] | null;
+            /** Printer’s rules for covers */
             rules?: components["schemas"]["CoverRulesInput"] | null;
         };
         /**
@@ -11108,19 +11244,19 @@ export interface components {
          */
         BackInput: {
             /**
-             * Shape
+             * Back
              * @enum {string}
              */
             shape?: "flat" | "round";
-            /** Round */
+            /** Round, part of a circle */
             round?: number | string;
             /**
-             * Round Rule
+             * Round
              * @enum {string}
              */
             round_rule?: "given" | "swell";
             /**
-             * Shoulder
+             * Shoulders
              * @enum {string}
              */
             shoulder?: "none" | "45" | "90";
@@ -11155,11 +11291,11 @@ export interface components {
          * @description Bands across the spine of a leather binding; ``tail_more`` is how much taller the tail panel is.
          */
         BandsInput: {
-            /** Count */
+            /** Bands */
             count?: number | string;
-            /** Width */
+            /** Bands’ width */
             width?: (number | string) | string;
-            /** Tail More */
+            /** Tail panel taller by */
             tail_more?: (number | string) | string;
         };
         /**
@@ -11179,8 +11315,9 @@ export interface components {
          * @description Pounds per 500 sheets of the basic size of one grade.
          */
         BasisWeightInput: {
-            /** Pounds */
+            /** Paper, pounds */
             pounds: number | string;
+            /** Paper’s grade */
             grade: components["schemas"]["GradeInput"];
         };
         /**
@@ -11202,7 +11339,7 @@ export interface components {
              */
             season?: "usual" | "warm" | "damp";
             /**
-             * Pressed
+             * {Signatures} pressed
              * @enum {string}
              */
             pressed?: "nipped" | "under_weight";
@@ -11212,20 +11349,20 @@ export interface components {
              */
             trimmed?: "after" | "before";
             /**
-             * Opened
+             * Cased book opened
              * @enum {string}
              */
             opened?: "not" | "once";
-            /** Trial */
+            /** Trial first */
             trial?: boolean;
             glue?: components["schemas"]["GlueInput"];
-            /** Times */
+            /** Times at the bench */
             times?: {
                 [key: string]: components["schemas"]["TimesInput"];
             };
-            /** Own */
+            /** Operations of one’s own */
             own?: components["schemas"]["OwnOperationInput"][];
-            /** Left Out */
+            /** Operations left out */
             left_out?: {
                 [key: string]: string;
             };
@@ -11267,88 +11404,88 @@ export interface components {
          */
         BindingInput: {
             /**
-             * Structure
+             * Binding
              * @enum {string}
              */
             structure?: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves" | "long_stitch" | "stab_sewn";
             /** Board */
             board?: (number | string) | string;
-            /** Board Name */
+            /** Board */
             board_name?: string;
-            /** Linings */
+            /** Board linings */
             linings?: components["schemas"]["BoardLiningInput"][];
-            /** Cut In Case */
+            /** Boards cut wider by */
             cut_in_case?: (number | string) | string;
-            /** Spine Board */
+            /** Spine board */
             spine_board?: ((number | string) | string) | null;
-            /** Cover Name */
+            /** Cover stuff */
             cover_name?: string;
-            /** Cover Thickness */
+            /** Cover stuff’s thickness */
             cover_thickness?: (number | string) | string;
             squares?: components["schemas"]["SquaresInput"];
             /**
-             * Spine Rule
+             * Spine board width
              * @enum {string}
              */
             spine_rule?: "block" | "flush" | "flush_less_1" | "block_plus_1_5";
             /**
-             * Joint Rule
+             * Joint
              * @enum {string}
              */
             joint_rule?: "by_board" | "board_plus_6" | "inset" | "fixed";
-            /** Joint */
+            /** Joint, a width of one’s own */
             joint?: ((number | string) | string) | null;
-            /** Inset */
+            /** Inset wanted */
             inset?: ((number | string) | string) | null;
-            /** Groove */
+            /** Groove, 0 to 1 */
             groove?: number | string;
             /**
-             * Covering
+             * Covered
              * @enum {string}
              */
             covering?: "full" | "quarter" | "half" | "fore_edge" | "three_piece";
             /**
-             * Material
+             * Covered in
              * @enum {string}
              */
             material?: "cloth" | "leather" | "paper";
             /**
-             * Sides
+             * Sides covered in
              * @enum {string}
              */
             sides?: "cloth" | "paper";
-            /** Turn In */
+            /** Turn-in */
             turn_in?: (number | string) | string;
-            /** Corner Factor */
+            /** Corners, in boards */
             corner_factor?: number | string;
-            /** Overlap */
+            /** Overlap on the boards */
             overlap?: (number | string) | string;
-            /** Corner Leg */
+            /** Corners’ leg */
             corner_leg?: ((number | string) | string) | null;
-            /** Fore Edge Strip */
+            /** Fore-edge strips’ width */
             fore_edge_strip?: (number | string) | string;
-            /** Sides Over */
+            /** Sides lie over by */
             sides_over?: (number | string) | string;
-            /** Paring */
+            /** Leather for paring */
             paring?: (number | string) | string;
             bands?: components["schemas"]["BandsInput"];
-            /** Tape Reach */
+            /** Supports reach on the boards */
             tape_reach?: (number | string) | string;
-            /** Slit Step */
+            /** From slit to slit */
             slit_step?: (number | string) | string;
-            /** Slit Play */
+            /** Slits longer than the support by */
             slit_play?: (number | string) | string;
             /** Flaps */
             flaps?: (number | string) | string;
-            /** French Joint */
+            /** French joint */
             french_joint?: (number | string) | string;
-            /** Thin Board */
+            /** Thin board */
             thin_board?: (number | string) | string;
             /** Stiffener */
             stiffener?: ((number | string) | string) | null;
             old_cover?: components["schemas"]["OldCoverInput"];
             /**
-             * Leaves
+             * Leaves held by
              * @enum {string}
              */
             leaves?: "glued" | "drum";
@@ -11363,9 +11500,9 @@ export interface components {
          *     :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
          */
         BlockInput: {
-            /** Inserted */
+            /** Thickness glued into each {signature} */
             inserted?: (number | string) | string;
-            /** Guard Width */
+            /** Width of the guards */
             guard_width?: (number | string) | string;
             /**
              * Trimming
@@ -11374,27 +11511,27 @@ export interface components {
             trimming?: "out_of_boards" | "in_boards" | "untrimmed";
             /** Mull */
             mull?: boolean;
-            /** Mull Overlap */
+            /** Mull on each board */
             mull_overlap?: (number | string) | string;
-            /** Linings */
+            /** Spine linings */
             linings?: number | string;
             /** Hollow */
             hollow?: boolean;
             /**
-             * End Bands
+             * End bands
              * @enum {string}
              */
             end_bands?: "none" | "stuck_on" | "sewn";
             /**
-             * End Band Ends
+             * End bands reach to
              * @enum {string}
              */
             end_band_ends?: "spine" | "sections";
-            /** End Band Height */
+            /** End bands’ height */
             end_band_height?: (number | string) | string;
-            /** Diagonal 1 */
+            /** First diagonal */
             diagonal_1?: ((number | string) | string) | null;
-            /** Diagonal 2 */
+            /** Second diagonal */
             diagonal_2?: ((number | string) | string) | null;
         };
         /**
@@ -11665,17 +11802,17 @@ export interface components {
          */
         EndpapersInput: {
             /**
-             * Kind
+             * Endpapers
              * @enum {string}
              */
             kind?: "tipped" | "made" | "cloth_jointed" | "sewn" | "wrapped";
-            /** Leaves */
+            /** Endpaper leaves at each end */
             leaves?: number | string;
-            /** Grammage */
+            /** Endpapers, g/m² */
             grammage?: number | string;
-            /** Bulk */
+            /** Endpapers’ bulk */
             bulk?: number | string;
-            /** Margin */
+            /** Margin round the paste-down */
             margin?: ((number | string) | string) | null;
         };
         /**
@@ -11725,23 +11862,23 @@ export interface components {
          *     :param colophon_page: the colophon is imposed on the last blank page of the text.
          */
         FinishInput: {
-            /** Title */
+            /** Title on the spine */
             title?: string;
-            /** Author */
+            /** Author on the spine */
             author?: string;
-            /** Volume */
+            /** Volume on the spine */
             volume?: string;
             /**
-             * Placed
+             * Lettered on
              * @enum {string}
              */
             placed?: "spine" | "label" | "none";
             /**
-             * Direction
+             * Lettering runs
              * @enum {string}
              */
             direction?: "down" | "up" | "across";
-            /** Capital */
+            /** Capitals’ height */
             capital?: ((number | string) | string) | null;
             /** Ribbons */
             ribbons?: number | string;
@@ -11751,7 +11888,7 @@ export interface components {
             typeface?: string;
             /** Colophon */
             colophon?: string;
-            /** Colophon Page */
+            /** Colophon on the last page */
             colophon_page?: boolean;
         };
         /**
@@ -11786,26 +11923,26 @@ export interface components {
          * @description How sheets become sections.
          */
         FoldingInput: {
-            /** Programme */
+            /** Folds */
             programme?: string;
-            /** Sheets Per Section */
+            /** Sheets in a {signature} */
             sheets_per_section?: number | string;
             /**
-             * Gather
+             * Sheets of a {signature} put together
              * @enum {string}
              */
             gather?: "inset" | "together";
-            /** Creep Factor */
+            /** Creep factor */
             creep_factor?: number | string;
             /**
-             * Make Up
+             * Making up
              * @enum {string}
              */
             make_up?: "even" | "short_last" | "full" | "one_section" | "mix";
-            /** Mix */
+            /** Sheets of each {signature} */
             mix?: string;
             /**
-             * Fold To
+             * Fold to
              * @enum {string}
              */
             fold_to?: "edges" | "marks";
@@ -11898,19 +12035,19 @@ export interface components {
          * @description What each joint is glued with; the usual one where nothing is said.
          */
         GlueInput: {
-            /** Spine */
+            /** Spine glued with */
             spine?: ("pva" | "animal_glue" | "paste") | null;
-            /** Mull */
+            /** Mull glued with */
             mull?: ("pva" | "animal_glue" | "paste") | null;
-            /** Linings */
+            /** Linings glued with */
             linings?: ("pva" | "mix" | "paste" | "animal_glue") | null;
-            /** Tipping */
+            /** Endpapers glued with */
             tipping?: ("pva" | "paste" | "mix") | null;
-            /** Boards */
+            /** Board to board glued with */
             boards?: ("pva" | "paste" | "mix") | null;
-            /** Case */
+            /** Covering glued with */
             case?: ("paste" | "pva" | "mix" | "methyl_cellulose" | "animal_glue" | "film") | null;
-            /** Paste Down */
+            /** Paste-downs glued with */
             paste_down?: ("mix" | "paste" | "pva" | "methyl_cellulose") | null;
         };
         /**
@@ -12017,9 +12154,9 @@ export interface components {
          * @description The finished page, after trimming.
          */
         LeafInput: {
-            /** Width */
+            /** Page width */
             width?: (number | string) | string;
-            /** Height */
+            /** Page height */
             height?: (number | string) | string;
             trim?: components["schemas"]["TrimInput"];
         };
@@ -12028,11 +12165,11 @@ export interface components {
          * @description The covers of a paperback that are kept: as they come off, before trimming.
          */
         OldCoverInput: {
-            /** Width */
+            /** Old cover’s width */
             width?: ((number | string) | string) | null;
-            /** Height */
+            /** Old cover’s height */
             height?: ((number | string) | string) | null;
-            /** Spine */
+            /** Old spine’s width */
             spine?: ((number | string) | string) | null;
         };
         /**
@@ -12194,9 +12331,9 @@ export interface components {
          * @description The size most pages of the uploaded text have.
          */
         PageSizeInput: {
-            /** Width */
+            /** Width of the text’s pages */
             width: (number | string) | string;
-            /** Height */
+            /** Height of the text’s pages */
             height: (number | string) | string;
         };
         /**
@@ -12268,20 +12405,22 @@ export interface components {
          *     the fore-edge.
          */
         PaperInput: {
-            /** Name */
+            /** Paper */
             name?: string;
-            /** Grammage */
+            /** Paper, g/m² */
             grammage?: number | string;
-            /** Bulk */
+            /** Paper’s bulk */
             bulk?: number | string;
+            /** Paper’s weight in pounds */
             basis?: components["schemas"]["BasisWeightInput"] | null;
-            /** Calliper */
+            /** A leaf’s thickness */
             calliper?: ((number | string) | string) | null;
+            /** Stack measured */
             stack?: components["schemas"]["StackInput"] | null;
-            /** Deckle */
+            /** Deckle edge */
             deckle?: boolean;
             sheet?: components["schemas"]["StockSheetInput"];
-            /** Spoilage */
+            /** Spoilage, % */
             spoilage?: number | string;
         };
         /**
@@ -12372,9 +12511,9 @@ export interface components {
          * @description The sheet as it goes into the printer.
          */
         PrintedSheetInput: {
-            /** Width */
+            /** Printed sheet’s width */
             width: (number | string) | string;
-            /** Height */
+            /** Printed sheet’s height */
             height: (number | string) | string;
         };
         /**
@@ -12388,29 +12527,30 @@ export interface components {
          *     :param back_right: how far its backs were found to stand too far to the right, ``back_down`` too low.
          */
         PrinterInput: {
-            /** Name */
+            /** Printer */
             name?: string;
+            /** Largest sheet the printer takes */
             largest?: components["schemas"]["PrintedSheetInput"] | null;
-            /** Unprintable */
+            /** Printer leaves free */
             unprintable?: (number | string) | string;
             /**
-             * Flips
+             * Printer turns sheets on
              * @enum {string}
              */
             flips?: "both" | "long" | "short" | "none";
             /**
-             * Stacks
+             * Printer stacks sheets
              * @enum {string}
              */
             stacks?: "face_up" | "face_down";
             /**
-             * Feeds
+             * Printer prints the side
              * @enum {string}
              */
             feeds?: "face_up" | "face_down";
-            /** Back Right */
+            /** Backs stand to the right by */
             back_right?: (number | string) | string;
-            /** Back Down */
+            /** Backs stand lower by */
             back_down?: (number | string) | string;
         };
         /**
@@ -12422,28 +12562,29 @@ export interface components {
          */
         PrintingInput: {
             /**
-             * Flip
+             * Sheets turned on the edge that is
              * @enum {string}
              */
             flip?: "long" | "short";
             /**
-             * Work
+             * Printed
              * @enum {string}
              */
             work?: "sheetwise" | "turn" | "tumble";
+            /** Printed sheet */
             sheet?: components["schemas"]["PrintedSheetInput"] | null;
             repeat?: components["schemas"]["RepeatInput"];
             printer?: components["schemas"]["PrinterInput"];
-            /** Bleed */
+            /** Bleed of the pages */
             bleed?: (number | string) | string;
             /** Marks */
             marks?: boolean;
             /**
-             * Signature Marks
+             * {Signature} marks
              * @enum {string}
              */
             signature_marks?: "letters" | "numbers" | "none";
-            /** Creep Shift */
+            /** Creep made up for */
             creep_shift?: boolean;
         };
         /**
@@ -12466,9 +12607,9 @@ export interface components {
          * @description How often the unfolded sheet stands on the printed one, to be cut apart.
          */
         RepeatInput: {
-            /** Columns */
+            /** Copies side by side on a sheet */
             columns?: number | string;
-            /** Rows */
+            /** Copies above one another on a sheet */
             rows?: number | string;
         };
         /**
@@ -12476,11 +12617,11 @@ export interface components {
          * @description How a ruled page is ruled. ``pitch`` is from line to line; of staves, from stave line to stave line.
          */
         RulingInput: {
-            /** Pitch */
+            /** Ruled every */
             pitch?: (number | string) | string;
-            /** Line */
+            /** Thickness of ruled lines */
             line?: (number | string) | string;
-            /** Colour */
+            /** Colour of ruled lines */
             colour?: string;
             margins?: components["schemas"]["RulingMarginsInput"];
         };
@@ -12489,13 +12630,13 @@ export interface components {
          * @description What stays free of a ruling at each edge of the trimmed page.
          */
         RulingMarginsInput: {
-            /** Head */
+            /** Ruling’s margin at the head */
             head?: (number | string) | string;
-            /** Tail */
+            /** Ruling’s margin at the tail */
             tail?: (number | string) | string;
-            /** Spine */
+            /** Ruling’s margin at the spine */
             spine?: (number | string) | string;
-            /** Fore Edge */
+            /** Ruling’s margin at the fore-edge */
             fore_edge?: (number | string) | string;
         };
         /**
@@ -12517,30 +12658,30 @@ export interface components {
          */
         SewingInput: {
             /**
-             * Method
+             * Sewn on
              * @enum {string}
              */
             method?: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "long" | "stab" | "none";
             /** Supports */
             supports?: number | string;
-            /** Support Width */
+            /** Supports’ width */
             support_width?: (number | string) | string;
             /** Thread */
             thread?: (number | string) | string;
-            /** Swell Factor */
+            /** Swell factor */
             swell_factor?: number | string;
-            /** Kettle */
+            /** Kettle from the edge */
             kettle?: ((number | string) | string) | null;
-            /** Tail More */
+            /** Tail interval larger by */
             tail_more?: (number | string) | string;
             /** Needleful */
             needleful?: (number | string) | string;
-            /** Packed */
+            /** Cords packed */
             packed?: boolean;
-            /** Pamphlet Holes */
+            /** Holes of a pamphlet */
             pamphlet_holes?: (3 | 5) | null;
             /**
-             * Pamphlet At
+             * Outer holes of a pamphlet
              * @enum {string}
              */
             pamphlet_at?: "quarters" | "ends";
@@ -12626,11 +12767,11 @@ export interface components {
          * @description How far the boards stand out beyond the block.
          */
         SquaresInput: {
-            /** Head */
+            /** Square at the head */
             head?: (number | string) | string;
-            /** Tail */
+            /** Square at the tail */
             tail?: (number | string) | string;
-            /** Fore Edge */
+            /** Square at the fore-edge */
             fore_edge?: (number | string) | string;
         };
         /**
@@ -12641,15 +12782,15 @@ export interface components {
          */
         StabSewingInput: {
             /**
-             * Pattern
+             * Stab pattern
              * @enum {string}
              */
             pattern?: "plain" | "corners" | "leaf" | "fan";
-            /** Stations */
+            /** Stab stations */
             stations?: number | string;
-            /** Margin */
+            /** Stab stations from the spine */
             margin?: (number | string) | string;
-            /** Ends */
+            /** Stab stations from head and tail */
             ends?: (number | string) | string;
         };
         /**
@@ -12657,9 +12798,9 @@ export interface components {
          * @description So many leaves, pressed and measured together.
          */
         StackInput: {
-            /** Leaves */
+            /** Leaves in the stack measured */
             leaves: number | string;
-            /** Thickness */
+            /** Thickness of the stack measured */
             thickness: (number | string) | string;
         };
         /**
@@ -12692,12 +12833,12 @@ export interface components {
          * @description A sheet as it lies: the grain runs along its width or its height.
          */
         StockSheetInput: {
-            /** Width */
+            /** Sheet width */
             width?: (number | string) | string;
-            /** Height */
+            /** Sheet height */
             height?: (number | string) | string;
             /**
-             * Grain
+             * Grain of the sheet along its
              * @enum {string}
              */
             grain?: "width" | "height";
@@ -12732,36 +12873,37 @@ export interface components {
         TextInput: {
             /** Pages */
             pages?: number | string;
-            /** Blank Book */
+            /** Blank book */
             blank_book?: boolean;
             /**
-             * Blanks
+             * Blank pages at
              * @enum {string}
              */
             blanks?: "end" | "front" | "both";
             /**
-             * Filler
+             * Leaves to write on
              * @enum {string}
              */
             filler?: "plain" | "ruled" | "dots" | "squares" | "staves";
             ruling?: components["schemas"]["RulingInput"];
             /**
-             * Spreads
+             * Pictures across two pages
              * @example 3, 12, 17-24
              */
             spreads?: string;
-            /** File */
+            /** Text */
             file?: string | null;
-            /** File Pages */
+            /** Pages of the file */
             file_pages?: (number | string) | null;
+            /** Page size of the file */
             page?: components["schemas"]["PageSizeInput"] | null;
             /**
-             * Placing
+             * Pages placed
              * @enum {string}
              */
             placing?: "as_is" | "fit" | "fill";
             /**
-             * Anchor
+             * Pages placed from
              * @enum {string}
              */
             anchor?: "middle" | "head" | "tail" | "spine" | "fore_edge" | "head_spine" | "head_fore_edge" | "tail_spine" | "tail_fore_edge";
@@ -12835,11 +12977,11 @@ export interface components {
          * @description What is cut off the folded section at each edge.
          */
         TrimInput: {
-            /** Head */
+            /** Trim at the head */
             head?: (number | string) | string;
-            /** Tail */
+            /** Trim at the tail */
             tail?: (number | string) | string;
-            /** Fore Edge */
+            /** Trim at the fore-edge */
             fore_edge?: (number | string) | string;
         };
         /**
@@ -12900,19 +13042,19 @@ export interface components {
          * @description One volume. Its thickness is measured, or follows from its pages; ``note`` says what is meant so.
          */
         VolumeInput: {
-            /** Title */
+            /** title */
             title?: string;
-            /** Number */
+            /** number */
             number?: (number | string) | null;
-            /** Date */
+            /** date */
             date?: string;
-            /** Pages */
+            /** pages */
             pages?: (number | string) | null;
-            /** Thickness */
+            /** thickness */
             thickness?: ((number | string) | string) | null;
-            /** Note */
+            /** note */
             note?: string;
-            /** Job */
+            /** job */
             job?: (number | string) | null;
         };
         /**
@@ -12922,10 +13064,10 @@ export interface components {
         SetSpecInput: {
             /** Version */
             version?: number | string;
-            /** Title */
+            /** Title of the set */
             title?: string;
             /**
-             * Numerals
+             * Numbers lettered
              * @enum {string}
              */
             numerals?: "roman" | "roman_iiii" | "arabic" | "none";
@@ -13044,31 +13186,31 @@ export interface components {
             version?: number | string;
             /** Currency */
             currency?: string;
-            /** Places */
+            /** Places after the point */
             places?: number | string;
-            /** Rate */
+            /** An hour */
             rate?: (number | string) | string;
-            /** Rates */
+            /** Hours of some work */
             rates?: {
                 [key: string]: (number | string) | string;
             };
-            /** People */
+            /** Hours of some people */
             people?: components["schemas"]["PersonRateInput"][];
-            /** Margin */
+            /** Margin, % */
             margin?: (number | string) | string;
             /** Taxes */
             taxes?: components["schemas"]["TaxInput"][];
-            /** Binders See */
+            /** Binders see prices */
             binders_see?: boolean;
             /** Sender */
             sender?: string;
-            /** Quotation Words */
+            /** Words over quotations */
             quotation_words?: string;
-            /** Bill Words */
+            /** Words over bills */
             bill_words?: string;
-            /** Foot */
+            /** Words at the foot */
             foot?: string;
-            /** Valid Days */
+            /** Quotations are valid, days */
             valid_days?: number | string;
         };
         /**
@@ -13100,19 +13242,19 @@ export interface components {
             /** Id */
             id: string;
             /**
-             * Place
+             * kind
              * @enum {string}
              */
             place: "bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears";
-            /** Name */
+            /** name */
             name?: string;
-            /** Count */
+            /** how many */
             count?: number | string;
-            /** Platen Width */
+            /** platen’s width */
             platen_width?: ((number | string) | string) | null;
-            /** Platen Height */
+            /** platen’s height */
             platen_height?: ((number | string) | string) | null;
-            /** Opening */
+            /** opening */
             opening?: ((number | string) | string) | null;
         };
         /**
@@ -13152,17 +13294,17 @@ export interface components {
         WorkerInput: {
             /** Id */
             id: string;
-            /** Name */
+            /** name */
             name: string;
-            /** Account */
+            /** signs in as */
             account?: string;
-            /** Hours */
+            /** hours */
             hours?: components["schemas"]["HoursInput"][];
-            /** Away */
+            /** days away */
             away?: components["schemas"]["AwayInput"][];
-            /** Extra */
+            /** single days */
             extra?: components["schemas"]["ExtraInput"][];
-            /** Leaves */
+            /** work left to others */
             leaves?: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering")[];
         };
         /**
@@ -13172,11 +13314,11 @@ export interface components {
         WorkplaceInput: {
             /** Version */
             version?: number | string;
-            /** Zone */
+            /** Hours are told in */
             zone?: string;
             /** People */
             people?: components["schemas"]["WorkerInput"][];
-            /** Equipment */
+            /** Places */
             equipment?: components["schemas"]["EquipmentInput"][];
         };
     };
@@ -13738,6 +13880,9 @@ export interface operations {
     saveJob: {
         parameters: {
             query: {
+                seen?: number;
+                mine?: string[];
+                theirs?: string[];
                 version: number;
             };
             header?: never;
@@ -13776,7 +13921,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StaleReply"];
+                    "application/json": components["schemas"]["MeetReply"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -15544,7 +15689,11 @@ export interface operations {
     };
     saveSet: {
         parameters: {
-            query?: never;
+            query?: {
+                seen?: number;
+                mine?: string[];
+                theirs?: string[];
+            };
             header?: never;
             path: {
                 set_id: number;
@@ -15581,7 +15730,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["MeetReply"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -15778,6 +15927,9 @@ export interface operations {
     saveHouse: {
         parameters: {
             query: {
+                seen?: number;
+                mine?: string[];
+                theirs?: string[];
                 version: number;
             };
             header?: never;
@@ -15805,7 +15957,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["MeetReply"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -17309,6 +17461,9 @@ export interface operations {
     saveTerms: {
         parameters: {
             query: {
+                seen?: number;
+                mine?: string[];
+                theirs?: string[];
                 version: number;
             };
             header?: never;
@@ -17345,7 +17500,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["MeetReply"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -18296,6 +18451,9 @@ export interface operations {
     saveWorkplace: {
         parameters: {
             query: {
+                seen?: number;
+                mine?: string[];
+                theirs?: string[];
                 version: number;
             };
             header?: never;
@@ -18323,7 +18481,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["MeetReply"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -36,7 +36,7 @@ export function App() {
     window.location.assign("/sign-in");
     return null;
   }
-  if (me.error) {
+  if (me.error && !me.data) {
     return (
       <main className="p-8">
         <p role="alert">{t("app.messageReloadThePageToTry", { message: me.error.message })}</p>

@@ -3,11 +3,12 @@ import { KeyRound, Lamp, LogOut, Sun } from "lucide-react";
 import { type ReactNode, useMemo, useState } from "react";
 import { Link, NavLink } from "react-router";
 import { csrfToken } from "../api/client";
-import { Button, Choice, IconButton } from "../parts/controls";
+import { Button, Choice, IconButton, Tick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { useOptions } from "./choices";
 import { PasswordDialog } from "./PasswordDialog";
-import { KEY_LIST, useKeys } from "./keys";
+import { isLetterKey, KEY_LIST, LEADER, letters, useKeys, useLettersAlone } from "./keys";
+import { useAway } from "./reach";
 import { UNITS, useChangePreferences, usePerson } from "./person";
 
 const UNIT_LABELS = { mm: "app.millimetres", inch: "app.inches", both: "app.bothUnits" } as const;
@@ -31,6 +32,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const mmMarks = useOptions("house.mm_division");
   const inchMarks = useOptions("house.inch_division");
   const lamp = person.theme === "lamp";
+  const away = useAway();
+  const alone = useLettersAlone();
 
   const keys = useMemo(
     () => ({
@@ -143,6 +146,14 @@ export function Shell({ children }: { children: ReactNode }) {
           </form>
         </div>
       </header>
+      {away && (
+        <p
+          role="alert"
+          className="border-b border-amber bg-linen px-4 py-1 font-semibold text-amber"
+        >
+          {t("app.notReached")}
+        </p>
+      )}
       {person.role === "reader" && (
         <p className="border-b border-rule bg-linen px-4 py-1 text-sm text-faded">
           {t("app.youLookOnly")}
@@ -153,12 +164,19 @@ export function Shell({ children }: { children: ReactNode }) {
       <Modal open={showKeys} onOpenChange={setShowKeys} title={t("app.keyboard")}>
         <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
           {KEY_LIST.map(([key, does]) => (
-            <div key={key} className="contents">
-              <dt className="font-semibold">{key}</dt>
+            <div key={`${key}${does}`} className="contents">
+              <dt className="font-semibold">
+                {isLetterKey(key) && !alone ? t("app.afterLeader", { leader: LEADER, key }) : key}
+              </dt>
               <dd>{t(does)}</dd>
             </div>
           ))}
         </dl>
+        <p className="mt-3">
+          <Tick checked={alone} onChange={(checked) => letters.set(checked)}>
+            {t("app.lettersAlone")}
+          </Tick>
+        </p>
       </Modal>
     </div>
   );

@@ -5,6 +5,11 @@ export interface Keeper<T> {
   forget: () => void;
 }
 
+/** A keeper for whoever changes nothing. */
+export function keepsNothing<T>(): Keeper<T> {
+  return { read: () => null, keep: () => undefined, forget: () => undefined };
+}
+
 /** A keeper in the browser's storage. A full or forbidden one means only that a reload loses what is kept. */
 export function inBrowser<T>(key: string): Keeper<T> {
   const quietly = <R>(what: () => R, otherwise: R): R => {

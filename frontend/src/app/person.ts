@@ -11,6 +11,11 @@ export function usePerson(): Person {
   return person;
 }
 
+/** Whether whoever is signed in may look at everything and change nothing. */
+export function useReader(): boolean {
+  return usePerson().role === "reader";
+}
+
 /** Changes preferences; everything that shows lengths follows. */
 export function useChangePreferences() {
   const queries = useQueryClient();

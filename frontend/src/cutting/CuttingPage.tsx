@@ -17,7 +17,7 @@ export default function CuttingPage() {
   const { cuttingId = "" } = useParams();
   const cutting = useCutting(cuttingId);
   const verb = useCuttingVerb(cuttingId);
-  if (cutting.error) {
+  if (cutting.error && !cutting.data) {
     return (
       <main className="p-8">
         <p role="alert">{cutting.error.message}</p>
@@ -105,7 +105,9 @@ function LaidOut({ cutting }: { cutting: Cutting }) {
         <h1 className="min-w-0 flex-1 truncate font-serif text-lg font-semibold">
           {cutting.title}
         </h1>
-        <Button onClick={() => setDialog("otherwise")}>{t("cutting.layOutOtherwise2")}</Button>
+        <Button changes onClick={() => setDialog("otherwise")}>
+          {t("cutting.layOutOtherwise2")}
+        </Button>
         <Button onClick={() => setDialog("guillotine")}>{t("cutting.tryOnTheGuillotine")}</Button>
         <Menu label={t("cutting.takeToTheShears")} trigger={t("cutting.takeAway")}>
           <MenuLink href={`${base}/sheets.pdf`} newTab>
@@ -123,12 +125,12 @@ function LaidOut({ cutting }: { cutting: Cutting }) {
             <span role="status" className="text-sm">
               {t("cutting.cutStockIsOffTheShelf")}
             </span>
-            <Button onClick={() => verb.mutate("unbook")} disabled={verb.isPending}>
+            <Button changes onClick={() => verb.mutate("unbook")} disabled={verb.isPending}>
               {t("common.undo")}
             </Button>
           </>
         ) : (
-          <Button kind="main" onClick={() => verb.mutate("book")} disabled={verb.isPending}>
+          <Button changes kind="main" onClick={() => verb.mutate("book")} disabled={verb.isPending}>
             {t("cutting.itIsCut")}
           </Button>
         )}

@@ -62,6 +62,7 @@ export default function CuttingRoom() {
           </p>
         )}
         <Button
+          changes
           kind="main"
           className="mt-4"
           disabled={chosen.length === 0 || layOut.isPending}

@@ -5,6 +5,7 @@ import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api, type JobRow, type JobState, unwrap } from "../api/client";
 import { useOptions } from "../app/choices";
+import { ForBinders, ViewOnly } from "../app/ViewOnly";
 import { Button, Choice, SeverityMark } from "../parts/controls";
 import { Menu, MenuAction, MenuLink } from "../parts/Menu";
 import { Pager } from "../parts/Pager";
@@ -49,8 +50,10 @@ export default function Desk() {
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <h1 className="text-3xl font-semibold">{t("common.desk")}</h1>
         <span className="ml-auto flex gap-2">
-          <ImportButton />
-          <Button kind="main" onClick={() => setMaking(true)}>
+          <ForBinders>
+            <ImportButton />
+          </ForBinders>
+          <Button changes kind="main" onClick={() => setMaking(true)}>
             {t("desk.newJob")}
           </Button>
         </span>
@@ -197,18 +200,20 @@ function JobTable({
               {job.structure_words}
             </td>
             <td className="py-2 pr-3">
-              <select
-                aria-label={t("desk.stateOfTitle", { title: job.title })}
-                className="rounded border border-rule bg-sheet px-1.5 py-1"
-                value={job.state}
-                onChange={(event) => onState(job, event.target.value as JobState)}
-              >
-                {states.map(([value, text]) => (
-                  <option key={value} value={value}>
-                    {text}
-                  </option>
-                ))}
-              </select>
+              <ViewOnly>
+                <select
+                  aria-label={t("desk.stateOfTitle", { title: job.title })}
+                  className="rounded border border-rule bg-sheet px-1.5 py-1"
+                  value={job.state}
+                  onChange={(event) => onState(job, event.target.value as JobState)}
+                >
+                  {states.map(([value, text]) => (
+                    <option key={value} value={value}>
+                      {text}
+                    </option>
+                  ))}
+                </select>
+              </ViewOnly>
             </td>
             <td className="hidden max-w-80 py-3 pr-3 text-sm lg:table-cell">
               <ToMind job={job} />
@@ -248,17 +253,21 @@ function JobMenu({
 }) {
   return (
     <Menu label={t("desk.moreForTitle", { title: job.title })} trigger="⋯">
-      <MenuAction onSelect={() => onRename(job)}>{t("desk.rename")}</MenuAction>
-      <MenuAction onSelect={() => onDo("duplicate", job)}>{t("common.duplicate")}</MenuAction>
+      <ForBinders>
+        <MenuAction onSelect={() => onRename(job)}>{t("desk.rename")}</MenuAction>
+        <MenuAction onSelect={() => onDo("duplicate", job)}>{t("common.duplicate")}</MenuAction>
+      </ForBinders>
       <MenuLink href={`/api/jobs/${job.id}/job-sheet.pdf`} newTab>
         {t("common.jobSheetPDF")}
       </MenuLink>
       <MenuLink href={`/api/jobs/${job.id}/job.json`}>{t("common.jobFile")}</MenuLink>
-      {job.archived ? (
-        <MenuAction onSelect={() => onDo("restore", job)}>{t("desk.restore")}</MenuAction>
-      ) : (
-        <MenuAction onSelect={() => onDo("archive", job)}>{t("desk.archive")}</MenuAction>
-      )}
+      <ForBinders>
+        {job.archived ? (
+          <MenuAction onSelect={() => onDo("restore", job)}>{t("desk.restore")}</MenuAction>
+        ) : (
+          <MenuAction onSelect={() => onDo("archive", job)}>{t("desk.archive")}</MenuAction>
+        )}
+      </ForBinders>
     </Menu>
   );
 }

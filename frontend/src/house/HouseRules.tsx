@@ -6,6 +6,8 @@ import { type ReactNode, useEffect } from "react";
 import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
 import { type Port } from "../app/drafts/store";
 import { KEPT_STATES } from "../app/drafts/states";
+import { Beside, Meets } from "../app/drafts/Meets";
+import { ViewOnly } from "../app/ViewOnly";
 import { useKept } from "../app/drafts/useKept";
 import { useOptions } from "../app/choices";
 import { usePerson } from "../app/person";
@@ -24,14 +26,16 @@ type Draft = HouseInput;
 type Texts = Record<string, string>;
 
 const PORT: Port<Draft, HouseReply> = {
-  write: async (draft, reply) =>
+  write: async (draft, reply, chosen) =>
     unwrap(
-      await api.PUT("/api/house", { params: { query: { version: reply.version } }, body: draft }),
+      await api.PUT("/api/house", {
+        params: { query: { version: reply.version, ...chosen } },
+        body: draft,
+      }),
     ) as HouseReply,
   draftOf: (reply) => reply.house,
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
-  theirsOf: () => null,
 };
 
 export default function HouseRules() {
@@ -45,7 +49,7 @@ export default function HouseRules() {
   useEffect(() => {
     document.title = t("house.houseRulesWeald");
   }, []);
-  if (house.error)
+  if (house.error && !house.data)
     return (
       <main className="p-8" role="alert">
         {house.error.message}
@@ -57,7 +61,7 @@ export default function HouseRules() {
 
 /** Rules are kept when asked to be, not while they are typed: every new job follows them. */
 function Rules({ opened }: { opened: HouseReply }) {
-  const { draft, reply, save, errors, conflict, change, keep, giveUp } = useKept(
+  const { draft, reply, save, errors, meets, beside, settle, seen, change, keep, giveUp } = useKept(
     opened,
     PORT,
     "house",
@@ -91,96 +95,97 @@ function Rules({ opened }: { opened: HouseReply }) {
   );
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
-      <div className="mb-2 flex flex-wrap items-center gap-3">
-        <h1 className="text-3xl font-semibold">{t("common.houseRules")}</h1>
-        <Button
-          kind="main"
-          disabled={save === "saved" || save === "saving" || save === "conflict"}
-          onClick={() => void keep()}
-        >
-          {t("house.keepTheseRules")}
-        </Button>
-        {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
-        <span role="status" className="text-sm text-faded">
-          {t(KEPT_STATES[save])}
-        </span>
-      </div>
-      <p className="mb-4 max-w-prose text-sm text-faded">{t("house.aNewJobTakesFromHere")}</p>
-      {conflict && (
-        <p role="alert" className="mb-3 text-madder">
-          {conflict.message}
-        </p>
-      )}
-      <div className="grid gap-6 lg:grid-cols-2">
-        <div className="space-y-4">
-          {groups.map((group) => (
-            <Part key={group} title={group}>
-              {reply.entries.filter((entry) => entry.group === group).map(ruleField)}
+      <ViewOnly>
+        <div className="mb-2 flex flex-wrap items-center gap-3">
+          <h1 className="text-3xl font-semibold">{t("common.houseRules")}</h1>
+          <Button
+            kind="main"
+            disabled={save === "saved" || save === "saving" || save === "conflict"}
+            onClick={() => void keep()}
+          >
+            {t("house.keepTheseRules")}
+          </Button>
+          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
+          <span role="status" className="text-sm text-faded">
+            {t(KEPT_STATES[save])}
+          </span>
+        </div>
+        <p className="mb-4 max-w-prose text-sm text-faded">{t("house.aNewJobTakesFromHere")}</p>
+        <Beside beside={beside} onSeen={seen} />
+        <Meets meets={meets} onSettle={settle} />
+        <div className="grid gap-6 lg:grid-cols-2">
+          <div className="space-y-4">
+            {groups.map((group) => (
+              <Part key={group} title={group}>
+                {reply.entries.filter((entry) => entry.group === group).map(ruleField)}
+              </Part>
+            ))}
+          </div>
+          <div className="space-y-4">
+            <Part title={times[0]?.group ?? ""}>
+              <details className="w-full text-sm">
+                <summary className="cursor-pointer text-hill">
+                  {t("house.ofEveryOperation")}
+                </summary>
+                <p className="my-1 text-faded">{t("house.emptyIsAsUsual")}</p>
+                <div className="flex flex-wrap items-end gap-3">{times.map(ruleField)}</div>
+              </details>
             </Part>
-          ))}
+            <Part title={t("house.squaresByTheSizeOfThe")}>
+              <SquareSteps
+                usual={reply.usual_squares}
+                draft={draft}
+                shown={shown}
+                errors={errors}
+                onChange={change}
+              />
+            </Part>
+            <Part title={t("house.gaugesOwned")}>
+              <Gauges draft={draft} shown={shown} errors={errors} onChange={change} />
+            </Part>
+            <Part title={t("house.toolsOwned")}>
+              <Owned draft={draft} errors={errors} inputs={reply.inputs} onChange={change} />
+            </Part>
+            <Part title={t("house.wordsAndHands")}>
+              <Pick
+                label={t("house.aFoldedSectionIsCalled")}
+                value={draft.vocabulary}
+                options={folded}
+                onChange={(vocabulary) => change({ vocabulary })}
+              />
+              <Pick
+                label={t("house.theSewingIsShown")}
+                value={draft.hand}
+                options={hands}
+                onChange={(hand) => change({ hand })}
+              />
+            </Part>
+            <Part title={t("house.forPeopleWhoAreNew")}>
+              <Pick
+                label={t("common.printedOn")}
+                value={draft.paper}
+                options={papers}
+                onChange={(paper) => change({ paper })}
+              />
+              <Pick
+                label={t("house.rulersMarkedTo")}
+                value={String(draft.mm_division)}
+                options={mmMarks}
+                onChange={(mark) => change({ mm_division: Number(mark) })}
+              />
+              <Pick
+                label={t("house.andTo")}
+                value={String(draft.inch_division)}
+                options={inchMarks}
+                onChange={(mark) => change({ inch_division: Number(mark) as 16 | 32 | 64 })}
+              />
+            </Part>
+            <Part title={t("house.people")}>
+              <People />
+            </Part>
+          </div>
         </div>
-        <div className="space-y-4">
-          <Part title={times[0]?.group ?? ""}>
-            <details className="w-full text-sm">
-              <summary className="cursor-pointer text-hill">{t("house.ofEveryOperation")}</summary>
-              <p className="my-1 text-faded">{t("house.emptyIsAsUsual")}</p>
-              <div className="flex flex-wrap items-end gap-3">{times.map(ruleField)}</div>
-            </details>
-          </Part>
-          <Part title={t("house.squaresByTheSizeOfThe")}>
-            <SquareSteps
-              usual={reply.usual_squares}
-              draft={draft}
-              shown={shown}
-              errors={errors}
-              onChange={change}
-            />
-          </Part>
-          <Part title={t("house.gaugesOwned")}>
-            <Gauges draft={draft} shown={shown} errors={errors} onChange={change} />
-          </Part>
-          <Part title={t("house.toolsOwned")}>
-            <Owned draft={draft} errors={errors} inputs={reply.inputs} onChange={change} />
-          </Part>
-          <Part title={t("house.wordsAndHands")}>
-            <Pick
-              label={t("house.aFoldedSectionIsCalled")}
-              value={draft.vocabulary}
-              options={folded}
-              onChange={(vocabulary) => change({ vocabulary })}
-            />
-            <Pick
-              label={t("house.theSewingIsShown")}
-              value={draft.hand}
-              options={hands}
-              onChange={(hand) => change({ hand })}
-            />
-          </Part>
-          <Part title={t("house.forPeopleWhoAreNew")}>
-            <Pick
-              label={t("common.printedOn")}
-              value={draft.paper}
-              options={papers}
-              onChange={(paper) => change({ paper })}
-            />
-            <Pick
-              label={t("house.rulersMarkedTo")}
-              value={String(draft.mm_division)}
-              options={mmMarks}
-              onChange={(mark) => change({ mm_division: Number(mark) })}
-            />
-            <Pick
-              label={t("house.andTo")}
-              value={String(draft.inch_division)}
-              options={inchMarks}
-              onChange={(mark) => change({ inch_division: Number(mark) as 16 | 32 | 64 })}
-            />
-          </Part>
-          <Part title={t("house.people")}>
-            <People />
-          </Part>
-        </div>
-      </div>
+      </ViewOnly>
     </main>
   );
 }

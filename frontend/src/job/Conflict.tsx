@@ -1,27 +1,16 @@
-import { t } from "../app/words";
-import { Button } from "../parts/controls";
-import { Modal } from "../parts/Modal";
+import { Beside, Meets } from "../app/drafts/Meets";
 import { useSession, useSnapshot } from "./context";
 
-/** Two people on one job: what the other changed, and whose it is to be. */
+/** Two people on one job: what meets is asked, and what the other changed beside it is said. */
 export function Conflict() {
   const session = useSession();
-  const { conflict } = useSnapshot();
-  if (!conflict) return null;
+  const { meets, beside } = useSnapshot();
   return (
-    <Modal open onOpenChange={() => undefined} title={t("job.somebodyElseChangedThisJob")}>
-      <p>{t("job.nothingWasOverwrittenSinceYou")}</p>
-      <ul className="figures my-3 list-disc pl-5">
-        {Object.entries(conflict.fields).map(([path, text]) => (
-          <li key={path}>{text}</li>
-        ))}
-      </ul>
-      <div className="flex gap-3">
-        <Button kind="main" onClick={() => session.settle("theirs")}>
-          {t("job.takeTheirVersion")}
-        </Button>
-        <Button onClick={() => session.settle("mine")}>{t("job.putMineOnTop")}</Button>
+    <>
+      <div className="fixed inset-x-0 bottom-0 z-10 mx-auto max-w-3xl empty:hidden">
+        <Beside beside={beside} onSeen={() => session.seenOthers()} />
       </div>
-    </Modal>
+      <Meets meets={meets} onSettle={(sides) => session.settle(sides)} />
+    </>
   );
 }

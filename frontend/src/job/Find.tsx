@@ -14,19 +14,25 @@ const NOWHERE: {
 } = { quantity: null, shown: "", also: "", extra: null };
 
 /** Finds a quantity of the job, a station, or something to add, by a part of its name. */
-export function Find({
-  open,
-  onOpenChange,
-  quantities,
-  onFound,
-  onExtra,
-}: {
+export function Find(props: FindProps) {
+  const { open, onOpenChange } = props;
+  return (
+    <Modal open={open} onOpenChange={onOpenChange} title={t("job.find")}>
+      <Words {...props} />
+    </Modal>
+  );
+}
+
+interface FindProps {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   quantities: readonly Quantity[];
   onFound: (station: Station, quantity: string | null) => void;
   onExtra: (station: Station, shown: ExtrasShown) => void;
-}) {
+}
+
+/** Begins empty each time it is opened. */
+function Words({ onOpenChange, quantities, onFound, onExtra }: FindProps) {
   const [words, setWords] = useState("");
   const stations = useChoices()?.stations ?? [];
   const { used, offered } = useExtras();
@@ -61,12 +67,11 @@ export function Find({
   function go(entry: (typeof entries)[number] | undefined) {
     if (!entry) return;
     onOpenChange(false);
-    setWords("");
     if (entry.extra) onExtra(entry.station, entry.extra);
     else onFound(entry.station, entry.quantity);
   }
   return (
-    <Modal open={open} onOpenChange={onOpenChange} title={t("job.find")}>
+    <>
       <label htmlFor="find-words" className="sr-only">
         {t("job.partOfAName")}
       </label>
@@ -95,6 +100,6 @@ export function Find({
           <li className="px-2 py-1 text-faded">{t("job.nothingIsCalledSo")}</li>
         )}
       </ul>
-    </Modal>
+    </>
   );
 }

@@ -24,6 +24,7 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
             <p className="mt-1 flex flex-wrap gap-2">
               {finding.actions.map((action) => (
                 <Button
+                  changes
                   key={action.label}
                   className="text-sm"
                   onClick={() => session.apply(action.patch)}

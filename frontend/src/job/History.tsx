@@ -103,7 +103,7 @@ function State({
     },
     staleTime: 0,
   });
-  if (state.error) return <p role="alert">{state.error.message}</p>;
+  if (state.error && !state.data) return <p role="alert">{state.error.message}</p>;
   if (!state.data) return <p className="py-2">{t("job.looking")}</p>;
   const { since, pieces } = state.data;
   return (

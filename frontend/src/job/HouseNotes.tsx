@@ -19,6 +19,7 @@ export function HouseNotes({ plan, station }: { plan: Plan; station: Station }) 
             <strong>{departure.here}</strong>
             {t("job.theHouseHasHouse", { house: departure.house })}
             <Button
+              changes
               className="mt-1 block text-sm"
               aria-label={t("job.byTheHouseLabel", { label: departure.label })}
               onClick={() => session.apply(departure.patch)}
@@ -31,6 +32,7 @@ export function HouseNotes({ plan, station }: { plan: Plan; station: Station }) 
           <li key={hint.quantity}>
             {hint.words}.
             <Button
+              changes
               className="mt-1 block text-sm"
               aria-label={t("job.byTheGaugeWords", { words: hint.words })}
               onClick={() => session.apply(hint.patch)}

@@ -14,7 +14,8 @@ import {
 } from "../api/client";
 import { useChoices } from "../app/choices";
 import { useKeys } from "../app/keys";
-import { usePerson } from "../app/person";
+import { usePerson, useReader } from "../app/person";
+import { ViewOnly } from "../app/ViewOnly";
 import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { Conflict } from "./Conflict";
@@ -48,7 +49,7 @@ export default function JobPage() {
     gcTime: 0,
     refetchOnWindowFocus: false,
   });
-  if (job.error) {
+  if (job.error && !job.data) {
     const missing = job.error instanceof ProblemError && job.error.status === 404;
     return (
       <main className="p-8">
@@ -64,7 +65,8 @@ export default function JobPage() {
 }
 
 function OpenJob({ job }: { job: Job }) {
-  const [session] = useState(() => new JobSession(job));
+  const reader = useReader();
+  const [session] = useState(() => new JobSession(job, reader));
   useEffect(() => session.start(), [session]);
   const [ids, point] = useState("");
   const lit = useMemo(() => ({ ids, point }), [ids]);
@@ -82,7 +84,8 @@ function Stations() {
   const params = useParams();
   const station: Station = isStation(params.station) ? params.station : "text";
   const session = useSession();
-  const { job, draft, plan, errors } = useSnapshot();
+  const reader = useReader();
+  const { job, draft, plan, errors, notice } = useSnapshot();
   const person = usePerson();
   const navigate = useNavigate();
   const order = useChoices()?.stations ?? NONE;
@@ -115,6 +118,9 @@ function Stations() {
     () => ({
       "[": () => step(-1),
       "]": () => step(1),
+      "Mod+z": () => void session.move("undo"),
+      "Mod+Shift+z": () => void session.move("redo"),
+      "Mod+y": () => void session.move("redo"),
       z: () => void session.move("undo"),
       Z: () => void session.move("redo"),
       g: () => setGrain((shown) => !shown),
@@ -146,22 +152,26 @@ function Stations() {
       <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
         <TitleField />
         <ChooseStructure />
-        <SaveMark />
+        {!reader && <SaveMark />}
         <span className="ml-auto flex items-center gap-1">
-          <IconButton
-            label={t("common.undo")}
-            disabled={!job.can_undo && JSON.stringify(draft) === JSON.stringify(job.spec)}
-            onClick={() => void session.move("undo")}
-          >
-            <Undo2 size={18} />
-          </IconButton>
-          <IconButton
-            label={t("job.redo")}
-            disabled={!job.can_redo}
-            onClick={() => void session.move("redo")}
-          >
-            <Redo2 size={18} />
-          </IconButton>
+          {!reader && (
+            <>
+              <IconButton
+                label={t("common.undo")}
+                disabled={!job.can_undo && JSON.stringify(draft) === JSON.stringify(job.spec)}
+                onClick={() => void session.move("undo")}
+              >
+                <Undo2 size={18} />
+              </IconButton>
+              <IconButton
+                label={t("job.redo")}
+                disabled={!job.can_redo}
+                onClick={() => void session.move("redo")}
+              >
+                <Redo2 size={18} />
+              </IconButton>
+            </>
+          )}
           <IconButton label={t("job.history")} onClick={() => setDialog("history")}>
             <HistoryIcon size={18} />
           </IconButton>
@@ -181,7 +191,7 @@ function Stations() {
             onSubmit={(event) => event.preventDefault()}
             aria-label={t("job.whatWasDecided")}
           >
-            {here.Inputs && <here.Inputs key={station} {...shown} />}
+            <ViewOnly>{here.Inputs && <here.Inputs key={station} {...shown} />}</ViewOnly>
           </form>
           <Extras
             station={station}
@@ -196,6 +206,11 @@ function Stations() {
           )}
         </main>
         <aside className="overflow-y-auto p-3" aria-label={t("job.theReckoning")} tabIndex={0}>
+          {notice && (
+            <p role="alert" className="mb-2 text-madder">
+              {notice}
+            </p>
+          )}
           {Object.entries(errors).map(([path, text]) => (
             <p key={path} className="mb-2 text-sm text-madder">
               <strong>{path.replaceAll(".", " › ").replaceAll("_", " ")}</strong>: {text}
@@ -240,6 +255,7 @@ function Stations() {
 function TitleField() {
   const session = useSession();
   const { draft, errors } = useSnapshot();
+  const reader = useReader();
   const error = errors.title;
   return (
     <span>
@@ -250,6 +266,7 @@ function TitleField() {
         id="job-title"
         className="w-[22rem] max-w-full rounded border border-transparent bg-transparent px-1 font-serif text-lg font-semibold hover:border-rule focus:bg-sheet"
         value={String(draft.title ?? "")}
+        readOnly={reader}
         aria-invalid={error ? true : undefined}
         onChange={(event) => session.set("title", event.target.value)}
       />

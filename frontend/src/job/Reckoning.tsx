@@ -7,6 +7,7 @@ import type { Quantity } from "../api/client";
 import { Button } from "../parts/controls";
 import { touches } from "../drawing/view";
 import { useLit, useSession, useSnapshot } from "./context";
+import { ViewOnly } from "../app/ViewOnly";
 import { LengthField } from "./fields";
 import { valueAt } from "./paths";
 
@@ -112,10 +113,14 @@ function Reasons({ quantity }: { quantity: Quantity }) {
         </p>
       )}
       {quantity.measurable && (
-        <div className="flex items-end gap-2 text-woad">
-          <LengthField path={path} label={t("job.measuredAtTheBench")} optional width="w-40" />
-          {isMeasured && <Button onClick={() => session.set(path, null)}>{t("job.clear")}</Button>}
-        </div>
+        <ViewOnly>
+          <div className="flex items-end gap-2 text-woad">
+            <LengthField path={path} label={t("job.measuredAtTheBench")} optional width="w-40" />
+            {isMeasured && (
+              <Button onClick={() => session.set(path, null)}>{t("job.clear")}</Button>
+            )}
+          </div>
+        </ViewOnly>
       )}
     </div>
   );

@@ -17,14 +17,17 @@ import {
   unwrap,
 } from "../api/client";
 import {
-  type Conflict,
   DraftStore,
+  type DraftState,
   type Kept,
   type Port,
   type SaveState,
+  type Side,
   WALL_CLOCK,
 } from "../app/drafts/store";
-import { inBrowser } from "../app/keeper";
+import { isPassing } from "../api/problem";
+import { inBrowser, keepsNothing } from "../app/keeper";
+import { reach } from "../app/reach";
 import { type Draft, type Entry, type JobPatch, type JobPath, withPatch, withValue } from "./paths";
 import { Outbox, type Waiting } from "./stations/bench/outbox";
 
@@ -35,34 +38,31 @@ export interface Snapshot {
   /** What is wrong with the draft, by path; the plan shown is then the last good one. */
   errors: Record<string, string>;
   save: SaveState;
-  conflict: Conflict<Job> | null;
+  meets: DraftState<Draft, Job>["meets"];
+  beside: DraftState<Draft, Job>["beside"];
   /** What the server said of a save that cannot succeed. */
   said: string;
   /** What could not be done just now, in words. */
   notice: string;
 }
 
-const ASK_AGAIN_MS = 1_000;
-
 const PORT: Port<Draft, Job> = {
-  write: async (draft, job) =>
+  write: async (draft, job, chosen) =>
     unwrap(
       await api.PUT("/api/jobs/{job_id}", {
-        params: { path: { job_id: job.id }, query: { version: job.version } },
+        params: { path: { job_id: job.id }, query: { version: job.version, ...chosen } },
         body: draft,
       }),
     ),
   draftOf: (job) => job.spec,
   versionOf: (job) => job.version,
   atVersion: (job, version) => ({ ...job, version }),
-  theirsOf: (problem) => (problem as StaleReply).job,
 };
 
 export class JobSession {
   private readonly listeners = new Set<() => void>();
   private readonly store: DraftStore<Draft, Job>;
   private planning: AbortController | null = null;
-  private planTimer: number | undefined;
   private station: Station = "text";
   private section = 1;
   private shown: Plan | null = null;
@@ -71,7 +71,11 @@ export class JobSession {
   /** What happens at the bench, on its way to the server. */
   readonly bench: Outbox;
 
-  constructor(job: Job) {
+  /** @param looksOnly nothing is changed, and nothing kept: whoever it is may only look. */
+  constructor(
+    job: Job,
+    private readonly looksOnly = false,
+  ) {
     this.bench = new Outbox(
       {
         send: async (entry) =>
@@ -92,23 +96,33 @@ export class JobSession {
     this.store = new DraftStore(
       job,
       PORT,
-      inBrowser<Kept<Draft>>(`weald.draft.${job.id}`),
+      looksOnly ? keepsNothing() : inBrowser<Kept<Draft>>(`weald.draft.${job.id}`),
       WALL_CLOCK,
     );
     this.snapshot = this.taken();
-    this.store.subscribe(() => this.tell());
+    this.store.subscribe(() => {
+      const merged = this.store.read().beside;
+      const isNew = merged !== null && merged !== this.snapshot.beside;
+      this.tell();
+      // what others changed stands in the draft now, and what follows from it is not planned yet
+      if (isNew) void this.plan();
+    });
   }
 
   /** Saves when the connection, or the person, comes back; gives back how to stop. */
   start(): () => void {
     const onReturn = () => void this.save();
     const stop = this.store.start();
+    const leave = reach.onReturn(() => {
+      void this.plan();
+      onReturn();
+    });
     window.addEventListener("online", onReturn);
     window.addEventListener("focus", onReturn);
     return () => {
       window.removeEventListener("online", onReturn);
       window.removeEventListener("focus", onReturn);
-      window.clearTimeout(this.planTimer);
+      leave();
       this.planning?.abort();
       stop();
     };
@@ -148,6 +162,7 @@ export class JobSession {
   }
 
   private change(draft: Draft): void {
+    if (this.looksOnly) return;
     this.notice = "";
     this.store.change(draft);
     void this.plan();
@@ -156,7 +171,6 @@ export class JobSession {
   /** Plans the draft as it stands. */
   async plan(): Promise<void> {
     this.planning?.abort();
-    window.clearTimeout(this.planTimer);
     const question = new AbortController();
     this.planning = question;
     try {
@@ -176,9 +190,11 @@ export class JobSession {
       if (question.signal.aborted) return;
       if (error instanceof ProblemError && error.status === 422) {
         this.store.found(error.problem.fields ?? { job: error.problem.message });
-      } else {
-        this.planTimer = window.setTimeout(() => void this.plan(), ASK_AGAIN_MS);
+      } else if (!isPassing(error)) {
+        this.notice = (error as ProblemError).message;
+        this.tell();
       }
+      // while the server is not reached the last plan stands; it is asked for again when it is
     }
   }
 
@@ -246,9 +262,13 @@ export class JobSession {
     }
   }
 
-  /** Settles a conflict: what was typed here goes on top, or gives way. */
-  settle(choice: "mine" | "theirs"): void {
-    this.store.settle(choice);
-    void this.plan();
+  /** Says of every entry that meets whose stands. */
+  settle(sides: Record<string, Side>): void {
+    void this.store.settle(sides).then(() => this.plan());
+  }
+
+  /** What others changed has been read. */
+  seenOthers(): void {
+    this.store.seen();
   }
 }

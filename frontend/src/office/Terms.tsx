@@ -5,6 +5,7 @@ import { X } from "lucide-react";
 import { api, type TermsInput, type TermsReply, unwrap } from "../api/client";
 import { type Port } from "../app/drafts/store";
 import { KEPT_STATES } from "../app/drafts/states";
+import { Beside, Meets } from "../app/drafts/Meets";
 import { useKept } from "../app/drafts/useKept";
 import { usePerson } from "../app/person";
 import { asText } from "../job/paths";
@@ -13,14 +14,16 @@ import { Button, IconButton, Tick } from "../parts/controls";
 const FIELD =
   "rounded border border-faded bg-sheet px-2 py-1 text-base text-ink aria-invalid:border-2 aria-invalid:border-madder";
 const PORT: Port<TermsInput, TermsReply> = {
-  write: async (draft, reply) =>
+  write: async (draft, reply, chosen) =>
     unwrap(
-      await api.PUT("/api/terms", { params: { query: { version: reply.version } }, body: draft }),
+      await api.PUT("/api/terms", {
+        params: { query: { version: reply.version, ...chosen } },
+        body: draft,
+      }),
     ) as TermsReply,
   draftOf: (reply) => reply.terms as TermsInput,
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
-  theirsOf: () => null,
 };
 
 export function TermsForm() {
@@ -31,16 +34,19 @@ export function TermsForm() {
     gcTime: 0,
     retry: false,
   });
-  if (terms.error) return <p className="text-faded">{terms.error.message}</p>;
+  if (terms.error && !terms.data) return <p className="text-faded">{terms.error.message}</p>;
   if (!terms.data) return <p>{t("common.oneMoment")}</p>;
   return <Form key={terms.data.version} opened={terms.data} />;
 }
 
 function Form({ opened }: { opened: TermsReply }) {
   const person = usePerson();
-  const { draft, save, errors, conflict, change, keep, giveUp } = useKept(opened, PORT, "terms", [
-    "office",
-  ]);
+  const { draft, save, errors, meets, beside, settle, seen, change, keep, giveUp } = useKept(
+    opened,
+    PORT,
+    "terms",
+    ["office"],
+  );
   const owner = person.role === "owner";
   const field = (name: "currency" | "places" | "rate" | "margin" | "valid_days", label: string) => (
     <label className="text-sm text-faded">
@@ -87,11 +93,8 @@ function Form({ opened }: { opened: TermsReply }) {
           {t(KEPT_STATES[save])}
         </span>
       </div>
-      {conflict && (
-        <p role="alert" className="text-madder">
-          {conflict.message}
-        </p>
-      )}
+      <Beside beside={beside} onSeen={seen} />
+      <Meets meets={meets} onSettle={settle} />
       <div className="flex flex-wrap gap-3">
         {field("currency", t("office.currency"))}
         {field("places", t("office.placesAfterThePoint"))}

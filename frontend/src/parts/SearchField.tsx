@@ -1,6 +1,7 @@
 import { Search } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useKeys } from "../app/keys";
+import { goBackTo, whatOpened } from "./focus";
 
 const SEARCH_AFTER_MS = 200;
 
@@ -16,7 +17,19 @@ export function SearchField({
 }) {
   const [text, setText] = useState(value);
   const field = useRef<HTMLInputElement>(null);
-  useKeys(useMemo(() => ({ "/": () => field.current?.focus() }), []));
+  const from = useRef<HTMLElement | null>(null);
+  useKeys(
+    useMemo(
+      () => ({
+        "/": () => {
+          from.current = whatOpened();
+          setText("");
+          field.current?.focus();
+        },
+      }),
+      [],
+    ),
+  );
   useEffect(() => {
     if (text === value) return;
     const timer = window.setTimeout(() => onSearch(text), SEARCH_AFTER_MS);
@@ -33,6 +46,9 @@ export function SearchField({
         className="w-64 rounded border border-faded bg-sheet py-1.5 pr-2 pl-8"
         value={text}
         onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") goBackTo(from.current);
+        }}
       />
     </label>
   );

@@ -1,21 +1,32 @@
 /** Small controls, each over a native element or a Radix primitive. */
+import { PersonContext } from "../app/person";
 import { t } from "../app/words";
 import { ToggleGroup } from "radix-ui";
-import { type ButtonHTMLAttributes, type ReactNode, useId } from "react";
+import { type ButtonHTMLAttributes, type ReactNode, useContext, useId } from "react";
 
-type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement>;
+function useLooksOnly(): boolean {
+  return useContext(PersonContext)?.role === "reader";
+}
+
+type ButtonProps = ButtonHTMLAttributes<HTMLButtonElement> & {
+  /** It changes something: whoever may only look does not see it. */
+  changes?: boolean;
+};
 
 export function Button({
   kind = "plain",
   className = "",
   type = "button",
+  changes = false,
   ...rest
 }: ButtonProps & { kind?: "plain" | "main" | "quiet" }) {
+  const hidden = useLooksOnly() && changes;
   const looks = {
     plain: "border border-hill text-hill hover:bg-linen",
     main: "border border-hill bg-hill text-on-hill hover:opacity-90",
     quiet: "text-hill underline-offset-2 hover:underline",
   }[kind];
+  if (hidden) return null;
   return (
     <button
       type={type}
@@ -28,9 +39,12 @@ export function Button({
 export function IconButton({
   label,
   type = "button",
+  changes = false,
   children,
   ...rest
 }: ButtonProps & { label: string; children: ReactNode }) {
+  const hidden = useLooksOnly() && changes;
+  if (hidden) return null;
   return (
     <button
       type={type}

@@ -10,6 +10,8 @@ import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
 import { Button, IconButton, Pick, SeverityMark } from "../parts/controls";
 import { useJobChoices } from "./Sets";
+import { ViewOnly } from "../app/ViewOnly";
+import { Beside, Meets } from "../app/drafts/Meets";
 import { type SetDraft, useSetDraft } from "./useSetDraft";
 
 export default function SetPage() {
@@ -22,7 +24,7 @@ export default function SetPage() {
     staleTime: Infinity,
     gcTime: 0,
   });
-  if (opened.error) {
+  if (opened.error && !opened.data) {
     return (
       <main className="p-8">
         <p role="alert">{t("sets.thereIsNoSuchSetIn")}</p>
@@ -48,43 +50,47 @@ function OpenSet({ opened }: { opened: SetReply }) {
   const base = `/api/sets/${opened.id}`;
   return (
     <main className="flex flex-1 flex-col gap-3 p-4">
-      <div className="flex flex-wrap items-end gap-3">
-        <label className="text-sm text-faded">
-          {t("sets.set")}
-          <input
-            className="block w-80 rounded border border-faded bg-sheet px-2 py-1 font-serif text-lg text-ink"
-            value={draft.title}
-            aria-invalid={errors.title ? true : undefined}
-            onChange={(event) => set.change({ ...draft, title: event.target.value })}
+      <Beside beside={set.beside} onSeen={set.seen} />
+      <Meets meets={set.meets} onSettle={set.settle} />
+      <ViewOnly>
+        <div className="flex flex-wrap items-end gap-3">
+          <label className="text-sm text-faded">
+            {t("sets.set")}
+            <input
+              className="block w-80 rounded border border-faded bg-sheet px-2 py-1 font-serif text-lg text-ink"
+              value={draft.title}
+              aria-invalid={errors.title ? true : undefined}
+              onChange={(event) => set.change({ ...draft, title: event.target.value })}
+            />
+          </label>
+          <Pick
+            label={t("sets.numbers")}
+            value={draft.numerals}
+            options={everyNumeral}
+            onChange={(numerals) => set.change({ ...draft, numerals })}
           />
-        </label>
-        <Pick
-          label={t("sets.numbers")}
-          value={draft.numerals}
-          options={everyNumeral}
-          onChange={(numerals) => set.change({ ...draft, numerals })}
-        />
-        <LikeJob onTake={set.takeJob} />
-        <IconButton label={t("common.undo")} disabled={!set.canUndo} onClick={set.undo}>
-          <Undo2 size={18} />
-        </IconButton>
-        <span role="status" className="pb-1 text-sm text-faded">
-          {set.state}
-        </span>
-        <span className="ml-auto flex gap-3 pb-1 text-sm">
-          <a
-            className="inline-block py-1 text-hill underline"
-            href={`${base}/spines.pdf`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            {t("sets.spinesAtTrueSizePDF")}
-          </a>
-          <a className="inline-block py-1 text-hill underline" href={`${base}/volumes.csv`}>
-            {t("sets.volumesAsCSV")}
-          </a>
-        </span>
-      </div>
+          <LikeJob onTake={set.takeJob} />
+          <IconButton label={t("common.undo")} disabled={!set.canUndo} onClick={set.undo}>
+            <Undo2 size={18} />
+          </IconButton>
+          <span role="status" className="pb-1 text-sm text-faded">
+            {set.state}
+          </span>
+          <span className="ml-auto flex gap-3 pb-1 text-sm">
+            <a
+              className="inline-block py-1 text-hill underline"
+              href={`${base}/spines.pdf`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              {t("sets.spinesAtTrueSizePDF")}
+            </a>
+            <a className="inline-block py-1 text-hill underline" href={`${base}/volumes.csv`}>
+              {t("sets.volumesAsCSV")}
+            </a>
+          </span>
+        </div>
+      </ViewOnly>
       <p className="text-sm">
         <strong>{reply.plan.words}</strong>
         <span className="text-faded">
@@ -95,7 +101,9 @@ function OpenSet({ opened }: { opened: SetReply }) {
       </p>
       <div className="grid gap-4 lg:grid-cols-[1fr_19rem]">
         <div className="space-y-3">
-          <Volumes set={set} />
+          <ViewOnly>
+            <Volumes set={set} />
+          </ViewOnly>
           {reply.plan.drawing && (
             <div className="flex h-[24rem] flex-col">
               <DrawingView

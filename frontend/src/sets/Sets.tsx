@@ -29,7 +29,7 @@ export default function Sets() {
     <main className="mx-auto w-full max-w-5xl p-4">
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <h1 className="text-3xl font-semibold">{t("common.sets")}</h1>
-        <Button kind="main" onClick={() => setBeginning(true)}>
+        <Button changes kind="main" onClick={() => setBeginning(true)}>
           {t("sets.newSet")}
         </Button>
         <span className="ml-auto">
@@ -55,6 +55,7 @@ export default function Sets() {
               {t("sets.volumesBegun", { count: each.volumes, begun: each.begun })}
             </span>
             <Button
+              changes
               className="ml-auto text-sm"
               aria-label={t("sets.forgetTitle", { title: each.title })}
               onClick={() => {

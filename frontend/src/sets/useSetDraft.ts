@@ -1,8 +1,16 @@
 /** A set being worked on: what was typed, what follows, and what is saved. */
 import { t, type WordKey } from "../app/words";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { api, type SetInput, type SetReply, unwrap } from "../api/client";
-import { DraftStore, type Port, type SaveState, WALL_CLOCK } from "../app/drafts/store";
+import {
+  type Chosen,
+  type DraftState,
+  DraftStore,
+  type Port,
+  type SaveState,
+  type Side,
+  WALL_CLOCK,
+} from "../app/drafts/store";
 import { inBrowser } from "../app/keeper";
 import { useDraft } from "../app/drafts/useDraft";
 
@@ -16,23 +24,29 @@ const WORDS: Record<SaveState, WordKey> = {
   failed: "sets.notSavedButKeptInThis",
 };
 
-const put = async (set: SetReply, spec: SetInput, job?: number): Promise<SetReply> =>
+const put = async (
+  set: SetReply,
+  spec: SetInput,
+  chosen?: Chosen,
+  job?: number,
+): Promise<SetReply> =>
   unwrap(
     await api.PUT("/api/sets/{set_id}", {
-      params: { path: { set_id: set.id } },
+      params: { path: { set_id: set.id }, query: chosen },
       body: { version: set.version, spec, ...(job === undefined ? {} : { job }) },
     }),
   ) as SetReply;
 
 const PORT: Port<SetInput, SetReply> = {
-  write: (spec, set) => put(set, spec),
+  write: (spec, set, chosen) => put(set, spec, chosen),
   draftOf: (set) => set.spec,
   versionOf: (set) => set.version,
   atVersion: (set, version) => ({ ...set, version }),
-  theirsOf: () => null,
 };
 
-export interface SetDraft {
+export interface SetDraft extends Pick<DraftState<SetInput, SetReply>, "meets" | "beside"> {
+  settle: (sides: Record<string, Side>) => void;
+  seen: () => void;
   draft: SetInput;
   reply: SetReply;
   errors: Record<string, string>;
@@ -49,8 +63,14 @@ export function useSetDraft(opened: SetReply): SetDraft {
     () => new DraftStore(opened, PORT, inBrowser(`weald.set.${opened.id}`), WALL_CLOCK),
   );
   const [past, setPast] = useState<readonly SetInput[]>([]);
-  const { draft, reply, errors, save } = useDraft(store);
+  const { draft, reply, errors, save, meets, beside } = useDraft(store);
+  // what was typed before others changed it too would undo theirs
+  useEffect(() => store.subscribe(() => store.read().beside && setPast([])), [store]);
   return {
+    meets,
+    beside,
+    settle: (sides) => void store.settle(sides),
+    seen: () => store.seen(),
     draft,
     reply,
     errors,
@@ -70,7 +90,7 @@ export function useSetDraft(opened: SetReply): SetDraft {
     takeJob: (job) =>
       void store.save().then(async () => {
         const { reply: now, draft: typed, save: state } = store.read();
-        if (state === "saved") store.take(await put(now, typed, job));
+        if (state === "saved") store.take(await put(now, typed, undefined, job));
       }),
   };
 }

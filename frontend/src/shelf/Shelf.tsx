@@ -1,4 +1,5 @@
 /** The shelf: what there is to bind with, where it lies, and which way its grain runs. */
+import { ForBinders } from "../app/ViewOnly";
 import { t, type WordKey } from "../app/words";
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
@@ -92,16 +93,22 @@ export default function Shelf() {
     <main className="mx-auto w-full max-w-7xl p-5">
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <h1 className="text-3xl font-semibold">{t("common.shelf")}</h1>
-        <AddByWords onUnderstood={(draft, warning) => setDialog({ show: "add", draft, warning })} />
+        <ForBinders>
+          <AddByWords
+            onUnderstood={(draft, warning) => setDialog({ show: "add", draft, warning })}
+          />
+        </ForBinders>
         <span className="ml-auto flex gap-2">
           <Button onClick={() => setDialog({ show: "convert" })}>
             {t("shelf.convertWeights")}
           </Button>
           <Menu label={t("shelf.tables")} trigger={t("shelf.tables")}>
             <MenuLink href="/api/shelf.csv">{t("shelf.theShelfAsCSV")}</MenuLink>
-            <MenuAction onSelect={() => setDialog({ show: "table" })}>
-              {t("shelf.aTableIn2")}
-            </MenuAction>
+            <ForBinders>
+              <MenuAction onSelect={() => setDialog({ show: "table" })}>
+                {t("shelf.aTableIn2")}
+              </MenuAction>
+            </ForBinders>
           </Menu>
         </span>
       </div>
@@ -368,17 +375,19 @@ function Row({
         {row.low && <strong className="block pl-2.5 text-amber">{t("shelf.runsLow")}</strong>}
       </td>
       <td className="py-1 text-right">
-        <Menu label={t("shelf.moreForName", { name: item.name })} trigger="⋯">
-          <MenuAction onSelect={() => onShow("change")}>{t("shelf.change")}</MenuAction>
-          <MenuAction onSelect={() => onShow("count")}>
-            {t("shelf.countAndWhatHasMoved")}
-          </MenuAction>
-          {flat && (
-            <MenuAction onSelect={() => onShow("grain")}>{t("shelf.testItsGrain")}</MenuAction>
-          )}
-          <MenuAction onSelect={onDuplicate}>{t("common.duplicate")}</MenuAction>
-          <MenuAction onSelect={onRemove}>{t("shelf.takeOffTheList")}</MenuAction>
-        </Menu>
+        <ForBinders>
+          <Menu label={t("shelf.moreForName", { name: item.name })} trigger="⋯">
+            <MenuAction onSelect={() => onShow("change")}>{t("shelf.change")}</MenuAction>
+            <MenuAction onSelect={() => onShow("count")}>
+              {t("shelf.countAndWhatHasMoved")}
+            </MenuAction>
+            {flat && (
+              <MenuAction onSelect={() => onShow("grain")}>{t("shelf.testItsGrain")}</MenuAction>
+            )}
+            <MenuAction onSelect={onDuplicate}>{t("common.duplicate")}</MenuAction>
+            <MenuAction onSelect={onRemove}>{t("shelf.takeOffTheList")}</MenuAction>
+          </Menu>
+        </ForBinders>
       </td>
     </tr>
   );

@@ -24,7 +24,7 @@ export default function WeekPage() {
   useEffect(() => {
     document.title = t("week.weekWeald");
   }, []);
-  if (week.error)
+  if (week.error && !week.data)
     return (
       <main className="p-8" role="alert">
         {week.error.message}

@@ -14,6 +14,8 @@ import {
 } from "../api/client";
 import { type Port } from "../app/drafts/store";
 import { KEPT_STATES } from "../app/drafts/states";
+import { Beside, Meets } from "../app/drafts/Meets";
+import { ViewOnly } from "../app/ViewOnly";
 import { useKept } from "../app/drafts/useKept";
 import { newKey } from "../app/newKey";
 import { usePerson } from "../app/person";
@@ -32,17 +34,16 @@ const DAYS: readonly WordKey[] = [
   "week.sunday",
 ];
 const PORT: Port<WorkplaceInput, WorkplaceReply> = {
-  write: async (draft, reply) =>
+  write: async (draft, reply, chosen) =>
     unwrap(
       await api.PUT("/api/workplace", {
-        params: { query: { version: reply.version } },
+        params: { query: { version: reply.version, ...chosen } },
         body: draft,
       }),
     ) as WorkplaceReply,
   draftOf: (reply) => reply.workplace as WorkplaceInput,
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
-  theirsOf: () => null,
 };
 const ZONES: readonly string[] = Intl.supportedValuesOf("timeZone");
 const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -58,7 +59,7 @@ export default function Workplace() {
   useEffect(() => {
     document.title = t("week.peopleAndPlacesWeald");
   }, []);
-  if (workplace.error)
+  if (workplace.error && !workplace.data)
     return (
       <main className="p-8" role="alert">
         {workplace.error.message}
@@ -69,7 +70,7 @@ export default function Workplace() {
 }
 
 function Form({ opened }: { opened: WorkplaceReply }) {
-  const { draft, reply, save, errors, conflict, change, keep, giveUp } = useKept(
+  const { draft, reply, save, errors, meets, beside, settle, seen, change, keep, giveUp } = useKept(
     opened,
     PORT,
     "workplace",
@@ -78,72 +79,73 @@ function Form({ opened }: { opened: WorkplaceReply }) {
   const zones = ZONES.includes(draft.zone) ? ZONES : [draft.zone, ...ZONES];
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
-      <div className="mb-2 flex flex-wrap items-center gap-3">
-        <h1 className="text-3xl font-semibold">{t("week.peopleAndPlaces")}</h1>
-        <Button
-          kind="main"
-          disabled={save === "saved" || save === "saving" || save === "conflict"}
-          onClick={() => void keep()}
-        >
-          {t("week.keepThem")}
-        </Button>
-        {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
-        <span role="status" className="text-sm text-faded">
-          {t(KEPT_STATES[save])}
-        </span>
-        <Link className="ml-auto text-hill underline" to="/week">
-          {t("week.backToTheWeek")}
-        </Link>
-      </div>
-      {opened.usual && <p className="mb-3 max-w-prose text-faded">{t("week.nobodyHasSaidYet")}</p>}
-      {conflict && (
-        <p role="alert" className="mb-3 text-madder">
-          {conflict.message}
-        </p>
-      )}
-      <div className="mb-4 flex flex-wrap items-end gap-3">
-        <Pick
-          label={t("week.hoursAreToldIn")}
-          value={draft.zone}
-          options={zones.map((zone) => [zone, zone.replaceAll("_", " ")] as const)}
-          onChange={(zone) => change({ zone })}
-        />
-        {draft.zone !== HERE && (
-          <Button kind="quiet" onClick={() => change({ zone: HERE })}>
-            {t("week.asOnThisDevice", { zone: HERE.replaceAll("_", " ") })}
+      <ViewOnly>
+        <div className="mb-2 flex flex-wrap items-center gap-3">
+          <h1 className="text-3xl font-semibold">{t("week.peopleAndPlaces")}</h1>
+          <Button
+            kind="main"
+            disabled={save === "saved" || save === "saving" || save === "conflict"}
+            onClick={() => void keep()}
+          >
+            {t("week.keepThem")}
           </Button>
+          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
+          <span role="status" className="text-sm text-faded">
+            {t(KEPT_STATES[save])}
+          </span>
+          <Link className="ml-auto text-hill underline" to="/week">
+            {t("week.backToTheWeek")}
+          </Link>
+        </div>
+        {opened.usual && (
+          <p className="mb-3 max-w-prose text-faded">{t("week.nobodyHasSaidYet")}</p>
         )}
-        {errors.zone && <p className="text-madder">{errors.zone}</p>}
-      </div>
-      <h2 className="mb-2 text-xl font-semibold">{t("week.people")}</h2>
-      <div className="grid gap-4 lg:grid-cols-2">
-        {draft.people.map((worker, place) => (
-          <Person
-            key={worker.id}
-            worker={worker}
-            path={`people.${place}`}
-            reply={reply}
-            errors={errors}
-            onChange={(next) => change({ people: draft.people.with(place, next) })}
-            onRemove={() => change({ people: draft.people.toSpliced(place, 1) })}
+        <Beside beside={beside} onSeen={seen} />
+        <Meets meets={meets} onSettle={settle} />
+        <div className="mb-4 flex flex-wrap items-end gap-3">
+          <Pick
+            label={t("week.hoursAreToldIn")}
+            value={draft.zone}
+            options={zones.map((zone) => [zone, zone.replaceAll("_", " ")] as const)}
+            onChange={(zone) => change({ zone })}
           />
-        ))}
-      </div>
-      <Button
-        className="mt-2"
-        onClick={() =>
-          change({
-            people: [
-              ...draft.people,
-              { id: `p-${newKey().slice(0, 12)}`, name: t("week.somebodyNew") },
-            ],
-          })
-        }
-      >
-        {t("week.addSomebody")}
-      </Button>
-      <h2 className="mt-6 mb-2 text-xl font-semibold">{t("week.pressesFramesAndWeights")}</h2>
-      <Equipment draft={draft} reply={reply} errors={errors} onChange={change} />
+          {draft.zone !== HERE && (
+            <Button kind="quiet" onClick={() => change({ zone: HERE })}>
+              {t("week.asOnThisDevice", { zone: HERE.replaceAll("_", " ") })}
+            </Button>
+          )}
+          {errors.zone && <p className="text-madder">{errors.zone}</p>}
+        </div>
+        <h2 className="mb-2 text-xl font-semibold">{t("week.people")}</h2>
+        <div className="grid gap-4 lg:grid-cols-2">
+          {draft.people.map((worker, place) => (
+            <Person
+              key={worker.id}
+              worker={worker}
+              path={`people.${place}`}
+              reply={reply}
+              errors={errors}
+              onChange={(next) => change({ people: draft.people.with(place, next) })}
+              onRemove={() => change({ people: draft.people.toSpliced(place, 1) })}
+            />
+          ))}
+        </div>
+        <Button
+          className="mt-2"
+          onClick={() =>
+            change({
+              people: [
+                ...draft.people,
+                { id: `p-${newKey().slice(0, 12)}`, name: t("week.somebodyNew") },
+              ],
+            })
+          }
+        >
+          {t("week.addSomebody")}
+        </Button>
+        <h2 className="mt-6 mb-2 text-xl font-semibold">{t("week.pressesFramesAndWeights")}</h2>
+        <Equipment draft={draft} reply={reply} errors={errors} onChange={change} />
+      </ViewOnly>
     </main>
   );
 }

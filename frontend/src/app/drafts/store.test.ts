@@ -6,6 +6,8 @@ import { type Clock, DraftStore, type Kept, type Port } from "./store";
 interface Reply {
   version: number;
   text: string;
+  others?: string[];
+  others_by?: string[];
 }
 
 /** A server that holds one text, a clock that the test turns, and a memory. */
@@ -17,6 +19,7 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
     signedOut: false,
     away: false,
     writes: 0,
+    beside: [] as string[],
   };
   let kept = options.kept ?? null;
   const keeper: Keeper<Kept<string>> = {
@@ -50,7 +53,7 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
     await vi.waitFor(() => expect(store.read().save).not.toBe("saving"));
   };
   const port: Port<string, Reply> = {
-    write: async (draft, from) => {
+    write: async (draft, from, chosen) => {
       await Promise.resolve();
       server.writes += 1;
       if (server.down) throw new TypeError("no connection");
@@ -69,8 +72,16 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
         const fields = { text: "that is wrong" };
         throw new ProblemError(422, { code: "invalid", message: "no", fields });
       }
-      if (from.version !== server.version) {
-        throw new ProblemError(409, { code: "stale", message: "Somebody changed it", fields: {} });
+      if (from.version !== server.version && chosen?.seen !== server.version) {
+        const problem = { code: "meets", message: "Somebody changed it", fields: {} };
+        const meets = { seen: server.version, by: ["ida"], choices: [{ name: "text" }] };
+        throw new ProblemError(409, { ...problem, ...meets });
+      }
+      if (server.beside.length) {
+        server.version += 1;
+        server.text = `${draft} and theirs`;
+        const { version, text, beside } = server;
+        return { version, text, others: beside, others_by: ["ida"] };
       }
       server.version += 1;
       server.text = draft;
@@ -79,9 +90,8 @@ function bench(options: { kept?: { version: number; draft: string }; byItself?: 
     draftOf: (reply) => reply.text,
     versionOf: (reply) => reply.version,
     atVersion: (reply, version) => ({ ...reply, version }),
-    theirsOf: () => ({ version: server.version, text: server.text }),
   };
-  const opened = { version: server.version, text: server.text };
+  const opened: Reply = { version: server.version, text: server.text };
   const store = new DraftStore(opened, port, keeper, clock, options.byItself ?? true);
   store.start();
   return { server, store, pass, kept: () => kept, waiting };
@@ -175,24 +185,44 @@ describe("a draft", () => {
     expect(store.read()).toMatchObject({ save: "saved", errors: {} });
   });
 
-  it("written by somebody else meanwhile is never overwritten: theirs, or mine on top", async () => {
-    for (const choice of ["theirs", "mine"] as const) {
-      const { server, store, pass } = bench();
-      server.version = 7;
-      server.text = "theirs";
-      store.change("mine");
-      await pass(500);
-      expect(store.read().save).toBe("conflict");
-      store.change("mine, and more");
-      expect(store.read().save).toBe("conflict");
-      await store.save();
-      expect(server.text).toBe("theirs");
-      store.settle(choice);
-      await pass(0);
-      const text = choice === "mine" ? "mine, and more" : "theirs";
-      expect(server.text).toBe(text);
-      expect(store.read()).toMatchObject({ save: "saved", draft: text, conflict: null });
-    }
+  it("that meets somebody else's change is never written over it: each entry is chosen", async () => {
+    const { server, store, pass } = bench();
+    server.version = 7;
+    server.text = "theirs";
+    store.change("mine");
+    await pass(500);
+    expect(store.read()).toMatchObject({ save: "conflict", meets: { seen: 7 } });
+    store.change("mine, and more");
+    expect(store.read().save).toBe("conflict");
+    await store.save();
+    expect(server.text).toBe("theirs");
+    await store.settle({ text: "mine" });
+    expect(server.text).toBe("mine, and more");
+    expect(store.read()).toMatchObject({ save: "saved", meets: null });
+  });
+
+  it("saved beside somebody else's change shows theirs and says so", async () => {
+    const { server, store, pass } = bench();
+    server.beside = ["Square at the head 5 mm"];
+    store.change("mine");
+    await pass(500);
+    expect(store.read()).toMatchObject({
+      save: "saved",
+      draft: "mine and theirs",
+      beside: { words: ["Square at the head 5 mm"], by: ["ida"] },
+    });
+    store.seen();
+    expect(store.read().beside).toBeNull();
+  });
+
+  it("typed on while it is merged is merged once more from where it began", async () => {
+    const { server, store } = bench();
+    server.beside = ["Square at the head 5 mm"];
+    store.change("first");
+    const saving = store.save();
+    store.change("second");
+    await saving;
+    expect(store.read()).toMatchObject({ save: "unsaved", draft: "second", reply: { version: 1 } });
   });
 
   it("says so when one is signed out, and keeps what was typed", async () => {
@@ -246,7 +276,6 @@ describe("the browser's storage", () => {
       draftOf: (reply) => reply.text,
       versionOf: (reply) => reply.version,
       atVersion: (reply) => reply,
-      theirsOf: () => null,
     };
     const clock = { after: () => 0, cancel: () => undefined };
     const store = new DraftStore({ version: 1, text: "begun" }, port, keeper, clock);

@@ -5,21 +5,33 @@
  * port writes, a keeper remembers what is unsaved across a reload, a clock waits. What is typed is never
  * lost: not by a wrong entry, nor a dropped connection, nor another person's change.
  */
-import { ProblemError } from "../../api/problem";
+import { isPassing, ProblemError } from "../../api/problem";
+import type { MeetReply } from "../../api/client";
 import type { Keeper } from "../keeper";
 
 export type SaveState =
   "saved" | "saving" | "unsaved" | "wrong" | "signed_out" | "conflict" | "failed";
 
+/** What was chosen where changes met, sent with the version it was chosen at. */
+export interface Chosen {
+  seen: number;
+  mine: string[];
+  theirs: string[];
+}
+
+/** What others changed since a draft was read, and who: it is in what was saved. */
+export interface Others {
+  others?: string[];
+  others_by?: string[];
+}
+
 /** How a draft is written, and what of the answer it is. */
 export interface Port<Draft, Reply> {
-  write: (draft: Draft, from: Reply) => Promise<Reply>;
+  write: (draft: Draft, from: Reply, chosen: Chosen | undefined) => Promise<Reply>;
   draftOf: (reply: Reply) => Draft;
   versionOf: (reply: Reply) => number;
   /** The reply as it would be, had it been read at this version. */
   atVersion: (reply: Reply, version: number) => Reply;
-  /** How it stands now, out of the answer to a stale write; null where the answer does not say. */
-  theirsOf: (problem: ProblemError["problem"]) => Reply | null;
 }
 
 export interface Kept<Draft> {
@@ -32,18 +44,17 @@ export interface Clock {
   cancel: (handle: number) => void;
 }
 
-export interface Conflict<Reply> {
-  theirs: Reply | null;
-  message: string;
-  fields: Record<string, string>;
-}
+export type Side = "mine" | "theirs";
 
-export interface DraftState<Draft, Reply> {
+export interface DraftState<Draft, Reply extends Others> {
   draft: Draft;
   reply: Reply;
   save: SaveState;
   errors: Record<string, string>;
-  conflict: Conflict<Reply> | null;
+  /** Entries that somebody else changed too: each is to be chosen. */
+  meets: MeetReply | null;
+  /** What others changed that was kept beside one's own. */
+  beside: { words: string[]; by: string[] } | null;
   /** What the server said when it failed over this again and again, or will not have it. */
   said: string;
 }
@@ -54,12 +65,13 @@ const RETRY_MOST_MS = 10_000;
 /** A server that failed so often over the same draft will fail again: it is asked no more. */
 const MOST_FAILURES = 3;
 
-export class DraftStore<Draft, Reply> {
+export class DraftStore<Draft, Reply extends Others> {
   private readonly listeners = new Set<() => void>();
   private timer: number | undefined;
   private retryMs = RETRY_FIRST_MS;
   private failures = 0;
   private writing: Promise<void> | null = null;
+  private chosen: Chosen | undefined;
   private now: DraftState<Draft, Reply>;
 
   /** @param byItself whether changes are saved a moment later, or only when asked. */
@@ -76,7 +88,8 @@ export class DraftStore<Draft, Reply> {
       reply: kept ? port.atVersion(reply, kept.version) : reply,
       save: kept ? "unsaved" : "saved",
       errors: {},
-      conflict: null,
+      meets: null,
+      beside: null,
       said: "",
     };
   }
@@ -138,14 +151,20 @@ export class DraftStore<Draft, Reply> {
     const { draft, reply } = this.now;
     this.put({ save: "saving" });
     try {
-      const saved = await this.port.write(draft, reply);
+      const saved = await this.port.write(draft, reply, this.chosen);
+      this.chosen = undefined;
       this.failures = 0;
       this.retryMs = RETRY_FIRST_MS;
+      const words = saved.others ?? [];
+      const beside = words.length ? { words, by: saved.others_by ?? [] } : this.now.beside;
       if (this.now.draft === draft) {
         this.keeper.forget();
-        this.put({ reply: saved, draft: this.port.draftOf(saved), save: "saved", errors: {} });
+        const written = this.port.draftOf(saved);
+        this.put({ reply: saved, draft: written, save: "saved", errors: {}, beside });
       } else {
-        this.put({ reply: saved, save: "unsaved" });
+        // typed on upon what one had read: what others changed is not in it, and is merged once more
+        const from = this.port.versionOf(words.length ? reply : saved);
+        this.put({ reply: this.port.atVersion(saved, from), save: "unsaved", beside });
         this.keep();
         if (this.byItself) this.soon();
       }
@@ -158,17 +177,13 @@ export class DraftStore<Draft, Reply> {
     const status = error instanceof ProblemError ? error.status : 0;
     const problem = error instanceof ProblemError ? error.problem : null;
     if (problem && status === 409) {
-      const conflict = {
-        theirs: this.port.theirsOf(problem),
-        message: problem.message,
-        fields: problem.fields ?? {},
-      };
-      this.put({ save: "conflict", conflict });
+      this.chosen = undefined;
+      this.put({ save: "conflict", meets: problem as MeetReply });
     } else if (problem && status === 422) {
       this.put({ save: "wrong", errors: problem.fields ?? {} });
-    } else if (status === 401 || status === 403) {
+    } else if (status === 401) {
       this.put({ save: "signed_out" });
-    } else if (problem && status !== 503 && (status < 500 || ++this.failures >= MOST_FAILURES)) {
+    } else if (problem && !isPassing(error) && (status < 500 || ++this.failures >= MOST_FAILURES)) {
       this.put({ save: "failed", said: problem.message });
     } else {
       this.put({ save: "unsaved" });
@@ -182,20 +197,24 @@ export class DraftStore<Draft, Reply> {
     this.clock.cancel(this.timer ?? 0);
     this.keeper.forget();
     const draft = this.port.draftOf(reply);
-    this.put({ reply, draft, save: "saved", errors: {}, conflict: null });
+    this.chosen = undefined;
+    this.put({ reply, draft, save: "saved", errors: {}, meets: null, beside: null });
   }
 
-  /** Settles a conflict: what was typed here goes on top, or gives way. */
-  settle(choice: "mine" | "theirs"): void {
-    const theirs = this.now.conflict?.theirs;
-    if (!theirs) return;
-    if (choice === "theirs") {
-      this.take(theirs);
-      return;
-    }
-    this.put({ reply: theirs, conflict: null, save: "unsaved" });
-    this.keep();
-    void this.save();
+  /** Says of every entry that meets whose stands, and saves. */
+  settle(sides: Readonly<Record<string, Side>>): Promise<void> {
+    const { meets } = this.now;
+    if (!meets) return Promise.resolve();
+    const names = (side: Side) =>
+      meets.choices.map(({ name }) => name).filter((name) => (sides[name] ?? "theirs") === side);
+    this.chosen = { seen: meets.seen, mine: names("mine"), theirs: names("theirs") };
+    this.put({ meets: null, save: "unsaved" });
+    return this.save();
+  }
+
+  /** What others changed has been read. */
+  seen(): void {
+    this.put({ beside: null });
   }
 
   /** Back to what the server has; for what is not saved by itself. */

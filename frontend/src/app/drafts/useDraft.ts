@@ -1,8 +1,10 @@
 /** A draft store on screen: started, listened to, and saved when the connection or the person comes back. */
 import { useEffect, useSyncExternalStore } from "react";
-import type { DraftState, DraftStore } from "./store";
+import type { DraftState, DraftStore, Others } from "./store";
 
-export function useDraft<Draft, Reply>(store: DraftStore<Draft, Reply>): DraftState<Draft, Reply> {
+export function useDraft<Draft, Reply extends Others>(
+  store: DraftStore<Draft, Reply>,
+): DraftState<Draft, Reply> {
   useEffect(() => {
     const stop = store.start();
     const onReturn = () => {

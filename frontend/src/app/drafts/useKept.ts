@@ -3,11 +3,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { inBrowser } from "../keeper";
 import { usePerson } from "../person";
-import { DraftStore, type Kept, type Port, WALL_CLOCK } from "./store";
+import { DraftStore, type Kept, type Others, type Port, type Side, WALL_CLOCK } from "./store";
 import { useDraft } from "./useDraft";
 
 /** @param room its name in the browser's storage, and of the query that reads it; `also` is read anew too. */
-export function useKept<Draft, Reply>(
+export function useKept<Draft, Reply extends Others>(
   opened: Reply,
   port: Port<Draft, Reply>,
   room: string,
@@ -26,17 +26,21 @@ export function useKept<Draft, Reply>(
       ),
   );
   const state = useDraft(store);
-  const keep = async () => {
-    await store.save();
+  const written = async () => {
     if (store.read().save !== "saved") return;
+    // opened anew, what others changed would not be said
+    const own = store.read().beside ? [] : [room];
     await Promise.all(
-      [room, ...also].map((name) => client.invalidateQueries({ queryKey: [name] })),
+      [...own, ...also].map((name) => client.invalidateQueries({ queryKey: [name] })),
     );
   };
+  const keep = () => store.save().then(written);
+  const settle = (sides: Record<string, Side>) => void store.settle(sides).then(written);
+  const seen = () => store.seen();
   const giveUp = () => {
     store.giveUp();
     void client.invalidateQueries({ queryKey: [room] });
   };
   const change = (part: Partial<Draft>) => store.change({ ...store.read().draft, ...part });
-  return { ...state, change, keep, giveUp };
+  return { ...state, change, keep, settle, seen, giveUp };
 }

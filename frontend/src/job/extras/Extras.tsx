@@ -1,5 +1,7 @@
 /** What is added to the structure at one station: a quiet line that unfolds, one at a time. */
 import { Plus } from "lucide-react";
+import { useReader } from "../../app/person";
+import { ViewOnly } from "../../app/ViewOnly";
 import { t } from "../../app/words";
 import type { Station } from "../../api/client";
 import { Button } from "../../parts/controls";
@@ -33,6 +35,7 @@ export function Extras({
   onShown: (shown: ExtrasShown) => void;
 }) {
   const session = useSession();
+  const reader = useReader();
   const { used, offered } = useExtras(station);
   const unfolded = used.find((extra) => extra.name === shown.unfolded);
   const first = offered[0];
@@ -51,7 +54,7 @@ export function Extras({
             onOpen={() => onShown({ ...NONE_SHOWN, unfolded: extra.name })}
           />
         ))}
-        {first && (
+        {first && !reader && (
           <button
             type="button"
             className={`${CHIP} border-dashed border-rule text-faded hover:border-hill hover:text-hill`}
@@ -67,9 +70,12 @@ export function Extras({
           className="flex max-h-[17rem] overflow-y-auto flex-wrap items-start gap-x-2 gap-y-1 rounded border border-rule bg-linen/40 px-2 pt-1 pb-2"
           onSubmit={(event) => event.preventDefault()}
         >
-          <ExtraFields extra={unfolded} />
+          <ViewOnly>
+            <ExtraFields extra={unfolded} />
+          </ViewOnly>
           <span className="mt-5 ml-auto">
             <Button
+              changes
               kind="quiet"
               onClick={() => {
                 session.apply({ [`extras.${unfolded.name}`]: null });

@@ -44,19 +44,19 @@ class Terms(Entries):
     """
 
     version: Annotated[int, Field(ge=1, le=TERMS.version)] = TERMS.version
-    currency: Annotated[str, Field(pattern=r"^[A-Z]{3}$")] = "EUR"
-    places: Annotated[int, Field(ge=0, le=3)] = 2
-    rate: Money = Decimal(0)
-    rates: dict[Work, Money] = {}
-    people: Annotated[tuple[PersonRate, ...], Field(max_length=40)] = ()
-    margin: Percent = Decimal(0)
-    taxes: Annotated[tuple[Tax, ...], Field(max_length=6)] = ()
-    binders_see: bool = False
-    sender: Lines = ""
-    quotation_words: Lines = ""
-    bill_words: Lines = ""
-    foot: Lines = ""
-    valid_days: Annotated[int, Field(ge=1, le=3650)] = 30
+    currency: Annotated[str, Field(pattern=r"^[A-Z]{3}$", title="Currency")] = "EUR"
+    places: Annotated[int, Field(ge=0, le=3, title="Places after the point")] = 2
+    rate: Annotated[Money, Field(title="An hour")] = Decimal(0)
+    rates: Annotated[dict[Work, Money], Field(title="Hours of some work")] = {}
+    people: Annotated[tuple[PersonRate, ...], Field(max_length=40, title="Hours of some people")] = ()
+    margin: Annotated[Percent, Field(title="Margin, %")] = Decimal(0)
+    taxes: Annotated[tuple[Tax, ...], Field(max_length=6, title="Taxes")] = ()
+    binders_see: Annotated[bool, Field(title="Binders see prices")] = False
+    sender: Annotated[Lines, Field(title="Sender")] = ""
+    quotation_words: Annotated[Lines, Field(title="Words over quotations")] = ""
+    bill_words: Annotated[Lines, Field(title="Words over bills")] = ""
+    foot: Annotated[Lines, Field(title="Words at the foot")] = ""
+    valid_days: Annotated[int, Field(ge=1, le=3650, title="Quotations are valid, days")] = 30
 
 
 class Bought(Entries):

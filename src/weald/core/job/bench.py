@@ -19,13 +19,13 @@ from weald.core.job.entries import Entries, OneLine
 class Glue(Entries):
     """What each joint is glued with; the usual one where nothing is said."""
 
-    spine: SpineGlue | None = None
-    mull: SpineGlue | None = None
-    linings: LiningGlue | None = None
-    tipping: TippingGlue | None = None
-    boards: BoardGlue | None = None
-    case: CaseGlue | None = None
-    paste_down: PasteDownGlue | None = None
+    spine: Annotated[SpineGlue | None, Field(title="Spine glued with")] = None
+    mull: Annotated[SpineGlue | None, Field(title="Mull glued with")] = None
+    linings: Annotated[LiningGlue | None, Field(title="Linings glued with")] = None
+    tipping: Annotated[TippingGlue | None, Field(title="Endpapers glued with")] = None
+    boards: Annotated[BoardGlue | None, Field(title="Board to board glued with")] = None
+    case: Annotated[CaseGlue | None, Field(title="Covering glued with")] = None
+    paste_down: Annotated[PasteDownGlue | None, Field(title="Paste-downs glued with")] = None
 
     @field_validator("*", mode="before")
     @classmethod
@@ -78,14 +78,15 @@ class Bench(Entries):
     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
     """
 
-    season: Season = "usual"
-    pressed: Literal["nipped", "under_weight"] = "nipped"
-    trimmed: Literal["after", "before"] = "after"
-    opened: Literal["not", "once"] = "not"
-    trial: bool = False
+    season: Annotated[Season, Field(title="Season")] = "usual"
+    pressed: Annotated[Literal["nipped", "under_weight"], Field(title="{Signatures} pressed")] = "nipped"
+    trimmed: Annotated[Literal["after", "before"], Field(title="Trimmed")] = "after"
+    opened: Annotated[Literal["not", "once"], Field(title="Cased book opened")] = "not"
+    trial: Annotated[bool, Field(title="Trial first")] = False
     glue: Glue = Glue()
-    times: Annotated[dict[OperationId, Times], Field(max_length=100)] = {}
-    own: Annotated[tuple[OwnOperation, ...], Field(max_length=40)] = ()
+    times: Annotated[dict[OperationId, Times], Field(max_length=100, title="Times at the bench")] = {}
+    own: Annotated[tuple[OwnOperation, ...], Field(max_length=40, title="Operations of one’s own")] = ()
     left_out: Annotated[
-        dict[OperationId, Annotated[str, Field(min_length=1, max_length=200), OneLine]], Field(max_length=60)
+        dict[OperationId, Annotated[str, Field(min_length=1, max_length=200), OneLine]],
+        Field(max_length=60, title="Operations left out"),
     ] = {}

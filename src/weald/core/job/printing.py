@@ -12,15 +12,15 @@ from weald.core.job.entries import Allowance, Entries, Length, Name, OneLine, Sh
 class PrintedSheet(Entries):
     """The sheet as it goes into the printer."""
 
-    width: Size
-    height: Size
+    width: Annotated[Size, Field(title="Printed sheet’s width")]
+    height: Annotated[Size, Field(title="Printed sheet’s height")]
 
 
 class Repeat(Entries):
     """How often the unfolded sheet stands on the printed one, to be cut apart."""
 
-    columns: Annotated[int, Field(ge=1, le=12)] = 1
-    rows: Annotated[int, Field(ge=1, le=12)] = 1
+    columns: Annotated[int, Field(ge=1, le=12, title="Copies side by side on a sheet")] = 1
+    rows: Annotated[int, Field(ge=1, le=12, title="Copies above one another on a sheet")] = 1
 
 
 class Printer(Entries):
@@ -33,14 +33,16 @@ class Printer(Entries):
     :param back_right: how far its backs were found to stand too far to the right, ``back_down`` too low.
     """
 
-    name: Name = ""
-    largest: PrintedSheet | None = None
-    unprintable: Allowance = 0.0
-    flips: Literal["both", "long", "short", "none"] = "both"
-    stacks: PileFace = "face_down"
-    feeds: PileFace = "face_down"
-    back_right: Shift = 0.0
-    back_down: Shift = 0.0
+    name: Annotated[Name, Field(title="Printer")] = ""
+    largest: Annotated[PrintedSheet | None, Field(title="Largest sheet the printer takes")] = None
+    unprintable: Annotated[Allowance, Field(title="Printer leaves free")] = 0.0
+    flips: Annotated[Literal["both", "long", "short", "none"], Field(title="Printer turns sheets on")] = (
+        "both"
+    )
+    stacks: Annotated[PileFace, Field(title="Printer stacks sheets")] = "face_down"
+    feeds: Annotated[PileFace, Field(title="Printer prints the side")] = "face_down"
+    back_right: Annotated[Shift, Field(title="Backs stand to the right by")] = 0.0
+    back_down: Annotated[Shift, Field(title="Backs stand lower by")] = 0.0
 
 
 class Printing(Entries):
@@ -50,15 +52,17 @@ class Printing(Entries):
     the edge the printer turns the sheet on.
     """
 
-    flip: Flip = "short"
-    work: Work = "sheetwise"
-    sheet: PrintedSheet | None = None
+    flip: Annotated[Flip, Field(title="Sheets turned on the edge that is")] = "short"
+    work: Annotated[Work, Field(title="Printed")] = "sheetwise"
+    sheet: Annotated[PrintedSheet | None, Field(title="Printed sheet")] = None
     repeat: Repeat = Repeat()
     printer: Printer = Printer()
-    bleed: Annotated[Length, Field(ge=0, le=20)] = 0.0
-    marks: bool = True
-    signature_marks: Literal["letters", "numbers", "none"] = "letters"
-    creep_shift: bool = True
+    bleed: Annotated[Length, Field(ge=0, le=20, title="Bleed of the pages")] = 0.0
+    marks: Annotated[bool, Field(title="Marks")] = True
+    signature_marks: Annotated[Literal["letters", "numbers", "none"], Field(title="{Signature} marks")] = (
+        "letters"
+    )
+    creep_shift: Annotated[bool, Field(title="Creep made up for")] = True
 
 
 class CoverRules(Entries):
@@ -89,15 +93,15 @@ class Artwork(Entries):
     :param sheet: what it is printed on.
     """
 
-    bleed: Annotated[Length, Field(ge=0, le=30)] = 3.0
-    safe: Annotated[Length, Field(ge=0, le=50)] = 3.0
-    spine_safe: Annotated[Length, Field(ge=0, le=20)] = 1.5
-    barcode: Annotated[str, Field(max_length=30), OneLine] = ""
-    file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
-    width: Size | None = None
-    height: Size | None = None
-    pixels: Annotated[int, Field(ge=1, le=200000)] | None = None
-    placing: Placing = "as_is"
-    lettering: bool = True
-    sheet: PrintedSheet | None = None
-    rules: CoverRules | None = None
+    bleed: Annotated[Length, Field(ge=0, le=30, title="Bleed")] = 3.0
+    safe: Annotated[Length, Field(ge=0, le=50, title="Keep clear of edges")] = 3.0
+    spine_safe: Annotated[Length, Field(ge=0, le=20, title="Keep clear of the spine’s edges")] = 1.5
+    barcode: Annotated[str, Field(max_length=30, title="Barcode"), OneLine] = ""
+    file: Annotated[Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None, Field(title="Artwork")] = None
+    width: Annotated[Size | None, Field(title="Artwork’s width")] = None
+    height: Annotated[Size | None, Field(title="Artwork’s height")] = None
+    pixels: Annotated[Annotated[int, Field(ge=1, le=200000)] | None, Field(title="Artwork’s pixels")] = None
+    placing: Annotated[Placing, Field(title="Artwork placed")] = "as_is"
+    lettering: Annotated[bool, Field(title="Lettering printed")] = True
+    sheet: Annotated[PrintedSheet | None, Field(title="Sheet the cover is printed on")] = None
+    rules: Annotated[CoverRules | None, Field(title="Printer’s rules for covers")] = None

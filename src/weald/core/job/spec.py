@@ -44,26 +44,26 @@ from weald.core.units import Mm
 class RulingMargins(Entries):
     """What stays free of a ruling at each edge of the trimmed page."""
 
-    head: Allowance = 15.0
-    tail: Allowance = 15.0
-    spine: Allowance = 15.0
-    fore_edge: Allowance = 10.0
+    head: Annotated[Allowance, Field(title="Ruling’s margin at the head")] = 15.0
+    tail: Annotated[Allowance, Field(title="Ruling’s margin at the tail")] = 15.0
+    spine: Annotated[Allowance, Field(title="Ruling’s margin at the spine")] = 15.0
+    fore_edge: Annotated[Allowance, Field(title="Ruling’s margin at the fore-edge")] = 10.0
 
 
 class Ruling(Entries):
     """How a ruled page is ruled. ``pitch`` is from line to line; of staves, from stave line to stave line."""
 
-    pitch: Annotated[Length, Field(ge=1, le=100)] = 5.0
-    line: Annotated[Length, Field(ge=0.02, le=2)] = 0.15
-    colour: Annotated[str, Field(pattern="^#[0-9a-fA-F]{6}$")] = "#8a8f98"
+    pitch: Annotated[Length, Field(ge=1, le=100, title="Ruled every")] = 5.0
+    line: Annotated[Length, Field(ge=0.02, le=2, title="Thickness of ruled lines")] = 0.15
+    colour: Annotated[str, Field(pattern="^#[0-9a-fA-F]{6}$", title="Colour of ruled lines")] = "#8a8f98"
     margins: RulingMargins = RulingMargins()
 
 
 class PageSize(Entries):
     """The size most pages of the uploaded text have."""
 
-    width: Size
-    height: Size
+    width: Annotated[Size, Field(title="Width of the text’s pages")]
+    height: Annotated[Size, Field(title="Height of the text’s pages")]
 
 
 class Text(Entries):
@@ -75,55 +75,57 @@ class Text(Entries):
     and how large most of them are.
     """
 
-    pages: Annotated[int, Field(ge=1, le=20000)] = 128
-    blank_book: bool = False
-    blanks: BlankPlace = "end"
-    filler: Filler = "plain"
+    pages: Annotated[int, Field(ge=1, le=20000, title="Pages")] = 128
+    blank_book: Annotated[bool, Field(title="Blank book")] = False
+    blanks: Annotated[BlankPlace, Field(title="Blank pages at")] = "end"
+    filler: Annotated[Filler, Field(title="Leaves to write on")] = "plain"
     ruling: Ruling = Ruling()
-    spreads: PageList = ""
-    file: Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None = None
-    file_pages: Annotated[int, Field(ge=1, le=20000)] | None = None
-    page: PageSize | None = None
-    placing: Placing = "as_is"
-    anchor: Anchor = "middle"
+    spreads: Annotated[PageList, Field(title="Pictures across two pages")] = ""
+    file: Annotated[Annotated[str, Field(pattern="^[0-9a-f]{64}$")] | None, Field(title="Text")] = None
+    file_pages: Annotated[Annotated[int, Field(ge=1, le=20000)] | None, Field(title="Pages of the file")] = (
+        None
+    )
+    page: Annotated[PageSize | None, Field(title="Page size of the file")] = None
+    placing: Annotated[Placing, Field(title="Pages placed")] = "as_is"
+    anchor: Annotated[Anchor, Field(title="Pages placed from")] = "middle"
 
 
 class Trim(Entries):
     """What is cut off the folded section at each edge."""
 
-    head: Allowance = 3.0
-    tail: Allowance = 3.0
-    fore_edge: Allowance = 4.0
+    head: Annotated[Allowance, Field(title="Trim at the head")] = 3.0
+    tail: Annotated[Allowance, Field(title="Trim at the tail")] = 3.0
+    fore_edge: Annotated[Allowance, Field(title="Trim at the fore-edge")] = 4.0
 
 
 class Leaf(Entries):
     """The finished page, after trimming."""
 
-    width: Size = 140.0
-    height: Size = 210.0
+    width: Annotated[Size, Field(title="Page width")] = 140.0
+    height: Annotated[Size, Field(title="Page height")] = 210.0
     trim: Trim = Trim()
 
 
 class BasisWeight(Entries):
     """Pounds per 500 sheets of the basic size of one grade."""
 
-    pounds: Annotated[float, Field(gt=0, le=1000)]
-    grade: Grade
+    pounds: Annotated[float, Field(gt=0, le=1000, title="Paper, pounds")]
+    grade: Annotated[Grade, Field(title="Paper’s grade")]
 
 
 class Stack(Entries):
     """So many leaves, pressed and measured together."""
 
-    leaves: Annotated[int, Field(ge=1, le=10000)]
-    thickness: Annotated[Length, Field(gt=0, le=1000)]
+    leaves: Annotated[int, Field(ge=1, le=10000, title="Leaves in the stack measured")]
+    thickness: Annotated[Length, Field(gt=0, le=1000, title="Thickness of the stack measured")]
 
 
 class StockSheet(Entries):
     """A sheet as it lies: the grain runs along its width or its height."""
 
-    width: Size = 450.0
-    height: Size = 320.0
-    grain: SheetGrain = "width"
+    width: Annotated[Size, Field(title="Sheet width")] = 450.0
+    height: Annotated[Size, Field(title="Sheet height")] = 320.0
+    grain: Annotated[SheetGrain, Field(title="Grain of the sheet along its")] = "width"
 
 
 class Paper(Entries):
@@ -134,27 +136,27 @@ class Paper(Entries):
     the fore-edge.
     """
 
-    name: Name = ""
-    grammage: Annotated[float, Field(gt=0, le=1000)] = 90.0
-    bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
-    basis: BasisWeight | None = None
-    calliper: Thin | None = None
-    stack: Stack | None = None
-    deckle: bool = False
+    name: Annotated[Name, Field(title="Paper")] = ""
+    grammage: Annotated[float, Field(gt=0, le=1000, title="Paper, g/m²")] = 90.0
+    bulk: Annotated[float, Field(gt=0.3, le=4, title="Paper’s bulk")] = 1.3
+    basis: Annotated[BasisWeight | None, Field(title="Paper’s weight in pounds")] = None
+    calliper: Annotated[Thin | None, Field(title="A leaf’s thickness")] = None
+    stack: Annotated[Stack | None, Field(title="Stack measured")] = None
+    deckle: Annotated[bool, Field(title="Deckle edge")] = False
     sheet: StockSheet = StockSheet()
-    spoilage: Annotated[float, Field(ge=0, le=100)] = 5.0
+    spoilage: Annotated[float, Field(ge=0, le=100, title="Spoilage, %")] = 5.0
 
 
 class Folding(Entries):
     """How sheets become sections."""
 
-    programme: Annotated[str, Field(max_length=60), OneLine] = "v"
-    sheets_per_section: Annotated[int, Field(ge=1, le=40)] = 4
-    gather: Gather = "inset"
-    creep_factor: Annotated[float, Field(ge=0, le=4)] = 1.5708
-    make_up: MakeUpRule = "even"
-    mix: Annotated[str, Field(max_length=200), OneLine] = ""
-    fold_to: Literal["edges", "marks"] = "marks"
+    programme: Annotated[str, Field(max_length=60, title="Folds"), OneLine] = "v"
+    sheets_per_section: Annotated[int, Field(ge=1, le=40, title="Sheets in a {signature}")] = 4
+    gather: Annotated[Gather, Field(title="Sheets of a {signature} put together")] = "inset"
+    creep_factor: Annotated[float, Field(ge=0, le=4, title="Creep factor")] = 1.5708
+    make_up: Annotated[MakeUpRule, Field(title="Making up")] = "even"
+    mix: Annotated[str, Field(max_length=200, title="Sheets of each {signature}"), OneLine] = ""
+    fold_to: Annotated[Literal["edges", "marks"], Field(title="Fold to")] = "marks"
 
 
 SewingMethod = Literal[
@@ -169,10 +171,10 @@ class StabSewing(Entries):
     :param margin: from the spine to the stations; ``ends`` from head and tail to the outer ones.
     """
 
-    pattern: StabPattern = "plain"
-    stations: Annotated[int, Field(ge=3, le=7)] = 4
-    margin: Annotated[Length, Field(ge=4, le=60)] = 10.0
-    ends: Annotated[Length, Field(ge=4, le=100)] = 15.0
+    pattern: Annotated[StabPattern, Field(title="Stab pattern")] = "plain"
+    stations: Annotated[int, Field(ge=3, le=7, title="Stab stations")] = 4
+    margin: Annotated[Length, Field(ge=4, le=60, title="Stab stations from the spine")] = 10.0
+    ends: Annotated[Length, Field(ge=4, le=100, title="Stab stations from head and tail")] = 15.0
 
 
 class Sewing(Entries):
@@ -187,17 +189,19 @@ class Sewing(Entries):
         from the ends, or as far in as a kettle stitch.
     """
 
-    method: SewingMethod = "tapes"
-    supports: Annotated[int, Field(ge=0, le=12)] = 3
-    support_width: Annotated[Length, Field(gt=0, le=60)] = 12.0
-    thread: Annotated[Length, Field(ge=0, le=3)] = 0.2
-    swell_factor: Annotated[float, Field(ge=0, le=2)] = 0.5
-    kettle: Annotated[Length, Field(ge=3, le=60)] | None = None
-    tail_more: Annotated[Length, Field(ge=0, le=60)] = 0.0
-    needleful: Annotated[Length, Field(ge=300, le=3000)] = 900.0
-    packed: bool = False
-    pamphlet_holes: Literal[3, 5] | None = None
-    pamphlet_at: Literal["quarters", "ends"] = "quarters"
+    method: Annotated[SewingMethod, Field(title="Sewn on")] = "tapes"
+    supports: Annotated[int, Field(ge=0, le=12, title="Supports")] = 3
+    support_width: Annotated[Length, Field(gt=0, le=60, title="Supports’ width")] = 12.0
+    thread: Annotated[Length, Field(ge=0, le=3, title="Thread")] = 0.2
+    swell_factor: Annotated[float, Field(ge=0, le=2, title="Swell factor")] = 0.5
+    kettle: Annotated[Annotated[Length, Field(ge=3, le=60)] | None, Field(title="Kettle from the edge")] = (
+        None
+    )
+    tail_more: Annotated[Length, Field(ge=0, le=60, title="Tail interval larger by")] = 0.0
+    needleful: Annotated[Length, Field(ge=300, le=3000, title="Needleful")] = 900.0
+    packed: Annotated[bool, Field(title="Cords packed")] = False
+    pamphlet_holes: Annotated[Literal[3, 5] | None, Field(title="Holes of a pamphlet")] = None
+    pamphlet_at: Annotated[Literal["quarters", "ends"], Field(title="Outer holes of a pamphlet")] = "quarters"
     stab: StabSewing = StabSewing()
 
 
@@ -208,10 +212,10 @@ class Back(Entries):
     swell asks for by itself.
     """
 
-    shape: Literal["flat", "round"] = "flat"
-    round: Annotated[float, Field(ge=0, le=0.5)] = 0.2
-    round_rule: Literal["given", "swell"] = "given"
-    shoulder: Literal["none", "45", "90"] = "none"
+    shape: Annotated[Literal["flat", "round"], Field(title="Back")] = "flat"
+    round: Annotated[float, Field(ge=0, le=0.5, title="Round, part of a circle")] = 0.2
+    round_rule: Annotated[Literal["given", "swell"], Field(title="Round")] = "given"
+    shoulder: Annotated[Literal["none", "45", "90"], Field(title="Shoulders")] = "none"
 
 
 EndpaperKind = Literal["tipped", "made", "cloth_jointed", "sewn", "wrapped"]
@@ -223,11 +227,11 @@ class Endpapers(Entries):
     :param margin: what is to be seen of the board round the paste-down; as the squares where not given.
     """
 
-    kind: EndpaperKind = "tipped"
-    leaves: Annotated[int, Field(ge=0, le=12, multiple_of=2)] = 2
-    grammage: Annotated[float, Field(gt=0, le=1000)] = 120.0
-    bulk: Annotated[float, Field(gt=0.3, le=4)] = 1.3
-    margin: Allowance | None = None
+    kind: Annotated[EndpaperKind, Field(title="Endpapers")] = "tipped"
+    leaves: Annotated[int, Field(ge=0, le=12, multiple_of=2, title="Endpaper leaves at each end")] = 2
+    grammage: Annotated[float, Field(gt=0, le=1000, title="Endpapers, g/m²")] = 120.0
+    bulk: Annotated[float, Field(gt=0.3, le=4, title="Endpapers’ bulk")] = 1.3
+    margin: Annotated[Allowance | None, Field(title="Margin round the paste-down")] = None
 
 
 class Block(Entries):
@@ -239,18 +243,20 @@ class Block(Entries):
     :param diagonal_1: as measured once head and tail are marked or cut; ``diagonal_2`` the other.
     """
 
-    inserted: Annotated[Length, Field(ge=0, le=20)] = 0.0
-    guard_width: Annotated[Length, Field(gt=0, le=60)] = 20.0
-    trimming: Literal["out_of_boards", "in_boards", "untrimmed"] = "out_of_boards"
-    mull: bool = True
-    mull_overlap: Annotated[Length, Field(ge=5, le=60)] = 25.0
-    linings: Annotated[int, Field(ge=0, le=4)] = 1
-    hollow: bool = False
-    end_bands: Literal["none", "stuck_on", "sewn"] = "none"
-    end_band_ends: Literal["spine", "sections"] = "spine"
-    end_band_height: Annotated[Length, Field(gt=0, le=12)] = 2.0
-    diagonal_1: Size | None = None
-    diagonal_2: Size | None = None
+    inserted: Annotated[Length, Field(ge=0, le=20, title="Thickness glued into each {signature}")] = 0.0
+    guard_width: Annotated[Length, Field(gt=0, le=60, title="Width of the guards")] = 20.0
+    trimming: Annotated[Literal["out_of_boards", "in_boards", "untrimmed"], Field(title="Trimming")] = (
+        "out_of_boards"
+    )
+    mull: Annotated[bool, Field(title="Mull")] = True
+    mull_overlap: Annotated[Length, Field(ge=5, le=60, title="Mull on each board")] = 25.0
+    linings: Annotated[int, Field(ge=0, le=4, title="Spine linings")] = 1
+    hollow: Annotated[bool, Field(title="Hollow")] = False
+    end_bands: Annotated[Literal["none", "stuck_on", "sewn"], Field(title="End bands")] = "none"
+    end_band_ends: Annotated[Literal["spine", "sections"], Field(title="End bands reach to")] = "spine"
+    end_band_height: Annotated[Length, Field(gt=0, le=12, title="End bands’ height")] = 2.0
+    diagonal_1: Annotated[Size | None, Field(title="First diagonal")] = None
+    diagonal_2: Annotated[Size | None, Field(title="Second diagonal")] = None
 
 
 LINING_BULK = 1.2
@@ -260,9 +266,9 @@ LINING_BULK = 1.2
 class Squares(Entries):
     """How far the boards stand out beyond the block."""
 
-    head: Annotated[Length, Field(ge=0, le=50)] = 3.0
-    tail: Annotated[Length, Field(ge=0, le=50)] = 3.0
-    fore_edge: Annotated[Length, Field(ge=0, le=50)] = 4.0
+    head: Annotated[Length, Field(ge=0, le=50, title="Square at the head")] = 3.0
+    tail: Annotated[Length, Field(ge=0, le=50, title="Square at the tail")] = 3.0
+    fore_edge: Annotated[Length, Field(ge=0, le=50, title="Square at the fore-edge")] = 4.0
 
 
 class BoardLining(Entries):
@@ -311,17 +317,17 @@ StructureName = Literal[
 class Bands(Entries):
     """Bands across the spine of a leather binding; ``tail_more`` is how much taller the tail panel is."""
 
-    count: Annotated[int, Field(ge=0, le=8)] = 5
-    width: Annotated[Length, Field(gt=0, le=20)] = 4.0
-    tail_more: Annotated[Length, Field(ge=0, le=40)] = 4.0
+    count: Annotated[int, Field(ge=0, le=8, title="Bands")] = 5
+    width: Annotated[Length, Field(gt=0, le=20, title="Bands’ width")] = 4.0
+    tail_more: Annotated[Length, Field(ge=0, le=40, title="Tail panel taller by")] = 4.0
 
 
 class OldCover(Entries):
     """The covers of a paperback that are kept: as they come off, before trimming."""
 
-    width: Size | None = None
-    height: Size | None = None
-    spine: Size | None = None
+    width: Annotated[Size | None, Field(title="Old cover’s width")] = None
+    height: Annotated[Size | None, Field(title="Old cover’s height")] = None
+    spine: Annotated[Size | None, Field(title="Old spine’s width")] = None
 
 
 class Binding(Entries):
@@ -341,40 +347,42 @@ class Binding(Entries):
     :param leaves: how single leaves are held.
     """
 
-    structure: StructureName = "flat_case"
-    board: Annotated[Length, Field(ge=0.3, le=12)] = 2.0
-    board_name: Name = ""
-    linings: Annotated[tuple[BoardLining, ...], Field(max_length=6)] = ()
-    cut_in_case: Annotated[Length, Field(ge=0, le=50)] = 0.0
-    spine_board: Annotated[Length, Field(ge=0.3, le=12)] | None = None
-    cover_name: Name = ""
-    cover_thickness: Annotated[Length, Field(gt=0, le=4)] = 0.3
+    structure: Annotated[StructureName, Field(title="Binding")] = "flat_case"
+    board: Annotated[Length, Field(ge=0.3, le=12, title="Board")] = 2.0
+    board_name: Annotated[Name, Field(title="Board")] = ""
+    linings: Annotated[tuple[BoardLining, ...], Field(max_length=6, title="Board linings")] = ()
+    cut_in_case: Annotated[Length, Field(ge=0, le=50, title="Boards cut wider by")] = 0.0
+    spine_board: Annotated[Annotated[Length, Field(ge=0.3, le=12)] | None, Field(title="Spine board")] = None
+    cover_name: Annotated[Name, Field(title="Cover stuff")] = ""
+    cover_thickness: Annotated[Length, Field(gt=0, le=4, title="Cover stuff’s thickness")] = 0.3
     squares: Squares = Squares()
-    spine_rule: SpineRule = "flush"
-    joint_rule: JointRule = "by_board"
-    joint: Annotated[Length, Field(gt=0, le=60)] | None = None
-    inset: Annotated[Length, Field(ge=0, le=60)] | None = None
-    groove: Annotated[float, Field(ge=0, le=1)] = 1.0
-    covering: Covering = "full"
-    material: Literal["cloth", "leather", "paper"] = "cloth"
-    sides: Literal["cloth", "paper"] = "paper"
-    turn_in: Annotated[Length, Field(gt=0, le=80)] = 18.0
-    corner_factor: Annotated[float, Field(ge=1, le=1.5)] = 1.5
-    overlap: Annotated[Length, Field(ge=0, le=200)] = 30.0
-    corner_leg: Annotated[Length, Field(gt=0, le=400)] | None = None
-    fore_edge_strip: Annotated[Length, Field(gt=0, le=200)] = 25.0
-    sides_over: Annotated[Length, Field(ge=0, le=10)] = 2.0
-    paring: Annotated[Length, Field(ge=0, le=60)] = 15.0
+    spine_rule: Annotated[SpineRule, Field(title="Spine board width")] = "flush"
+    joint_rule: Annotated[JointRule, Field(title="Joint")] = "by_board"
+    joint: Annotated[
+        Annotated[Length, Field(gt=0, le=60)] | None, Field(title="Joint, a width of one’s own")
+    ] = None
+    inset: Annotated[Annotated[Length, Field(ge=0, le=60)] | None, Field(title="Inset wanted")] = None
+    groove: Annotated[float, Field(ge=0, le=1, title="Groove, 0 to 1")] = 1.0
+    covering: Annotated[Covering, Field(title="Covered")] = "full"
+    material: Annotated[Literal["cloth", "leather", "paper"], Field(title="Covered in")] = "cloth"
+    sides: Annotated[Literal["cloth", "paper"], Field(title="Sides covered in")] = "paper"
+    turn_in: Annotated[Length, Field(gt=0, le=80, title="Turn-in")] = 18.0
+    corner_factor: Annotated[float, Field(ge=1, le=1.5, title="Corners, in boards")] = 1.5
+    overlap: Annotated[Length, Field(ge=0, le=200, title="Overlap on the boards")] = 30.0
+    corner_leg: Annotated[Annotated[Length, Field(gt=0, le=400)] | None, Field(title="Corners’ leg")] = None
+    fore_edge_strip: Annotated[Length, Field(gt=0, le=200, title="Fore-edge strips’ width")] = 25.0
+    sides_over: Annotated[Length, Field(ge=0, le=10, title="Sides lie over by")] = 2.0
+    paring: Annotated[Length, Field(ge=0, le=60, title="Leather for paring")] = 15.0
     bands: Bands = Bands()
-    tape_reach: Annotated[Length, Field(ge=5, le=100)] = 30.0
-    slit_step: Annotated[Length, Field(ge=1, le=30)] = 5.0
-    slit_play: Annotated[Length, Field(ge=0, le=5)] = 1.0
-    flaps: Annotated[Length, Field(ge=0, le=300)] = 0.0
-    french_joint: Annotated[Length, Field(ge=0, le=12)] = 0.0
-    thin_board: Annotated[Length, Field(ge=0.3, le=6)] = 1.0
-    stiffener: Annotated[Length, Field(ge=0.1, le=3)] | None = None
+    tape_reach: Annotated[Length, Field(ge=5, le=100, title="Supports reach on the boards")] = 30.0
+    slit_step: Annotated[Length, Field(ge=1, le=30, title="From slit to slit")] = 5.0
+    slit_play: Annotated[Length, Field(ge=0, le=5, title="Slits longer than the support by")] = 1.0
+    flaps: Annotated[Length, Field(ge=0, le=300, title="Flaps")] = 0.0
+    french_joint: Annotated[Length, Field(ge=0, le=12, title="French joint")] = 0.0
+    thin_board: Annotated[Length, Field(ge=0.3, le=6, title="Thin board")] = 1.0
+    stiffener: Annotated[Annotated[Length, Field(ge=0.1, le=3)] | None, Field(title="Stiffener")] = None
     old_cover: OldCover = OldCover()
-    leaves: Literal["glued", "drum"] = "glued"
+    leaves: Annotated[Literal["glued", "drum"], Field(title="Leaves held by")] = "glued"
 
 
 class Finish(Entries):
@@ -389,17 +397,17 @@ class Finish(Entries):
     :param colophon_page: the colophon is imposed on the last blank page of the text.
     """
 
-    title: Annotated[str, Field(max_length=120), OneLine] = ""
-    author: Name = ""
-    volume: Annotated[str, Field(max_length=20), OneLine] = ""
-    placed: Literal["spine", "label", "none"] = "spine"
-    direction: Literal["down", "up", "across"] = "down"
-    capital: Annotated[Length, Field(gt=0, le=60)] | None = None
-    ribbons: Annotated[int, Field(ge=0, le=6)] = 0
-    edges: Annotated[str, Field(max_length=300)] = ""
-    typeface: Name = ""
-    colophon: Annotated[str, Field(max_length=3000)] = ""
-    colophon_page: bool = False
+    title: Annotated[str, Field(max_length=120, title="Title on the spine"), OneLine] = ""
+    author: Annotated[Name, Field(title="Author on the spine")] = ""
+    volume: Annotated[str, Field(max_length=20, title="Volume on the spine"), OneLine] = ""
+    placed: Annotated[Literal["spine", "label", "none"], Field(title="Lettered on")] = "spine"
+    direction: Annotated[Literal["down", "up", "across"], Field(title="Lettering runs")] = "down"
+    capital: Annotated[Annotated[Length, Field(gt=0, le=60)] | None, Field(title="Capitals’ height")] = None
+    ribbons: Annotated[int, Field(ge=0, le=6, title="Ribbons")] = 0
+    edges: Annotated[str, Field(max_length=300, title="Edges")] = ""
+    typeface: Annotated[Name, Field(title="Typeface")] = ""
+    colophon: Annotated[str, Field(max_length=3000, title="Colophon")] = ""
+    colophon_page: Annotated[bool, Field(title="Colophon on the last page")] = False
 
 
 class PieceStock(Entries):
@@ -433,8 +441,8 @@ class JobSpec(Entries):
 
     format: Literal["weald-job"] = "weald-job"
     version: Annotated[int, Field(ge=1, le=JOB.version)] = JOB.version
-    title: Title = "Untitled book"
-    copies: Annotated[int, Field(ge=1, le=10000)] = 1
+    title: Annotated[Title, Field(title="Title")] = "Untitled book"
+    copies: Annotated[int, Field(ge=1, le=10000, title="Copies")] = 1
     text: Text = Text()
     leaf: Leaf = Leaf()
     paper: Paper = Paper()

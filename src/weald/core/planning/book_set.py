@@ -39,23 +39,23 @@ SET = Format("set")
 class Volume(Entries):
     """One volume. Its thickness is measured, or follows from its pages; ``note`` says what is meant so."""
 
-    title: Annotated[str, Field(max_length=120), OneLine] = ""
-    number: Annotated[int, Field(ge=1, le=3999)] | None = None
-    date: Annotated[str, Field(max_length=40), OneLine] = ""
-    pages: Annotated[int, Field(ge=1, le=20000)] | None = None
-    thickness: Annotated[Length, Field(gt=0, le=300)] | None = None
-    note: Annotated[str, Field(max_length=200), OneLine] = ""
-    job: int | None = None
+    title: Annotated[str, Field(max_length=120, title="title"), OneLine] = ""
+    number: Annotated[Annotated[int, Field(ge=1, le=3999)] | None, Field(title="number")] = None
+    date: Annotated[str, Field(max_length=40, title="date"), OneLine] = ""
+    pages: Annotated[Annotated[int, Field(ge=1, le=20000)] | None, Field(title="pages")] = None
+    thickness: Annotated[Annotated[Length, Field(gt=0, le=300)] | None, Field(title="thickness")] = None
+    note: Annotated[str, Field(max_length=200, title="note"), OneLine] = ""
+    job: Annotated[int | None, Field(title="job")] = None
 
 
 class SetSpec(Entries):
     """A set and its volumes, in the order in which they stand; ``cloth`` as it is called."""
 
     version: Annotated[int, Field(ge=1, le=SET.version)] = SET.version
-    title: Title = "Untitled set"
-    numerals: Numerals = "roman"
-    cloth: Name = ""
-    volumes: Annotated[tuple[Volume, ...], Field(max_length=60)] = ()
+    title: Annotated[Title, Field(title="Title of the set")] = "Untitled set"
+    numerals: Annotated[Numerals, Field(title="Numbers lettered")] = "roman"
+    cloth: Annotated[Name, Field(title="Cloth")] = ""
+    volumes: Annotated[tuple[Volume, ...], Field(max_length=60, title="Volumes")] = ()
 
 
 @dataclass(frozen=True, slots=True)

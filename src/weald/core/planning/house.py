@@ -187,17 +187,19 @@ class House(Entries):
 
     version: Annotated[int, Field(ge=1, le=HOUSE.version)] = HOUSE.version
     rules: Annotated[dict[str, str | float], Field(max_length=300)] = {}
-    squares: Annotated[tuple[SquareStep, ...], Field(max_length=12)] = ()
-    gauges: Annotated[tuple[Annotated[Length, Field(gt=0, le=100)], ...], Field(max_length=40)] = ()
-    tools: Annotated[tuple[FinishingTool, ...], Field(max_length=40)] = ()
-    types: Annotated[tuple[FinishingType, ...], Field(max_length=20)] = ()
-    hammers: Annotated[tuple[Hammer, ...], Field(max_length=20)] = ()
+    squares: Annotated[tuple[SquareStep, ...], Field(max_length=12, title="Squares by height")] = ()
+    gauges: Annotated[
+        tuple[Annotated[Length, Field(gt=0, le=100)], ...], Field(max_length=40, title="Gauges")
+    ] = ()
+    tools: Annotated[tuple[FinishingTool, ...], Field(max_length=40, title="Finishing tools")] = ()
+    types: Annotated[tuple[FinishingType, ...], Field(max_length=20, title="Type")] = ()
+    hammers: Annotated[tuple[Hammer, ...], Field(max_length=20, title="Hammers")] = ()
     learnt: Annotated[dict[str, Learnt], Field(max_length=300)] = {}
-    vocabulary: Vocabulary = "signature"
-    hand: Literal["right", "left"] = "right"
-    paper: Literal["a4", "letter"] = "a4"
-    mm_division: Annotated[float, Field(ge=0.1, le=1)] = 0.5
-    inch_division: Literal[16, 32, 64] = 32
+    vocabulary: Annotated[Vocabulary, Field(title="Word for a folded section")] = "signature"
+    hand: Annotated[Literal["right", "left"], Field(title="Hand")] = "right"
+    paper: Annotated[Literal["a4", "letter"], Field(title="Paper printed on")] = "a4"
+    mm_division: Annotated[float, Field(ge=0.1, le=1, title="Finest mark, mm")] = 0.5
+    inch_division: Annotated[Literal[16, 32, 64], Field(title="Finest mark, inches")] = 32
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,62 +8,16 @@ from typing import Any
 
 from weald.core.extras.catalogue import EXTRAS
 from weald.core.extras.fields import fields_of
-from weald.core.job.entries import lengths_of
+from weald.core.job.options import OPTIONS
+from weald.core.job.saying import title_at, value_words
 from weald.core.job.spec import JobSpec
-from weald.core.notation import Notation, counted, plain_number
+from weald.core.notation import Notation
 from weald.core.pieces import Piece
-from weald.core.planning.house import RULES
 from weald.core.planning.plan import Plan
 from weald.core.quantities import QUANTITIES, is_quantity
-from weald.core.units import Mm
 
 TOLD = 4
 """So many changes are told one by one; of more only the number."""
-
-_LABELS: dict[str, str] = {
-    "title": "Title",
-    "copies": "Copies",
-    "text.pages": "Pages",
-    "text.blank_book": "Blank book",
-    "text.file": "Text",
-    "text.filler": "Leaves to write on",
-    "leaf.width": "Page width",
-    "leaf.height": "Page height",
-    "leaf.trim.head": "Trim at the head",
-    "leaf.trim.tail": "Trim at the tail",
-    "leaf.trim.fore_edge": "Trim at the fore-edge",
-    "paper.name": "Paper",
-    "paper.grammage": "Paper, g/m²",
-    "paper.calliper": "A leaf’s thickness",
-    "paper.sheet.width": "Sheet width",
-    "paper.sheet.height": "Sheet height",
-    "paper.sheet.grain": "Grain of the sheet along its",
-    "folding.programme": "Folds",
-    "folding.sheets_per_section": "Sheets in a {signature}",
-    "folding.make_up": "Making up",
-    "printing.flip": "Sheets turned on the edge that is",
-    "printing.sheet": "Printed sheet",
-    "sewing.method": "Sewn on",
-    "sewing.supports": "Supports",
-    "sewing.thread": "Thread",
-    "sewing.kettle": "Kettle from the edge",
-    "back.shape": "Back",
-    "endpapers.kind": "Endpapers",
-    "block.end_bands": "End bands",
-    "binding.structure": "Binding",
-    "binding.board": "Board",
-    "binding.board_name": "Board",
-    "binding.spine_board": "Spine board",
-    "binding.cover_name": "Cover stuff",
-    "binding.cover_thickness": "Cover stuff’s thickness",
-    "binding.covering": "Covered",
-    "binding.squares.head": "Square at the head",
-    "binding.squares.tail": "Square at the tail",
-    "binding.squares.fore_edge": "Square at the fore-edge",
-    "finish.title": "Title on the spine",
-    "finish.author": "Author on the spine",
-    **{rule.path: rule.label for rule in RULES},
-}
 
 
 def label_of(path: str, notation: Notation) -> str:
@@ -71,13 +25,10 @@ def label_of(path: str, notation: Notation) -> str:
     if path.startswith("measured."):
         name = path.removeprefix("measured.")
         label = QUANTITIES[name].label if is_quantity(name) else name
-    elif path in _LABELS:
-        label = _LABELS[path]
     elif path.startswith("extras."):
         label = _extra_label(path, notation)
     else:
-        group, *rest = path.split(".")
-        label = ", ".join([group.capitalize(), *rest]).replace("_", " ")
+        label = title_at(JobSpec, tuple(path.split(".")))
     return notation.say(label)
 
 
@@ -92,35 +43,27 @@ def entries_of(spec: Mapping[str, Any], prefix: str = "") -> dict[str, Any]:
     return entries
 
 
-def _value(path: str, value: Any, lengths: Mapping[str, Mm], notation: Notation) -> str:
-    if value is None or not (value or isinstance(value, bool | int | float)):
-        return "left open"
-    if path == "text.file":
+def said_of(path: str, value: Any, notation: Notation) -> str:
+    """What stands in an entry of a job, in words."""
+    if path == "text.file" and value:
         return "brought as a PDF"
-    if isinstance(value, list) and value and isinstance(value[0], Mapping):
-        return counted(len(value), "row")
-    if path.startswith("measured.") or path in lengths:
+    if path.startswith("measured.") and value is not None:
         return notation.limit(float(value))
-    if isinstance(value, bool):
-        return "yes" if value else "no"
-    if isinstance(value, float):
-        return plain_number(value, 4)
-    return str(value).replace("_", " ") if path in _LABELS and isinstance(value, str) else str(value)
+    return value_words(JobSpec, tuple(path.split(".")), value, notation, OPTIONS.get(path))
 
 
-def _entry(path: str, value: Any, lengths: Mapping[str, Mm], notation: Notation) -> str:
+def _entry(path: str, value: Any, notation: Notation) -> str:
     label = label_of(path, notation)
     if path.startswith("measured."):
         if value is None:
             return f"{label} no longer measured"
-        return f"{label} measured {_value(path, value, lengths, notation)}"
-    return f"{label} {_value(path, value, lengths, notation)}"
+        return f"{label} measured {said_of(path, value, notation)}"
+    return f"{label} {said_of(path, value, notation)}"
 
 
 def changed(before: JobSpec, after: JobSpec, notation: Notation) -> dict[str, str]:
     """Every entry that differs, by dotted path, as it stands in ``after``, in words."""
     old, new = entries_of(before.model_dump(mode="json")), entries_of(after.model_dump(mode="json"))
-    lengths = dict(lengths_of(after))
     added = dict(_added(before, after, notation))
     whole = tuple(f"{path}." for path in added)
     old, new = (
@@ -128,7 +71,7 @@ def changed(before: JobSpec, after: JobSpec, notation: Notation) -> dict[str, st
         for each in (old, new)
     )
     return added | {
-        path: _entry(path, new.get(path), lengths, notation)
+        path: _entry(path, new.get(path), notation)
         for path in sorted(old.keys() | new.keys(), key=lambda path: (path.startswith("measured."), path))
         if old.get(path) != new.get(path)
     }

@@ -76,12 +76,12 @@ class Worker(Entries):
     """
 
     id: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,40}$")]
-    name: Annotated[str, Field(min_length=1, max_length=80)]
-    account: Annotated[str, Field(max_length=150)] = ""
-    hours: Annotated[tuple[Hours, ...], Field(max_length=40)] = ()
-    away: Annotated[tuple[Away, ...], Field(max_length=60)] = ()
-    extra: Annotated[tuple[Extra, ...], Field(max_length=60)] = ()
-    leaves: tuple[Work, ...] = ()
+    name: Annotated[str, Field(min_length=1, max_length=80, title="name")]
+    account: Annotated[str, Field(max_length=150, title="signs in as")] = ""
+    hours: Annotated[tuple[Hours, ...], Field(max_length=40, title="hours")] = ()
+    away: Annotated[tuple[Away, ...], Field(max_length=60, title="days away")] = ()
+    extra: Annotated[tuple[Extra, ...], Field(max_length=60, title="single days")] = ()
+    leaves: Annotated[tuple[Work, ...], Field(title="work left to others")] = ()
 
 
 class Equipment(Entries):
@@ -92,12 +92,16 @@ class Equipment(Entries):
     """
 
     id: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,40}$")]
-    place: Place
-    name: Name = ""
-    count: Annotated[int, Field(ge=1, le=200)] = 1
-    platen_width: Annotated[Length, Field(gt=0, le=3000)] | None = None
-    platen_height: Annotated[Length, Field(gt=0, le=3000)] | None = None
-    opening: Annotated[Length, Field(gt=0, le=2000)] | None = None
+    place: Annotated[Place, Field(title="kind")]
+    name: Annotated[Name, Field(title="name")] = ""
+    count: Annotated[int, Field(ge=1, le=200, title="how many")] = 1
+    platen_width: Annotated[Annotated[Length, Field(gt=0, le=3000)] | None, Field(title="platen’s width")] = (
+        None
+    )
+    platen_height: Annotated[
+        Annotated[Length, Field(gt=0, le=3000)] | None, Field(title="platen’s height")
+    ] = None
+    opening: Annotated[Annotated[Length, Field(gt=0, le=2000)] | None, Field(title="opening")] = None
 
     @property
     def called(self) -> str:
@@ -109,9 +113,9 @@ class Workplace(Entries):
     """The people and places of a workshop, and the time zone its hours are told in."""
 
     version: Annotated[int, Field(ge=1, le=WORKPLACE.version)] = WORKPLACE.version
-    zone: Annotated[str, Field(max_length=60), AfterValidator(_read_zone)] = "UTC"
-    people: Annotated[tuple[Worker, ...], Field(max_length=40)] = ()
-    equipment: Annotated[tuple[Equipment, ...], Field(max_length=80)] = ()
+    zone: Annotated[str, Field(max_length=60, title="Hours are told in"), AfterValidator(_read_zone)] = "UTC"
+    people: Annotated[tuple[Worker, ...], Field(max_length=40, title="People")] = ()
+    equipment: Annotated[tuple[Equipment, ...], Field(max_length=80, title="Places")] = ()
 
 
 USUAL_EQUIPMENT: tuple[Equipment, ...] = (

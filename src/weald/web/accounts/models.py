@@ -29,6 +29,28 @@ class Workshop(models.Model):
         return self.name
 
 
+class KeptState(models.Model):
+    """A state that something kept as a whole stood at, so that two changes of it can be merged against it.
+
+    :ivar part: what it is: ``house``, ``workplace``, ``terms``, ``set 12``, ``agreement 7``.
+    """
+
+    workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="kept_states")
+    part = models.CharField(max_length=40)
+    version = models.PositiveIntegerField()
+    data = models.JSONField()
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["workshop", "part", "version"], name="one_state_a_version")
+        ]
+
+    def __str__(self) -> str:
+        return f"{self.part} {self.version}"
+
+
 class Membership(models.Model):
     """A person's place in a workshop.
 

@@ -1,9 +1,10 @@
 """What is done with people and workshops, each in one transaction."""
 
 import json
+from collections.abc import Callable
 from dataclasses import replace
 from functools import lru_cache
-from typing import Any, Literal
+from typing import Literal
 
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
@@ -11,8 +12,10 @@ from django.core.exceptions import ValidationError
 from django.db import transaction
 
 from weald.core.errors import WealdError
+from weald.core.job.entries import Entries
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.house import House, read_house
+from weald.web.accounts.keeping import NOT_SETTLED, Settled, Written, merged_with
 from weald.web.accounts.models import Membership, Preferences, Workshop
 
 
@@ -113,38 +116,51 @@ def _house(kept: str) -> House:
     return read_house(json.loads(kept))
 
 
-class StaleError(WealdError):
-    """What a workshop keeps was written by somebody else since it was read; ``part`` is what."""
-
-    def __init__(self, part: str, called: str) -> None:
-        super().__init__(f"Somebody changed the {called} since; reload to see them.")
-        self.part = part
-
-
 KeptPart = Literal["house", "workplace", "terms"]
-_CALLED: dict[KeptPart, str] = {"house": "house rules", "workplace": "people and places", "terms": "terms"}
 
 
 @transaction.atomic
-def save_kept(workshop: Workshop, part: KeptPart, version: int, data: dict[str, Any]) -> None:
-    """Write one of the things a workshop keeps as a whole.
+def save_kept(
+    workshop: Workshop,
+    part: KeptPart,
+    version: int,
+    author: User,
+    mine: Entries,
+    standing: Callable[[Workshop], Entries],
+    read: Callable[[object], Entries],
+    settled: Settled = NOT_SETTLED,
+) -> Written:
+    """Write one of the things a workshop keeps as a whole, merged with what others wrote meanwhile.
 
-    :param version: the one it was read at.
-    :raises StaleError: when somebody else has written since.
+    :param version: the one it was read at. ``standing``: how it stands, of a workshop held for this.
+    :raises weald.web.accounts.keeping.MeetingError: where somebody else changed the same entries.
     """
     now = Workshop.objects.select_for_update().get(pk=workshop.pk)
-    if getattr(now, f"{part}_version") != version:
-        raise StaleError(part, _CALLED[part])
-    for name, value in ((part, data), (f"{part}_version", version + 1)):
+    written = merged_with(
+        now,
+        part,
+        type(mine),
+        standing(now).model_dump(mode="json"),
+        getattr(now, f"{part}_version"),
+        version,
+        mine.model_dump(mode="json"),
+        author,
+        settled,
+        read,
+    )
+    for name, value in ((part, written.data), (f"{part}_version", written.version)):
         setattr(now, name, value)
         setattr(workshop, name, value)
     now.save(update_fields=[part, f"{part}_version"])
+    return written
 
 
-def save_house(workshop: Workshop, version: int, house: House) -> None:
+def save_house(
+    workshop: Workshop, version: int, author: User, house: House, settled: Settled = NOT_SETTLED
+) -> Written:
     """Write the rules of a workshop.
 
     :param version: the one they were read at.
-    :raises StaleError: when somebody else has written since.
+    :raises weald.web.accounts.keeping.MeetingError: where somebody else changed the same rules.
     """
-    save_kept(workshop, "house", version, house.model_dump(mode="json"))
+    return save_kept(workshop, "house", version, author, house, house_of, read_house, settled)

@@ -1,6 +1,7 @@
 """Errors as JSON, mapped in one place."""
 
 from collections.abc import Callable, Mapping
+from dataclasses import asdict
 from functools import partial
 from itertools import islice
 from typing import Any
@@ -13,15 +14,16 @@ from weald.core.bench.measuring import OddMeasurementError
 from weald.core.bench.progress import OutOfTurnError, TooEarlyError
 from weald.core.bench.readings import OddReadingError
 from weald.core.errors import SpecError, WealdError
+from weald.core.job.spec import JobSpec
+from weald.core.planning.meeting import choices_of, choices_of_job
 from weald.exchange.reports import NoRoomError
+from weald.web.accounts.keeping import MeetingError
 from weald.web.accounts.people import LastOwnerError, NotOwnerError
-from weald.web.accounts.services import StaleError
 from weald.web.api.jobs import job_reply
 from weald.web.api.people import notation_of
 from weald.web.api.signed_in import ReaderError
 from weald.web.gate import MOST_NAMED, failed
 from weald.web.jobs.services import NothingToMoveError, StaleVersionError
-from weald.web.jobs.sets import StaleSetError
 from weald.web.office.services import PricesHiddenError
 from weald.web.printing.files import TooLargeError
 from weald.web.printing.services import InUseError
@@ -54,6 +56,20 @@ def _stale(request: HttpRequest, error: StaleVersionError) -> Answer:
     return status, body | {"job": job_reply(request, error.job).model_dump(mode="json")}
 
 
+def _meeting(request: HttpRequest, error: MeetingError) -> Answer:
+    notation = notation_of(request)
+    if error.root is JobSpec:
+        choices = choices_of_job(error.merged, notation)
+    else:
+        choices = choices_of(error.root, error.merged.met, error.mine, error.theirs, notation)
+    status, body = _problem(409, "meets", str(error), {each.name: each.label for each in choices})
+    return status, body | {
+        "choices": [asdict(each) for each in choices],
+        "seen": error.seen,
+        "by": list(error.by),
+    }
+
+
 def _request(error: ValidationError) -> Answer:
     fields = {".".join(str(step) for step in each["loc"][1:]): each["msg"] for each in error.errors}
     return _problem(422, "invalid", f"The request is not understood: {_listed(fields)}", fields)
@@ -62,9 +78,7 @@ def _request(error: ValidationError) -> Answer:
 _TOO_OFTEN = "That was asked for very often just now. Wait a minute, then ask again."
 _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     SpecError: _spec,
-    StaleError: lambda error: _problem(409, f"stale_{error.part}", str(error)),
     PricesHiddenError: lambda error: _problem(403, "prices_hidden", str(error)),
-    StaleSetError: lambda error: _problem(409, "stale_set", str(error)),
     NothingToMoveError: lambda error: _problem(409, "nothing_to_move", str(error)),
     TooLargeError: lambda error: _problem(413, "too_large", str(error)),
     NoRoomError: lambda error: _problem(507, "no_room", str(error)),
@@ -102,6 +116,11 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(Exception)
     def unexpected(request: HttpRequest, error: Any) -> HttpResponse:
         return failed(request)
+
+    @api.exception_handler(MeetingError)
+    def meeting(request: HttpRequest, error: Any) -> HttpResponse:
+        status, body = _meeting(request, error)
+        return api.create_response(request, body, status=status)
 
     @api.exception_handler(StaleVersionError)
     def stale(request: HttpRequest, error: Any) -> HttpResponse:

@@ -3,22 +3,23 @@
 from dataclasses import replace
 
 from django.http import HttpRequest
-from ninja import Body, Query, Router, Schema
+from ninja import Body, Query, Router
 
 from weald.core.job.entries import lengths_of
 from weald.core.job.patching import value_at
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.house import RULES, TIMES, House, RuleEntry, read_house, usual_time
+from weald.web.accounts.keeping import Written
 from weald.web.accounts.services import house_of, save_house
-from weald.web.api.people import notation_of, workshop_of
-from weald.web.api.schemas import Problem
+from weald.web.api.people import notation_of, person, workshop_of
+from weald.web.api.schemas import ChoicesMade, MeetReply, Problem, WithOthers, told_of
 from weald.web.api.typed import HouseInput
 
 router = Router(tags=["house"])
 
 
-class HouseReply(Schema):
+class HouseReply(WithOthers):
     """The rules, every entry there can be a rule for, and lengths as they stand in their fields.
 
     ``usual`` is what an entry comes to where there is no rule, and ``usual_squares`` says it of the squares.
@@ -41,7 +42,7 @@ def _usual(plain: JobSpec, rule: RuleEntry, notation: Notation) -> str | float |
     return value if isinstance(value, str | float | int) else None
 
 
-def _reply(request: HttpRequest) -> HouseReply:
+def _reply(request: HttpRequest, written: Written | None = None) -> HouseReply:
     workshop, notation = workshop_of(request), notation_of(request)
     house = house_of(workshop)
     lengths = {rule.path for rule in RULES if rule.kind == "length"}
@@ -65,6 +66,7 @@ def _reply(request: HttpRequest) -> HouseReply:
             f"No rule: {{mm:{squares.head:g}}} at head and tail, {{mm:{squares.fore_edge:g}}} at the "
             "fore-edge."
         ),
+        **told_of(House, written, notation),
     )
 
 
@@ -74,10 +76,13 @@ def open_house(request: HttpRequest) -> HouseReply:
     return _reply(request)
 
 
-@router.put("/house", response={200: HouseReply, 409: Problem, 422: Problem}, operation_id="saveHouse")
+@router.put("/house", response={200: HouseReply, 409: MeetReply, 422: Problem}, operation_id="saveHouse")
 def write_house(
-    request: HttpRequest, house: HouseInput = Body(...), version: int = Query(..., ge=1)
+    request: HttpRequest,
+    made: Query[ChoicesMade],
+    house: HouseInput = Body(...),
+    version: int = Query(..., ge=1),
 ) -> HouseReply:
     """Write the rules at the version they were read at; jobs that are there already stay as they are."""
-    save_house(workshop_of(request), version, read_house(house, notation_of(request)))
-    return _reply(request)
+    read = read_house(house, notation_of(request))
+    return _reply(request, save_house(workshop_of(request), version, person(request), read, made.settled))

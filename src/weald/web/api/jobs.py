@@ -20,12 +20,14 @@ from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.rates import BRINGING
 from weald.web.api.schemas import (
+    ChoicesMade,
     HistoryState,
     HistoryStep,
     JobBeginning,
     JobPage,
     JobReply,
     JobRow,
+    MeetReply,
     Problem,
     Rename,
     StaleReply,
@@ -149,16 +151,26 @@ def open_job(request: HttpRequest, job_id: int) -> JobReply:
 _WRITE = {200: JobReply, 404: Problem, 409: StaleReply, 422: Problem}
 
 
-@router.put("/jobs/{int:job_id}", response=_WRITE, operation_id="saveJob")
+@router.put(
+    "/jobs/{int:job_id}",
+    response={200: JobReply, 404: Problem, 409: MeetReply, 422: Problem},
+    operation_id="saveJob",
+)
 def save_job(
     request: HttpRequest,
     job_id: int,
+    made: Query[ChoicesMade],
     job: JobInput = Body(...),
     version: int = Query(..., ge=1),
 ) -> JobReply:
-    """Save a job that was read at ``version``."""
-    spec = read_spec(job, notation_of(request))
-    return job_reply(request, services.save_job(job_of(request, job_id), version, person(request), spec))
+    """Save a job that was read at ``version``, together with what others have changed since."""
+    notation = notation_of(request)
+    spec = read_spec(job, notation)
+    written = services.write_job(job_of(request, job_id), version, person(request), spec, made.settled)
+    others = [notation.read(words) for words in written.others]
+    return job_reply(request, written.job).model_copy(
+        update={"others": others, "others_by": list(written.by)}
+    )
 
 
 @router.post("/jobs/{int:job_id}/rename", response=_WRITE, operation_id="renameJob")

@@ -15,13 +15,14 @@ from weald.core.costs.costing import Costing
 from weald.core.costs.papers import PAPER_KINDS, PaperContent, read_paper
 from weald.core.costs.terms import Bought, Terms, read_terms
 from weald.exchange.paper_pdf import paper_pdf
+from weald.web.accounts.keeping import Written
 from weald.web.accounts.people import NotOwnerError
 from weald.web.accounts.services import preferences_of
 from weald.web.api.downloads import file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.rates import HEAVY
-from weald.web.api.schemas import PaperName, Problem
+from weald.web.api.schemas import ChoicesMade, MeetReply, PaperName, Problem, WithOthers, told_of
 from weald.web.api.typed import BoughtInput, TermsInput
 from weald.web.api.workplace import Named
 from weald.web.office import services
@@ -46,7 +47,7 @@ def _only_owners(request: HttpRequest) -> None:
         raise NotOwnerError("Only an owner of the workshop can do this.")
 
 
-class TermsReply(Schema):
+class TermsReply(WithOthers):
     """The terms, and the kinds of work there are rates for."""
 
     version: int
@@ -55,7 +56,7 @@ class TermsReply(Schema):
     people_here: list[str]
 
 
-def _terms(request: HttpRequest) -> TermsReply:
+def _terms(request: HttpRequest, written: Written | None = None) -> TermsReply:
     workshop = workshop_of(request)
     members = workshop.memberships.filter(user__is_active=True).order_by("pk")
     return TermsReply(
@@ -63,6 +64,7 @@ def _terms(request: HttpRequest) -> TermsReply:
         terms=services.terms_of(workshop),
         works=[Named(id=work, words=words) for work, words in WORKS.items()],
         people_here=list(members.values_list("user__username", flat=True)),
+        **told_of(Terms, written, notation_of(request)),
     )
 
 
@@ -74,15 +76,19 @@ def open_terms(request: HttpRequest) -> TermsReply:
 
 
 @router.put(
-    "/terms", response={200: TermsReply, 403: Problem, 409: Problem, 422: Problem}, operation_id="saveTerms"
+    "/terms", response={200: TermsReply, 403: Problem, 409: MeetReply, 422: Problem}, operation_id="saveTerms"
 )
 def write_terms(
-    request: HttpRequest, terms: TermsInput = Body(...), version: int = Query(..., ge=1)
+    request: HttpRequest,
+    made: Query[ChoicesMade],
+    terms: TermsInput = Body(...),
+    version: int = Query(..., ge=1),
 ) -> TermsReply:
     """Write the terms at the version they were read at; papers that are there stay as they are."""
     _only_owners(request)
-    services.save_terms(workshop_of(request), version, person(request), read_terms(terms))
-    return _terms(request)
+    read = read_terms(terms)
+    written = services.save_terms(workshop_of(request), version, person(request), read, made.settled)
+    return _terms(request, written)
 
 
 class CustomerChange(Schema):

@@ -5,19 +5,21 @@ from datetime import datetime
 from typing import Annotated, Literal
 
 from ninja import Schema
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from weald.core.drawing import Drawing
 from weald.core.job.entries import Title
 from weald.core.job.options import Option
 from weald.core.job.printing import Printer
 from weald.core.job.spec import JobSpec
-from weald.core.notation import Vocabulary
+from weald.core.notation import Notation, Vocabulary
 from weald.core.planning.beginnings import Ask, Beginning, BeginningId
 from weald.core.planning.house import Departure, GaugeHint
+from weald.core.planning.meeting import Meeting, others_of, settled_by
 from weald.core.planning.plan import Plan
 from weald.core.station import Station
 from weald.core.units import Units
+from weald.web.accounts.keeping import Settled, Written
 
 State = Literal["planned", "at_bench", "finished"]
 PaperName = Literal["a4", "letter"]
@@ -71,7 +73,14 @@ class JobPage(Schema):
     pages: int
 
 
-class JobReply(JobRow):
+class WithOthers(Schema):
+    """Something written: what others changed of it since it was read, in words, and who; both are in it."""
+
+    others: list[str] = []
+    others_by: list[str] = []
+
+
+class JobReply(JobRow, WithOthers):
     """A job opened."""
 
     version: int
@@ -81,9 +90,44 @@ class JobReply(JobRow):
 
 
 class StaleReply(Problem):
-    """Answer to a stale write: what changed since, and the job as it stands now."""
+    """Answer to a step through the history of a job that has changed since: the job as it stands now."""
 
     job: JobReply
+
+
+class MeetReply(Problem):
+    """Answer where others changed the same entries since: what meets, each with both values.
+
+    ``seen`` is the version the choices are made on; they are sent with it, by the names of ``choices``.
+    """
+
+    choices: list[Meeting]
+    seen: int
+    by: list[str]
+
+
+def told_of(root: type[BaseModel], written: Written | None, notation: Notation) -> dict[str, list[str]]:
+    """What others changed of something that was written, for :class:`WithOthers`."""
+    if written is None or not written.others:
+        return {}
+    words = others_of(root, written.others, written.data, notation)
+    return {"others": list(words), "others_by": list(written.by)}
+
+
+EntryName = Annotated[str, Field(max_length=300)]
+
+
+class ChoicesMade(Schema):
+    """What somebody chose where changes met: whose entries stand, and the version they saw."""
+
+    seen: Annotated[int, Field(ge=0)] = 0
+    mine: Annotated[list[EntryName], Field(max_length=400)] = []
+    theirs: Annotated[list[EntryName], Field(max_length=400)] = []
+
+    @property
+    def settled(self) -> Settled:
+        """The same, as it is merged by."""
+        return Settled(self.seen, settled_by(self.mine, self.theirs))
 
 
 class JobBeginning(Schema):

@@ -16,12 +16,13 @@ from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.set_csv import set_csv
 from weald.exchange.true_size import true_size_pdf
+from weald.web.accounts.keeping import Written
 from weald.web.accounts.services import preferences_of
 from weald.web.api.downloads import PaperChoice, file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.rates import HEAVY
-from weald.web.api.schemas import Problem
+from weald.web.api.schemas import ChoicesMade, MeetReply, Problem, WithOthers, told_of
 from weald.web.api.typed import SetInput
 from weald.web.jobs.models import BookSet, Job
 from weald.web.jobs.sets import begin_set, begin_volume, save_set, shared_book, spec_of
@@ -39,7 +40,7 @@ class SetRow(Schema):
     updated: datetime
 
 
-class SetReply(Schema):
+class SetReply(WithOthers):
     """A set opened: as it was written, as it is planned, and its lengths as they stand in their fields."""
 
     id: int
@@ -79,7 +80,7 @@ def _set_of(request: HttpRequest, set_id: int) -> BookSet:
     return get_object_or_404(sets_of(request), pk=set_id)
 
 
-def _reply(request: HttpRequest, book_set: BookSet) -> SetReply:
+def _reply(request: HttpRequest, book_set: BookSet, written: Written | None = None) -> SetReply:
     notation, spec = notation_of(request), spec_of(book_set)
     return SetReply(
         id=book_set.pk,
@@ -87,6 +88,7 @@ def _reply(request: HttpRequest, book_set: BookSet) -> SetReply:
         spec=spec,
         plan=plan_set(shared_book(book_set), spec, notation),
         inputs={path: notation.editable(value) for path, value in lengths_of(spec)},
+        **told_of(SetSpec, written, notation),
     )
 
 
@@ -125,10 +127,10 @@ def open_set(request: HttpRequest, set_id: int) -> SetReply:
 
 @router.put(
     "/sets/{int:set_id}",
-    response={200: SetReply, 404: Problem, 409: Problem, 422: Problem},
+    response={200: SetReply, 404: Problem, 409: MeetReply, 422: Problem},
     operation_id="saveSet",
 )
-def write_set(request: HttpRequest, set_id: int, written: SetWrite) -> SetReply:
+def write_set(request: HttpRequest, set_id: int, written: SetWrite, made: Query[ChoicesMade]) -> SetReply:
     """Write a set at the version it was read at."""
     book_set, spec = _set_of(request, set_id), read_set(written.spec, notation_of(request))
     _check_jobs(request, spec)
@@ -136,7 +138,7 @@ def write_set(request: HttpRequest, set_id: int, written: SetWrite) -> SetReply:
     if written.job is not None:
         job = job_of(request, written.job)
         book = job.spec
-    return _reply(request, save_set(book_set, written.version, spec, book))
+    return _reply(request, *save_set(book_set, written.version, person(request), spec, book, made.settled))
 
 
 def _check_jobs(request: HttpRequest, spec: SetSpec) -> None:

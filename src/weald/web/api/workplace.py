@@ -6,8 +6,9 @@ from ninja import Body, Query, Router, Schema
 from weald.core.bench.operation import PLACES, WORKS
 from weald.core.job.entries import lengths_of
 from weald.core.schedule.workplace import Workplace, read_workplace
+from weald.web.accounts.keeping import Written
 from weald.web.api.people import notation_of, person, workshop_of
-from weald.web.api.schemas import Problem
+from weald.web.api.schemas import ChoicesMade, MeetReply, Problem, WithOthers, told_of
 from weald.web.api.typed import WorkplaceInput
 from weald.web.week import services
 
@@ -21,7 +22,7 @@ class Named(Schema):
     words: str
 
 
-class WorkplaceReply(Schema):
+class WorkplaceReply(WithOthers):
     """People and places, lengths as they stand in their fields, and what there is to choose.
 
     ``usual`` says that nobody has changed them yet. ``people_here`` are the names people sign in by.
@@ -36,7 +37,7 @@ class WorkplaceReply(Schema):
     people_here: list[str]
 
 
-def _reply(request: HttpRequest) -> WorkplaceReply:
+def _reply(request: HttpRequest, written: Written | None = None) -> WorkplaceReply:
     workshop, notation = workshop_of(request), notation_of(request)
     workplace = services.workplace_of(workshop)
     members = workshop.memberships.filter(user__is_active=True).order_by("pk")
@@ -48,6 +49,7 @@ def _reply(request: HttpRequest) -> WorkplaceReply:
         works=[Named(id=work, words=words) for work, words in WORKS.items()],
         places=[Named(id=place, words=words) for place, words in PLACES.items() if place != "bench"],
         people_here=list(members.values_list("user__username", flat=True)),
+        **told_of(Workplace, written, notation),
     )
 
 
@@ -58,12 +60,15 @@ def open_workplace(request: HttpRequest) -> WorkplaceReply:
 
 
 @router.put(
-    "/workplace", response={200: WorkplaceReply, 409: Problem, 422: Problem}, operation_id="saveWorkplace"
+    "/workplace", response={200: WorkplaceReply, 409: MeetReply, 422: Problem}, operation_id="saveWorkplace"
 )
 def write_workplace(
-    request: HttpRequest, workplace: WorkplaceInput = Body(...), version: int = Query(..., ge=1)
+    request: HttpRequest,
+    made: Query[ChoicesMade],
+    workplace: WorkplaceInput = Body(...),
+    version: int = Query(..., ge=1),
 ) -> WorkplaceReply:
     """Write people and places at the version they were read at."""
     read = read_workplace(workplace, notation_of(request))
-    services.save_workplace(workshop_of(request), version, person(request), read)
-    return _reply(request)
+    written = services.save_workplace(workshop_of(request), version, person(request), read, made.settled)
+    return _reply(request, written)

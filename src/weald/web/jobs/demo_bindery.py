@@ -386,7 +386,7 @@ def load(workshop: Workshop, author: User) -> None:
     for data in COVER_RULES:
         rules = CoverRules.model_validate(data)
         CoverProfile.objects.create(workshop=workshop, name=rules.name, spec=rules.model_dump(mode="json"))
-    save_house(workshop, workshop.house_version, read_house(HOUSE))
+    save_house(workshop, workshop.house_version, author, read_house(HOUSE))
     shelf = load_shelf(workshop, author)
     text = bring_text(workshop, "tide-tables.pdf", io.BytesIO(tide_tables_pdf()))
     for state, listed, changes in reversed(JOBS):
@@ -396,13 +396,13 @@ def load(workshop: Workshop, author: User) -> None:
             job = services.save_job(job, job.version, author, read_spec(begun | change))
         if state != Job.State.PLANNED:
             services.set_state(job, state)
-    _begin_logs(workshop)
+    _begin_logs(workshop, author)
 
 
 LOGS = "Lighthouse log, volume I"
 
 
-def _begin_logs(workshop: Workshop) -> None:
+def _begin_logs(workshop: Workshop, author: User) -> None:
     """The lighthouse logs as a set, the first volume under way, one number missing."""
     first = Job.objects.get(workshop=workshop, title=LOGS)
     made = begin_set(workshop, "Lighthouse logs of Merrow Point", first.spec)
@@ -412,4 +412,4 @@ def _begin_logs(workshop: Workshop) -> None:
         Volume(title="Lighthouse log", number=4, date="1908–1911", pages=200),
     )
     spec = SetSpec(title=made.title, cloth="storm-blue cloth", volumes=volumes)
-    save_set(made, made.version, spec)
+    save_set(made, made.version, author, spec)

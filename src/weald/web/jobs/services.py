@@ -1,6 +1,7 @@
 """What is done with jobs: each verb once, in one transaction, and kept in the history."""
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
+from dataclasses import dataclass
 from functools import lru_cache
 from typing import Any
 
@@ -8,11 +9,13 @@ from django.contrib.auth.models import User
 from django.db import transaction
 
 from weald.core.bench.cut import mind_cut
-from weald.core.errors import WealdError
+from weald.core.errors import SpecError, WealdError
 from weald.core.job.spec import JobSpec, read_spec
+from weald.core.merging import ABSENT, merge
 from weald.core.notation import FOR_ANYBODY
 from weald.core.planning.plan import Plan, plan
 from weald.core.planning.telling import changed, told
+from weald.web.accounts.keeping import NOT_SETTLED, MeetingError, Settled
 from weald.web.accounts.models import Workshop
 from weald.web.bench.pieces import cut_for
 from weald.web.jobs.models import Change, Job, Move
@@ -121,6 +124,69 @@ def save_job(job: Job, version: int, author: User, spec: JobSpec) -> Job:
     change = Change.objects.create(job=job, parent=job.standing, spec=plain(spec), summary=summary)
     change.job_spec = spec
     return _stand_at(job, change, spec, author, Move.Verb.CHANGED, planned)
+
+
+@dataclass(frozen=True, slots=True)
+class JobWritten:
+    """A job written, together with what others changed since it was read.
+
+    :param others: what only they changed, in words for anybody; ``by`` who.
+    """
+
+    job: Job
+    others: tuple[str, ...] = ()
+    by: tuple[str, ...] = ()
+
+
+@transaction.atomic
+def write_job(
+    job: Job, version: int, author: User, spec: JobSpec, settled: Settled = NOT_SETTLED
+) -> JobWritten:
+    """Write a job that was read at ``version``, merged with what others wrote since.
+
+    Where somebody chose what meets and gave up something of their own, their state is kept as a step of the
+    history before the one that was chosen, to be taken up again from there.
+
+    :raises weald.web.accounts.keeping.MeetingError: where others changed the same entries.
+    """
+    locked = Job.objects.select_for_update().get(pk=job.pk)
+    if locked.version == version:
+        return JobWritten(save_job(locked, version, author, spec))
+    read_at = locked.moves.filter(version=version).select_related("change").first()
+    base = plain(read_at.change.job_spec) if read_at else ABSENT
+    mine, theirs = plain(spec), plain(locked.spec)
+    chosen = settled.at(locked.version)
+    merged = merge(base, mine, theirs, chosen)
+    by = _others_since(locked, version, author)
+    if merged.met:
+        raise MeetingError(JobSpec, merged, mine, theirs, by, locked.version)
+    try:
+        together = read_spec(merged.data)
+    except SpecError:
+        # each change is sound, both together are not: then all of mine is asked about
+        asked = merge(ABSENT, mine, theirs)
+        raise MeetingError(JobSpec, asked, mine, theirs, by, locked.version) from None
+    if "theirs" in chosen.values():
+        given_up = merge(base, mine, theirs, dict.fromkeys(chosen, "mine"))
+        locked = save_job(locked, locked.version, author, read_spec(given_up.data))
+    others = changed(read_spec(base), together, FOR_ANYBODY) if merged.others and base is not ABSENT else {}
+    only_theirs = {".".join(path) for path in merged.others}
+    return JobWritten(
+        save_job(locked, locked.version, author, together),
+        tuple(words for path, words in others.items() if _within(path, only_theirs)),
+        by,
+    )
+
+
+def _within(path: str, paths: Collection[str]) -> bool:
+    return any(path == each or each.startswith(f"{path}.") or path.startswith(f"{each}.") for each in paths)
+
+
+def _others_since(job: Job, version: int, author: User) -> tuple[str, ...]:
+    """Who else wrote a job after a version."""
+    moves = job.moves.filter(version__gt=version).exclude(author=author).order_by("version")
+    names = moves.values_list("author__username", flat=True)
+    return tuple(dict.fromkeys(name or "somebody who has left" for name in names))
 
 
 @transaction.atomic

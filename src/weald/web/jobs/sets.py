@@ -6,17 +6,10 @@ from django.db import transaction
 from weald.core.errors import WealdError
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.planning.book_set import SetSpec, Volume, read_set, volume_spec
+from weald.web.accounts.keeping import NOT_SETTLED, Settled, Written, merged_with
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import BookSet, Job
 from weald.web.jobs.services import create_job
-
-
-class StaleSetError(WealdError):
-    """A set was written that somebody else has changed since; ``now`` is how it stands."""
-
-    def __init__(self, now: BookSet) -> None:
-        super().__init__("Somebody changed this set since you opened it; nothing was overwritten.")
-        self.now = now
 
 
 def shared_book(book_set: BookSet) -> JobSpec:
@@ -43,20 +36,37 @@ def begin_set(workshop: Workshop, title: str, book: JobSpec) -> BookSet:
 
 
 @transaction.atomic
-def save_set(book_set: BookSet, version: int, spec: SetSpec, book: JobSpec | None = None) -> BookSet:
-    """Write a set, and what its volumes share where that is given.
+def save_set(
+    book_set: BookSet,
+    version: int,
+    author: User,
+    spec: SetSpec,
+    book: JobSpec | None = None,
+    settled: Settled = NOT_SETTLED,
+) -> tuple[BookSet, Written]:
+    """Write a set, and what its volumes share where that is given, merged with what others wrote meanwhile.
 
     :param version: the one it was read at.
-    :raises StaleSetError: when somebody else has written since.
+    :raises weald.web.accounts.keeping.MeetingError: where somebody else changed the same entries.
     """
-    now = BookSet.objects.select_for_update().get(pk=book_set.pk)
-    if now.version != version:
-        raise StaleSetError(now)
-    now.title, now.spec, now.version = spec.title, spec.model_dump(mode="json"), now.version + 1
+    now = BookSet.objects.select_for_update(of=("self",)).select_related("workshop").get(pk=book_set.pk)
+    written = merged_with(
+        now.workshop,
+        f"set {now.pk}",
+        SetSpec,
+        spec_of(now).model_dump(mode="json"),
+        now.version,
+        version,
+        spec.model_dump(mode="json"),
+        author,
+        settled,
+        read_set,
+    )
+    now.title, now.spec, now.version = written.data["title"], written.data, written.version
     if book is not None:
         now.book = book.model_dump(mode="json", exclude_unset=True)
     now.save()
-    return now
+    return now, written
 
 
 @transaction.atomic
@@ -77,4 +87,5 @@ def begin_volume(book_set: BookSet, place: int, author: User) -> tuple[BookSet, 
     job = create_job(now.workshop, author, planned.model_copy(update={"title": title[:200]}))
     begun = volume.model_copy(update={"job": job.pk})
     volumes = (*spec.volumes[:place], begun, *spec.volumes[place + 1 :])
-    return save_set(now, now.version, spec.model_copy(update={"volumes": volumes})), job
+    changed = spec.model_copy(update={"volumes": volumes})
+    return save_set(now, now.version, author, changed)[0], job

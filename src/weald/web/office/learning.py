@@ -82,7 +82,7 @@ def take(workshop: Workshop, author: User, name: str, notation: Notation) -> Non
         rules = {**house.rules, found.rule: found.middle}
         kept = {**house.learnt, found.rule: learnt(found)}
         changed = house.model_copy(update={"rules": rules, "learnt": kept})
-        save_house(workshop, workshop.house_version, read_house(changed.model_dump(mode="json")))
+        save_house(workshop, workshop.house_version, author, read_house(changed.model_dump(mode="json")))
     elif found.item is not None:
         item = ShelfItem.objects.select_for_update().get(pk=found.item, workshop=workshop)
         spec = item_spec(item).model_dump(mode="json", exclude_none=True)

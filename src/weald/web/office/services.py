@@ -21,6 +21,7 @@ from weald.core.notation import Notation
 from weald.core.planning.plan import Plan
 from weald.core.schedule.telling import day_in_words
 from weald.core.shelf.stock import StockItem, count_words
+from weald.web.accounts.keeping import NOT_SETTLED, Settled, Written
 from weald.web.accounts.models import Membership, Workshop
 from weald.web.accounts.services import save_kept
 from weald.web.bench.record import record_of_job
@@ -54,14 +55,17 @@ def sees_prices(user: User) -> bool:
 
 
 @transaction.atomic
-def save_terms(workshop: Workshop, version: int, author: User, terms: Terms) -> None:
+def save_terms(
+    workshop: Workshop, version: int, author: User, terms: Terms, settled: Settled = NOT_SETTLED
+) -> Written:
     """Write the terms.
 
     :param version: the one they were read at.
-    :raises weald.web.accounts.services.StaleError: when somebody else has written since.
+    :raises weald.web.accounts.keeping.MeetingError: where somebody else changed the same of them.
     """
-    save_kept(workshop, "terms", version, terms.model_dump(mode="json"))
+    written = save_kept(workshop, "terms", version, author, terms, terms_of, read_terms, settled)
     note(workshop, author, "Terms changed")
+    return written
 
 
 def commission_of(job: Job) -> Commission:

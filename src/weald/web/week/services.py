@@ -22,6 +22,7 @@ from weald.core.schedule.urgency import usual_turns
 from weald.core.schedule.week import Week, week_of
 from weald.core.schedule.workplace import Workplace, read_workplace, usual_workplace
 from weald.web import work
+from weald.web.accounts.keeping import NOT_SETTLED, Settled, Written
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import save_kept
 from weald.web.jobs.models import Job
@@ -47,14 +48,19 @@ def workplace_of(workshop: Workshop) -> Workplace:
 
 
 @transaction.atomic
-def save_workplace(workshop: Workshop, version: int, author: User, workplace: Workplace) -> None:
+def save_workplace(
+    workshop: Workshop, version: int, author: User, workplace: Workplace, settled: Settled = NOT_SETTLED
+) -> Written:
     """Write people and places.
 
     :param version: the one they were read at.
-    :raises weald.web.accounts.services.StaleError: when somebody else has written since.
+    :raises weald.web.accounts.keeping.MeetingError: where somebody else changed the same of them.
     """
-    save_kept(workshop, "workplace", version, workplace.model_dump(mode="json"))
+    written = save_kept(
+        workshop, "workplace", version, author, workplace, workplace_of, read_workplace, settled
+    )
     note(workshop, author, "People, hours or places changed")
+    return written
 
 
 def note(workshop: Workshop, author: User, words: str, job: Job | None = None) -> None:

@@ -2,6 +2,7 @@
 import { type ReactNode, useState } from "react";
 import type { BenchReply, Operation, Standing } from "../../../api/client";
 import { t } from "../../../app/words";
+import { ForBinders, ViewOnly } from "../../../app/ViewOnly";
 import { Button, Tick } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
 import { AddPicture } from "../record/AddPicture";
@@ -24,11 +25,13 @@ export function Details({ operation, standing, cut, tell }: OpenOperation) {
   return (
     <div className="grid gap-x-6 gap-y-3 py-2 pl-14 text-sm md:grid-cols-2">
       <What operation={operation} standing={standing} cut={cut} tell={tell} />
-      <div className="space-y-2 md:col-span-2">
-        <Note operation={operation} tell={tell} />
-        <OperationTimes operation={operation} />
-        <LeaveOut operation={operation} />
-      </div>
+      <ForBinders>
+        <div className="space-y-2 md:col-span-2">
+          <Note operation={operation} tell={tell} />
+          <OperationTimes operation={operation} />
+          <LeaveOut operation={operation} />
+        </div>
+      </ForBinders>
     </div>
   );
 }
@@ -66,15 +69,17 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
         <div className="md:col-span-2">
           <h3 className="font-semibold">{t("bench.measure")}</h3>
           <div className="flex flex-wrap gap-x-4 gap-y-2">
-            {operation.measures.map((asked) => (
-              <MeasureField
-                key={asked.quantity}
-                asked={asked}
-                operation={operation}
-                tell={tell}
-                big={big}
-              />
-            ))}
+            <ViewOnly>
+              {operation.measures.map((asked) => (
+                <MeasureField
+                  key={asked.quantity}
+                  asked={asked}
+                  operation={operation}
+                  tell={tell}
+                  big={big}
+                />
+              ))}
+            </ViewOnly>
           </div>
         </div>
       )}
@@ -140,6 +145,7 @@ function PiecesToCut({ operation, cut, tell }: Pick<OpenOperation, "operation" |
         {!known && material && <FromStock material={material} />}
         {known && !known.fits && (
           <Button
+            changes
             kind="quiet"
             onClick={() => void tell("cut", { operation: operation.id, piece: piece.piece })}
           >
@@ -172,7 +178,7 @@ function LookTick({
       </Tick>
       {found && <p className="pl-8 text-amber">{t("bench.foundOtherwise", { found })}</p>}
       {otherwise === null ? (
-        <Button kind="quiet" className="ml-6" onClick={() => setOtherwise(found ?? "")}>
+        <Button changes kind="quiet" className="ml-6" onClick={() => setOtherwise(found ?? "")}>
           {t("bench.otherwise")}
         </Button>
       ) : (
@@ -275,7 +281,9 @@ function Part({ title, shown, children }: { title: string; shown: boolean; child
   return (
     <section>
       <h3 className="font-semibold">{title}</h3>
-      <ul className="space-y-0.5">{children}</ul>
+      <ViewOnly>
+        <ul className="space-y-0.5">{children}</ul>
+      </ViewOnly>
     </section>
   );
 }

@@ -1,10 +1,12 @@
 /** One operation at a time, for a tablet or phone beside the press: big type, next and back. */
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
+import { ForBinders } from "../../../app/ViewOnly";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Drawings } from "../../Drawings";
 import { useSnapshot } from "../../context";
+import { useFocusKept } from "../../../parts/focus";
 import { BetweenDevices } from "./BetweenDevices";
 import { Note, What } from "./Details";
 import { isWaiting, STATUS_WORDS, Turns, Waiting } from "./OrderOfWork";
@@ -20,6 +22,7 @@ export function OneAtATime({ grain }: { grain: boolean }) {
   const { bench, error, standings, cut, tell, ahead } = useBench();
   const [chosen, setChosen] = useState<string | null>(null);
   useScreenOn();
+  const focus = useFocusKept<HTMLElement>();
   const operations = plan?.operations ?? [];
   if (!plan || !bench) return <p>{error?.message ?? t("common.oneMoment")}</p>;
   const first = (...wanted: string[]) =>
@@ -37,6 +40,7 @@ export function OneAtATime({ grain }: { grain: boolean }) {
   const held = operations.filter((each) => standing.held_by.includes(each.id));
   return (
     <section
+      ref={focus}
       aria-label={t("bench.oneAtATime")}
       className="min-h-0 flex-1 space-y-3 overflow-y-auto text-lg"
     >
@@ -84,9 +88,11 @@ export function OneAtATime({ grain }: { grain: boolean }) {
           <Drawings ids={[operation.drawing]} grain={grain} beside={false} />
         </div>
       )}
-      <div className={BIG}>
-        <Note operation={operation} tell={tell} />
-      </div>
+      <ForBinders>
+        <div className={BIG}>
+          <Note operation={operation} tell={tell} />
+        </div>
+      </ForBinders>
       {running.length > 0 && (
         <section>
           <h3 className="font-semibold">{t("bench.meanwhile")}</h3>

@@ -1,11 +1,13 @@
 /** The operations of this book as a list: what to do now, what waits, what is done; each opens. */
 import { useState } from "react";
 import type { BenchReply, Operation, Standing } from "../../../api/client";
+import { useReader } from "../../../app/person";
 import { t, type WordKey } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { useLit, useSnapshot } from "../../context";
 import { BetweenDevices } from "./BetweenDevices";
 import { Details } from "./Details";
+import { useFocusKept } from "../../../parts/focus";
 import { Remaining } from "./Remaining";
 import { type Tell, useBench } from "./useBench";
 
@@ -29,6 +31,7 @@ export function OrderOfWork() {
   const { plan } = useSnapshot();
   const { bench, error, standings, cut, tell, ahead } = useBench();
   const [open, setOpen] = useState<string | null>(null);
+  const focus = useFocusKept<HTMLDivElement>();
   const operations = plan?.operations ?? [];
   if (!plan || !bench) return <p>{error?.message ?? t("common.oneMoment")}</p>;
   const next = operations.find((each) => standings.get(each.id)?.status === "ready");
@@ -54,7 +57,7 @@ export function OrderOfWork() {
   };
   const done = operations.filter(isDone);
   return (
-    <>
+    <div ref={focus} className="flex min-h-0 flex-1 flex-col">
       <p aria-live="polite" className="text-sm">
         {next
           ? t("bench.now", { title: next.title })
@@ -90,7 +93,7 @@ export function OrderOfWork() {
         )}
         {operations.filter((each) => !isDone(each)).map(line)}
       </ol>
-    </>
+    </div>
   );
 }
 
@@ -179,12 +182,15 @@ export function Turns({
   const { status } = standing;
   const say = (kind: "started" | "paused" | "done" | "undone") => () =>
     void tell(kind, { operation: operation.id });
+  const reader = useReader();
   const size = big ? "min-h-[56px] px-6 text-xl" : "";
+  if (reader) return null;
   return (
     <span className={`flex ${big ? "flex-wrap gap-3" : "gap-2"}`}>
       {status !== "working" && status !== "done" && (
         <Button
           className={size}
+          data-next={status === "ready" || undefined}
           kind={status === "ready" ? "main" : "plain"}
           onClick={say("started")}
         >
@@ -197,7 +203,7 @@ export function Turns({
         </Button>
       )}
       {(status === "working" || status === "paused") && (
-        <Button className={size} kind="main" onClick={say("done")}>
+        <Button className={size} kind="main" data-next onClick={say("done")}>
           {t("bench.done")}
         </Button>
       )}

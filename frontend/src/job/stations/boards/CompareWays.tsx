@@ -28,7 +28,7 @@ function Compare({ onDone }: { onDone: () => void }) {
     "ways",
     async (body) => unwrap(await api.POST("/api/ways", { body })) as Way[],
   );
-  if (ways.error) return <p role="alert">{ways.error.message}</p>;
+  if (ways.error && !ways.data) return <p role="alert">{ways.error.message}</p>;
   if (!ways.data) return <p>{t("common.reckoning")}</p>;
   return <Chosen ways={ways.data} onDone={onDone} />;
 }
@@ -210,6 +210,7 @@ function Side({
                 <td key={index} className="px-2 py-2">
                   {Object.keys(column.patch).length > 0 && (
                     <Button
+                      changes
                       className="text-sm"
                       aria-label={t("boards.takeLabel", { label: column.label })}
                       onClick={() => {

@@ -41,6 +41,7 @@ export function CuttingStation() {
       </div>
       <div className="flex flex-wrap items-center gap-3">
         <Button
+          changes
           kind="main"
           disabled={chosen === 0 || layOut.isPending}
           onClick={() => void session.save().then(() => layOut.mutate(asUsual([job.id])))}

@@ -3,6 +3,7 @@ import { t, type WordKey } from "../../../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, type PrintFile, type PrintPart, ProblemError, unwrap } from "../../../api/client";
+import { ForBinders } from "../../../app/ViewOnly";
 import { useOptions } from "../../../app/choices";
 import { Button, Pick } from "../../../parts/controls";
 import { isBusy, POLL_MS } from "../../../parts/poll";
@@ -60,18 +61,20 @@ export function Prints() {
     <section aria-label={t("printing.imposedFiles")} className="mt-4">
       <h2 className="mb-1 text-lg font-semibold">{t("printing.impose")}</h2>
       {needsText && <p className="mb-2 text-sm">{t("printing.bringTheTextAsAPDF")}</p>}
-      <div className="flex flex-wrap items-center gap-2">
-        <Button kind="main" disabled={needsText || ask.isPending} onClick={() => ask.mutate()}>
-          {t("printing.imposeSheetsSheets", { sheets })}
-        </Button>
-        <Pick
-          label={t("printing.whichPart")}
-          labelHidden
-          value={part}
-          options={parts}
-          onChange={setPart}
-        />
-      </div>
+      <ForBinders>
+        <div className="flex flex-wrap items-center gap-2">
+          <Button kind="main" disabled={needsText || ask.isPending} onClick={() => ask.mutate()}>
+            {t("printing.imposeSheetsSheets", { sheets })}
+          </Button>
+          <Pick
+            label={t("printing.whichPart")}
+            labelHidden
+            value={part}
+            options={parts}
+            onChange={setPart}
+          />
+        </div>
+      </ForBinders>
       {ask.error && (
         <p role="alert" className="mt-1 text-sm text-madder">
           {ask.error.message}

@@ -1,5 +1,6 @@
 /** The colophon: set from the record, or in one's own words; a page at leaf size. */
 import type { BookRecord } from "../../../api/client";
+import { useReader } from "../../../app/person";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
@@ -20,16 +21,17 @@ export function Colophon({ record }: { record: BookRecord }) {
             className="block h-64 w-full rounded border border-faded bg-sheet p-2 font-serif text-base text-ink"
             maxLength={3000}
             value={words}
+            readOnly={useReader()}
             onChange={(event) => session.set("finish.colophon", event.target.value)}
           />
         </label>
         <p className="flex flex-wrap items-center gap-3">
           {own ? (
-            <Button onClick={() => session.set("finish.colophon", "")}>
+            <Button changes onClick={() => session.set("finish.colophon", "")}>
               {t("record.setItAnew")}
             </Button>
           ) : (
-            <Button onClick={() => session.set("finish.colophon", record.colophon)}>
+            <Button changes onClick={() => session.set("finish.colophon", record.colophon)}>
               {t("record.keepTheseWords")}
             </Button>
           )}

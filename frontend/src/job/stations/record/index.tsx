@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, unwrap } from "../../../api/client";
+import { ForBinders } from "../../../app/ViewOnly";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Tabbed } from "../../../parts/Tabbed";
@@ -34,7 +35,9 @@ function RecordViews() {
           content: (
             <>
               <WhatWasDone record={record} />
-              <Note tell={note} />
+              <ForBinders>
+                <Note tell={note} />
+              </ForBinders>
             </>
           ),
         },
@@ -77,7 +80,7 @@ function Summary() {
           {t("record.asCsv")}
         </a>
       </p>
-      <Button kind="main" disabled={again.isPending} onClick={() => again.mutate()}>
+      <Button changes kind="main" disabled={again.isPending} onClick={() => again.mutate()}>
         {t("record.makeItAgain")}
       </Button>
       <p className="text-faded">{t("record.startsFromWhatWasMeasured")}</p>

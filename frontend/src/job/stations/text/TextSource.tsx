@@ -1,4 +1,5 @@
 /** The text of a job: brought as a PDF, what was found in it, and its pages to look through. */
+import { useReader } from "../../../app/person";
 import { t } from "../../../app/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
@@ -17,6 +18,7 @@ export function TextSource() {
   const { draft } = useSnapshot();
   const queries = useQueryClient();
   const picker = useRef<HTMLInputElement>(null);
+  const reader = useReader();
   const [sent, setSent] = useState<number | null>(null);
   const [error, setError] = useState("");
   const [dialog, setDialog] = useState<"pages" | "texts" | null>(null);
@@ -79,12 +81,13 @@ export function TextSource() {
       onDrop={(event) => {
         event.preventDefault();
         const file = event.dataTransfer.files[0];
-        if (file) void send(file);
+        if (file && !reader) void send(file);
       }}
     >
       <input
         ref={picker}
         type="file"
+        disabled={reader}
         accept="application/pdf,.pdf"
         aria-label={t("text.aPDFToBring")}
         className="sr-only"
@@ -120,10 +123,11 @@ export function TextSource() {
                 {t("text.lookThrough")}
               </Button>
             )}
-            <Button kind="quiet" onClick={() => setDialog("texts")}>
+            <Button changes kind="quiet" onClick={() => setDialog("texts")}>
               {t("text.oneBroughtBefore")}
             </Button>
             <Button
+              changes
               kind={typeof digest === "string" ? "plain" : "main"}
               onClick={() => picker.current?.click()}
             >
