@@ -1,5 +1,6 @@
 """A backup taken from data in use, put back elsewhere: everything is there, and the files are whole."""
 
+import hashlib
 import io
 import json
 import subprocess
@@ -92,6 +93,35 @@ def test_what_is_no_backup_is_refused_and_nothing_is_begun(
         restore(source, tmp_path / "place")
     assert not any((tmp_path / "place").glob("files/*"))
     assert Cluster(cluster_folder(tmp_path / "place" / "database"), lasting=False).alive is False
+
+
+def _damaged(source: Path, name: str, out: Path) -> Path:
+    """The same backup with one byte of one file in it turned over."""
+    with tarfile.open(source) as old, tarfile.open(out, "w") as new:
+        for member in old.getmembers():
+            file = old.extractfile(member)
+            content = bytearray(file.read() if file else b"")
+            if member.name == name or (name == "files" and member.name.startswith("files/texts/")):
+                content[len(content) // 2] ^= 1
+            new.addfile(member, io.BytesIO(bytes(content)))
+    return out
+
+
+@pytest.mark.parametrize("name", ["database.dump", "files"])
+def test_a_damaged_backup_is_refused_before_anything_is_touched(tmp_path: Path, name: str) -> None:
+    one, place = _reachable(tmp_path) / "one", tmp_path / "place"
+    out = tmp_path / "saved.tar"
+    (one / "files" / "texts" / "1").mkdir(parents=True)
+    content = b"a text, whole"
+    (one / "files" / "texts" / "1" / f"{hashlib.sha256(content).hexdigest()}.pdf").write_bytes(content)
+    environment = environment_of(one) | {"WEALD_PLAIN_HTTP": "1"}
+    with running_cluster(cluster_folder(one / "database"), lasting=False) as url:
+        manage(environment | {"WEALD_DATABASE_URL": url}, "migrate")
+        backup(out, one)
+    with pytest.raises(NotReadyError, match="is damaged"):
+        restore(_damaged(out, name, tmp_path / "damaged.tar"), place)
+    assert not (place / "files").exists()
+    assert restore(out, place) == 1
 
 
 BACKUPS = Path(__file__).parents[1] / "corpus" / "backups"

@@ -89,3 +89,19 @@ def test_slow_questions_to_the_database_are_logged_without_what_was_asked(
     (said,) = (record for record in caplog.records if record.message.startswith("slow query"))
     assert "select" in said.__dict__["sql"]
     assert "a secret" not in said.message + said.__dict__["sql"]
+
+
+@pytest.mark.parametrize("path", ["/come-in/a-secret-token", "/calendar/a-secret-token.ics"])
+def test_what_lets_in_stands_in_no_log(db: None, path: str, caplog: pytest.LogCaptureFixture) -> None:
+    caplog.handler.addFilter(numbering.WithoutSecrets())
+    with caplog.at_level(logging.DEBUG):
+        assert Client().get(path).status_code in (200, 404, 410, 422, 429)
+        logging.getLogger("django.request").warning("Too Many Requests: %s", path)
+        logging.getLogger("weald").exception("failure at %s %s", "GET", f"{path}?next=/")
+    assert "a-secret-token" not in caplog.text.replace("test_watching", "")
+    assert "/…" in caplog.text
+
+
+def test_an_authorization_nobody_could_have_is_refused_like_any_other(db: None, settings: Any) -> None:
+    settings.METRICS_TOKEN = "for the watcher"
+    assert Client().get("/metrics", headers={"Authorization": "Bearer für"}).status_code == 404

@@ -1,13 +1,15 @@
 """Backups: database and files as one consistent whole, taken while Weald runs, put back into an empty place.
 
-A backup is a tar file: ``weald-backup.json`` says what it is, ``database.dump`` is PostgreSQL's own format,
-and ``files/`` holds the texts, artworks and imposed files. Files are never written twice under one name, so
+A backup is a tar file: ``weald-backup.json`` says what it is and has the SHA-256 of everything in it,
+``database.dump`` is PostgreSQL's own format, and ``files/`` holds the texts, artworks and imposed files. Files are never written twice under one name, so
 those there were before and after the database was written down hold all that it speaks of.
 """
 
+import hashlib
 import io
 import json
 import os
+import re
 import shutil
 import subprocess
 import tarfile
@@ -22,7 +24,7 @@ from weald.command.machine import NotReadyError, postgres_programs
 from weald.command.paths import VAR
 from weald.command.serving import environment_of, manage, one_at_a_time, opened_database
 
-FORMAT, VERSION = "weald-backup", 1
+FORMAT, VERSION = "weald-backup", 2
 _ABOUT, _DUMP, _FILES = "weald-backup.json", "database.dump", "files"
 
 
@@ -60,13 +62,30 @@ def restore(source: Path, place: Path = VAR / "serve") -> int:
             tables = "select count(*) from pg_tables where schemaname = 'public'"
             if _postgres("psql", url, "-Atc", tables).strip() != "0":
                 raise NotReadyError("There is data already; restore into an empty place.")
-            with tempfile.TemporaryDirectory() as folder:
-                count = _unpack(source, Path(folder), files)
-                dump = str(Path(folder) / _DUMP)
+            place.mkdir(parents=True, exist_ok=True)
+            with tempfile.TemporaryDirectory(dir=place) as folder:
+                count = _unpack(source, Path(folder))
+                dump, held = Path(folder) / _DUMP, Path(folder) / _FILES
+                _postgres("pg_restore", "", "--list", str(dump))
                 as_ours = ("--no-owner", "--no-privileges", "--no-comments", "--exit-on-error")
-                _postgres("pg_restore", url, *as_ours, dump)
-            manage(environment, "make_ready")
+                _postgres("pg_restore", url, *as_ours, "--single-transaction", str(dump))
+                try:
+                    _move_in(held, files)
+                    manage(environment, "make_ready")
+                except BaseException:
+                    shutil.rmtree(files, ignore_errors=True)
+                    _postgres("psql", url, "-qc", "drop schema public cascade; create schema public")
+                    raise
     return count
+
+
+def _move_in(held: Path, files: Path) -> None:
+    """Files that were checked, to where they are kept."""
+    files.parent.mkdir(parents=True, exist_ok=True)
+    held.mkdir(exist_ok=True)
+    shutil.rmtree(files, ignore_errors=True)
+    shutil.move(held, files)
+    files.chmod(0o700)
 
 
 @contextmanager
@@ -88,7 +107,7 @@ def _postgres(program: str, url: str, *arguments: str) -> str:
     """Run one of PostgreSQL's programs; the address goes by the environment, so that no list shows it."""
     done = subprocess.run(
         [str(postgres_programs() / program), *_into(program, url), *arguments],
-        env={**os.environ, **_address(url)},
+        env={**os.environ, **(_address(url) if url else {})},
         capture_output=True,
         text=True,
         check=False,
@@ -100,7 +119,7 @@ def _postgres(program: str, url: str, *arguments: str) -> str:
 
 def _into(program: str, url: str) -> list[str]:
     """Restoring has to be told by name that there is a database to restore into."""
-    return ["-d", _address(url)["PGDATABASE"]] if program == "pg_restore" else []
+    return ["-d", _address(url)["PGDATABASE"]] if program == "pg_restore" and url else []
 
 
 def _address(url: str) -> dict[str, str]:
@@ -133,19 +152,34 @@ def _hold(files: Path, held: Path) -> None:
 
 def _pack(out: Path, dump: Path, held: Path) -> int:
     files = sorted(path for path in held.rglob("*") if path.is_file()) if held.exists() else []
-    about = {"format": FORMAT, "version": VERSION, "at": datetime.now(UTC).isoformat(), "files": len(files)}
+    names = {f"{_FILES}/{path.relative_to(held)}": path for path in files}
+    digests = {name: _digest(path) for name, path in {_DUMP: dump, **names}.items()}
+    about = {
+        "format": FORMAT,
+        "version": VERSION,
+        "at": datetime.now(UTC).isoformat(),
+        "files": len(files),
+        "sha256": digests,
+    }
     with tarfile.open(out, "w") as tar:
         content = json.dumps(about, indent=2).encode()
         entry = tarfile.TarInfo(_ABOUT)
         entry.size = len(content)
         tar.addfile(entry, io.BytesIO(content))
         tar.add(dump, _DUMP)
-        for path in files:
-            tar.add(path, f"{_FILES}/{path.relative_to(held)}")
+        for name, path in names.items():
+            tar.add(path, name)
     return len(files)
 
 
-def _unpack(source: Path, folder: Path, files: Path) -> int:
+def _digest(path: Path) -> str:
+    with path.open("rb") as file:
+        return hashlib.file_digest(file, "sha256").hexdigest()
+
+
+def _unpack(source: Path, folder: Path) -> int:
+    """Take a backup apart into a folder of its own, and check all of it before anything is touched."""
+    files = folder / _FILES
     try:
         with tarfile.open(source) as tar:
             about = json.load(tar.extractfile(_ABOUT) or io.BytesIO(b"{}"))
@@ -154,7 +188,7 @@ def _unpack(source: Path, folder: Path, files: Path) -> int:
             if about["version"] > VERSION:
                 raise NotReadyError(f"{source} was written by a newer Weald; restore it with that.")
             _put(tar, tar.getmember(_DUMP), folder / _DUMP)
-            files.mkdir(parents=True, exist_ok=True, mode=0o700)
+            files.mkdir(mode=0o700)
             held = [each for each in tar.getmembers() if each.isfile() and each.name.startswith(f"{_FILES}/")]
             for each in held:
                 _put(tar, each, _within(files, each.name.removeprefix(f"{_FILES}/")))
@@ -162,7 +196,22 @@ def _unpack(source: Path, folder: Path, files: Path) -> int:
         raise NotReadyError(f"{source} cannot be read as a backup ({error}).") from None
     if len(held) != about["files"]:
         raise NotReadyError(f"{source} is not whole: {len(held)} of {about['files']} files.")
+    known = about.get("sha256", {})
+    for name in (_DUMP, *(each.name for each in held)):
+        path = folder / name
+        wanted = known.get(name) or _named_digest(name)
+        if wanted is not None and _digest(path) != wanted:
+            raise NotReadyError(f"{source} is damaged: “{name}” is not what was saved. Nothing was restored.")
     return len(held)
+
+
+_A_DIGEST = re.compile(r"[0-9a-f]{64}")
+
+
+def _named_digest(name: str) -> str | None:
+    """The digest of its content that a file is named by; artwork is made safe, and named as it was brought."""
+    stem = Path(name).stem
+    return stem if name.startswith(f"{_FILES}/texts/") and _A_DIGEST.fullmatch(stem) else None
 
 
 def _within(folder: Path, name: str) -> Path:

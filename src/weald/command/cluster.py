@@ -21,6 +21,7 @@ from pathlib import Path
 from typing import TypedDict
 
 from weald.command.machine import NotReadyError, database_user, is_root, postgres_programs
+from weald.command.paths import write_for_us_alone
 
 _DATABASE = _ROLE = "weald"
 _KEEPER = "weald_keeper"
@@ -94,9 +95,7 @@ def _passwords(folder: Path) -> Passwords | None:
 
 
 def _keep(folder: Path, passwords: Passwords) -> None:
-    path = _secrets_path(folder)
-    path.touch(mode=0o600)
-    path.write_text(json.dumps(passwords))
+    write_for_us_alone(_secrets_path(folder), json.dumps(passwords))
 
 
 def _new_passwords() -> Passwords:

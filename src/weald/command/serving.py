@@ -15,7 +15,7 @@ from typing import Literal
 from weald.command import frontend
 from weald.command.cluster import Cluster, cluster_folder, free_port, running_url, stop_left_over
 from weald.command.machine import NotReadyError
-from weald.command.paths import PROJECT, VAR
+from weald.command.paths import PROJECT, VAR, write_for_us_alone
 from weald.command.supervising import Kept, Program, keep_alive, kept
 
 DEMO_NAME, DEMO_PASSWORD = "binder", "linen-thread"
@@ -28,8 +28,7 @@ def _secret_key(folder: Path) -> str:
     path = folder / "secret_key"
     if not path.exists():
         folder.mkdir(parents=True, exist_ok=True)
-        path.write_text(secrets.token_urlsafe(64))
-        path.chmod(0o600)
+        write_for_us_alone(path, secrets.token_urlsafe(64))
     return path.read_text()
 
 
@@ -124,7 +123,8 @@ def opened_database(
         yield environment, None
         return
     with _own_cluster(cluster_folder(folder)) as cluster:
-        yield environment | {"WEALD_DATABASE_URL": cluster.url}, cluster
+        data = {"WEALD_DATA": str(cluster.folder)}
+        yield environment | {"WEALD_DATABASE_URL": cluster.url} | data, cluster
 
 
 @contextlib.contextmanager
@@ -165,7 +165,7 @@ def demo(fresh: bool) -> None:
             environment.pop("WEALD_DATABASE_URL", None)
             environment["WEALD_FRONTEND"] = str(frontend.build())
             with _own_cluster(database) as cluster:
-                environment["WEALD_DATABASE_URL"] = cluster.url
+                environment |= {"WEALD_DATABASE_URL": cluster.url, "WEALD_DATA": str(cluster.folder)}
                 manage(environment, "load_demo", DEMO_NAME, DEMO_PASSWORD)
                 lines = [
                     "",
@@ -202,18 +202,25 @@ def serve(only: Role | None = None) -> None:
                 manage(environment, "make_ready")
                 what = "The worker is ready" if only == "worker" else f"Weald is open at {bind}"
                 environment |= {"WEALD_LOG_JSON": os.environ.get("WEALD_LOG_JSON", "1")}
-                environment |= {"PROMETHEUS_MULTIPROC_DIR": str(_emptied(folder / f"metrics-{os.getpid()}"))}
+                environment |= {"PROMETHEUS_MULTIPROC_DIR": str(_counted_in())}
                 _run(environment, bind, cluster, [f"{what}. Ctrl-C closes it."], only)
     except _StopError:
         print("\nClosed.", flush=True)
 
 
-def _emptied(folder: Path) -> Path:
-    """A folder for what this start counts; those of starts before are gone."""
-    for old in folder.parent.glob(f"{folder.name.partition('-')[0]}-*"):
+def _counted_in() -> Path:
+    """A folder for what this start counts; those of starts before are gone.
+
+    In memory where there is such a place: what is counted is mapped into the web servers, and a full disk under
+    it would end them.
+    """
+    memory = Path("/dev/shm")
+    parent = memory if os.access(memory, os.W_OK) else VAR / "serve"
+    for old in parent.glob("weald-metrics-*"):
         if not Path("/proc", old.name.rpartition("-")[2]).exists():
             shutil.rmtree(old, ignore_errors=True)
-    folder.mkdir(exist_ok=True)
+    folder = parent / f"weald-metrics-{os.getpid()}"
+    folder.mkdir(mode=0o700, exist_ok=True)
     return folder
 
 

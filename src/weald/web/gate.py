@@ -15,9 +15,13 @@ from typing import Any
 from django.core.exceptions import RequestDataTooBig
 from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
+from psycopg.errors import DiskFull
 
 from weald.core.job.text import LONGEST, unkeepable
 from weald.web.numbering import new_number, number_of_request
+from weald.web.patience import WATCH
+from weald.web.room import WORDS as NO_ROOM
+from weald.web.room import is_full
 
 log = logging.getLogger("weald")
 
@@ -46,6 +50,10 @@ class GateMiddleware:
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Look at a request, have it answered, and see to it that nobody keeps the answer."""
         api = request.path_info.startswith("/api/")
+        if not WATCH.may_ask() and request.path_info not in _WITHOUT_DATABASE:
+            return _away(request)
+        if request.method in _WRITING and is_full():
+            return _no_room(request)
         try:
             _look_at(request)
         except RequestDataTooBig:
@@ -77,12 +85,12 @@ def _no_such_address(found: HttpResponse) -> HttpResponse:
 
 def failed(request: HttpRequest) -> HttpResponse:
     """What nobody expected, with a number that stands in the log too; a database that is away is said so."""
-    if isinstance(sys.exception(), OperationalError | InterfaceError):
+    problem = sys.exception()
+    if isinstance(problem, OperationalError) and isinstance(problem.__cause__, DiskFull):
+        return _no_room(request)
+    if isinstance(problem, OperationalError | InterfaceError):
         log.warning("the database is away at %s %s", request.method, request.path)
-        words = "The database is away just now. What you typed is kept in your browser and saved by itself."
-        answer = _problem(503, "away", words)
-        answer["Retry-After"] = "3"
-        return answer
+        return _away(request)
     number = number_of_request() or new_number()
     log.exception("failure %s at %s %s", number, request.method, request.path)
     return _problem(
@@ -91,6 +99,30 @@ def failed(request: HttpRequest) -> HttpResponse:
         f"Something went wrong here; it is noted as {number}. What you typed is kept in your browser. If it "
         "happens again, tell whoever looks after Weald that number.",
     )
+
+
+_AWAY = "The database is away just now. What you typed is kept in your browser and saved by itself."
+_WITHOUT_DATABASE = ("/healthz", "/readyz")
+_WRITING = ("POST", "PUT", "PATCH")
+
+
+def _away(request: HttpRequest) -> HttpResponse:
+    answer = _said(request, 503, "away", _AWAY)
+    answer["Retry-After"] = "3"
+    return answer
+
+
+def _no_room(request: HttpRequest) -> HttpResponse:
+    return _said(request, 507, "no_room", NO_ROOM)
+
+
+def _said(request: HttpRequest, status: int, code: str, words: str) -> HttpResponse:
+    """To programs in the API's form, to people as a page that looks again by itself."""
+    if request.path_info.startswith("/api/"):
+        return _problem(status, code, words)
+    page = HttpResponse(f"{words}\n", status=status, content_type="text/plain; charset=utf-8")
+    page["Refresh"] = "5"
+    return page
 
 
 def not_from_here(request: HttpRequest, reason: str = "") -> HttpResponse:

@@ -5,6 +5,11 @@ from django.db import DatabaseError, connection
 from django.http import HttpRequest, HttpResponse
 from django.views.decorators.http import require_safe
 
+from weald.web.patience import patience
+from weald.web.room import is_full
+
+_READY_SECONDS = 2.0
+
 
 @require_safe
 @login_not_required
@@ -16,10 +21,13 @@ def alive(request: HttpRequest) -> HttpResponse:
 @require_safe
 @login_not_required
 def ready(request: HttpRequest) -> HttpResponse:
-    """That it reaches its database; 503 where it does not."""
+    """That it reaches its database; 503 where it does not. A full disk is said: reading goes on."""
     try:
-        with connection.cursor() as cursor:
+        with patience(_READY_SECONDS), connection.cursor() as cursor:
             cursor.execute("select 1")
     except DatabaseError:
+        connection.close()
         return HttpResponse("the database is away\n", status=503, content_type="text/plain")
+    if is_full():
+        return HttpResponse("reading only: the disk is full\n", content_type="text/plain")
     return HttpResponse("ready\n", content_type="text/plain")

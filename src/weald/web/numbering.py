@@ -1,6 +1,7 @@
 """The number of the request that is being answered, for its answer, the log, and what people are told."""
 
 import logging
+import re
 import uuid
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -35,4 +36,19 @@ class WithNumber(logging.Filter):
     def filter(self, record: logging.LogRecord) -> bool:
         """Let the line pass, with its number."""
         record.request_number = number_of_request()
+        return True
+
+
+_SECRET = re.compile(r"/(come-in|calendar)/[^\s/?#\"']+")
+"""Addresses that let in whoever knows them."""
+
+
+class WithoutSecrets(logging.Filter):
+    """Takes out of every line of the log what would let its reader in."""
+
+    def filter(self, record: logging.LogRecord) -> bool:
+        """Let the line pass, without secrets."""
+        words = record.getMessage()
+        if _SECRET.search(words):
+            record.msg, record.args = _SECRET.sub(r"/\1/…", words), ()
         return True

@@ -84,7 +84,16 @@ TEMPLATES = [
     }
 ]
 
+DATABASE_SECONDS = float(os.environ.get("WEALD_DATABASE_SECONDS", "10"))
+"""A request waits for one answer of the database no longer; 0 for ever."""
 DATABASES = {"default": dj_database_url.parse(_required("WEALD_DATABASE_URL"), conn_max_age=600)}
+DATABASES["default"]["OPTIONS"] = {
+    **DATABASES["default"].get("OPTIONS", {}),
+    "connect_timeout": 3,
+    "keepalives_idle": 30,
+    "keepalives_interval": 10,
+    "keepalives_count": 3,
+}
 CACHES = {
     "default": {
         "BACKEND": "django.core.cache.backends.db.DatabaseCache",
@@ -124,6 +133,10 @@ USE_TZ = True
 
 FILES_FOLDER = Path(os.environ.get("WEALD_FILES", PROJECT / "var" / "files"))
 """Texts and imposed files; never served from here."""
+DATA_FOLDERS = tuple(filter(None, os.environ.get("WEALD_DATA", "").split(os.pathsep)))
+"""Where the database keeps its data, where it is on this machine."""
+DISK_RESERVE = int(os.environ.get("WEALD_DISK_RESERVE_MB", "100")) * 1_000_000
+"""So much of every disk is left to the database; with less, nothing is written any more."""
 S3_BUCKET = os.environ.get("WEALD_S3_BUCKET", "")
 """A store of files elsewhere, for more than one machine; its keys come from the usual AWS_… names."""
 _FOLDER_STORE = {
@@ -200,7 +213,10 @@ METRICS_TOKEN = os.environ.get("WEALD_METRICS_TOKEN", "")
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "filters": {"number": {"()": "weald.web.numbering.WithNumber"}},
+    "filters": {
+        "number": {"()": "weald.web.numbering.WithNumber"},
+        "secrets": {"()": "weald.web.numbering.WithoutSecrets"},
+    },
     "formatters": {
         "json": {
             "()": "pythonjsonlogger.json.JsonFormatter",
@@ -211,7 +227,7 @@ LOGGING = {
     "handlers": {
         "console": {
             "class": "logging.StreamHandler",
-            "filters": ["number"],
+            "filters": ["number", "secrets"],
             "formatter": "json" if _flag("WEALD_LOG_JSON") else "plain",
         }
     },

@@ -30,6 +30,8 @@ from prometheus_client.core import GaugeMetricFamily
 from prometheus_client.multiprocess import MultiProcessCollector
 
 from weald.web.numbering import numbered
+from weald.web.patience import patience
+from weald.web.room import bytes_left
 from weald.web.work import Work
 
 log = logging.getLogger("weald.requests")
@@ -75,7 +77,7 @@ class WatchMiddleware:
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Have a request answered, and note how that went."""
         began, queries = time.perf_counter(), _Queries()
-        with numbered() as number, connection.execute_wrapper(queries):
+        with numbered() as number, connection.execute_wrapper(queries), patience():
             response = self._respond(request)
             response["X-Request-ID"] = number
             _note(request, response.status_code, time.perf_counter() - began, queries.count)
@@ -114,7 +116,8 @@ class _WorkCollector:
                 much.add_metric([model.task, state], rows.filter(state=state).count())
             first = rows.filter(state="waiting").order_by("asked").values_list("asked", flat=True).first()
             oldest.add_metric([model.task], (timezone.now() - first).total_seconds() if first else 0.0)
-        yield from (much, oldest)
+        left = GaugeMetricFamily("weald_disk_left_bytes", "Room on the fullest disk", value=bytes_left())
+        yield from (much, oldest, left)
 
 
 @require_safe
@@ -122,7 +125,8 @@ class _WorkCollector:
 def metrics(request: HttpRequest) -> HttpResponse:
     """Everything counted, in the text format of Prometheus; for whoever knows the token, and nobody else."""
     asked = request.headers.get("Authorization", "")
-    if not settings.METRICS_TOKEN or not hmac.compare_digest(asked, f"Bearer {settings.METRICS_TOKEN}"):
+    known = f"Bearer {settings.METRICS_TOKEN}"
+    if not settings.METRICS_TOKEN or not hmac.compare_digest(asked.encode(), known.encode()):
         raise Http404
     work = CollectorRegistry()
     work.register(_WorkCollector())

@@ -18,6 +18,7 @@ from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from weald.core.errors import SpecError, WealdError
+from weald.web.room import need_room
 
 log = logging.getLogger("weald")
 
@@ -137,6 +138,7 @@ def carry_out(
         return
     state, found = Work.State.FAILED, dict[str, object]()
     try:
+        need_room()
         found |= do(work, _telling(work))
         state = Work.State.DONE
     except CancelledError:
