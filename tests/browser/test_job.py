@@ -264,12 +264,6 @@ def test_a_reader_sees_everything_and_has_no_field(desk: Page, bindery: str) -> 
     before = stored()
     for station in STATIONS:
         go_to(desk, station)
-        print(
-            station,
-            desk.evaluate(
-                "[...document.querySelectorAll('main input:enabled, main select:enabled, main textarea:enabled')].map(e=>e.outerHTML)"
-            ),
-        )
         expect(desk.locator("main input:enabled, main select:enabled, main textarea:enabled")).to_have_count(
             0
         )

@@ -32,7 +32,8 @@ spec = client.get(f"/api/jobs/{job}").json()["spec"]
 def asked():
     looked_at_anew()
     saved = client.put(f"/api/jobs/{job}?version=1", json.dumps(spec), content_type="application/json")
-    brought = client.generic("POST", "/api/texts?name=a.pdf", b"%PDF-1.4 " * 100, content_type="application/pdf")
+    text = {"data": b"%PDF-1.4 " * 100, "content_type": "application/pdf"}
+    brought = client.generic("POST", "/api/texts?name=a.pdf", **text)
     return {
         "left": room.bytes_left(),
         "read": client.get(f"/api/jobs/{job}").status_code,

@@ -1,8 +1,9 @@
 """Backups: database and files as one consistent whole, taken while Weald runs, put back into an empty place.
 
 A backup is a tar file: ``weald-backup.json`` says what it is and has the SHA-256 of everything in it,
-``database.dump`` is PostgreSQL's own format, and ``files/`` holds the texts, artworks and imposed files. Files are never written twice under one name, so
-those there were before and after the database was written down hold all that it speaks of.
+``database.dump`` is PostgreSQL's own format, and ``files/`` holds the texts, artworks and imposed files. Files
+are never written twice under one name, so those there were before and after the database was written down
+hold all that it speaks of.
 """
 
 import hashlib
@@ -209,7 +210,7 @@ _A_DIGEST = re.compile(r"[0-9a-f]{64}")
 
 
 def _named_digest(name: str) -> str | None:
-    """The digest of its content that a file is named by; artwork is made safe, and named as it was brought."""
+    """The digest a text is named by; artwork is named by what was brought, before it was made safe."""
     stem = Path(name).stem
     return stem if name.startswith(f"{_FILES}/texts/") and _A_DIGEST.fullmatch(stem) else None
 

@@ -211,8 +211,8 @@ def serve(only: Role | None = None) -> None:
 def _counted_in() -> Path:
     """A folder for what this start counts; those of starts before are gone.
 
-    In memory where there is such a place: what is counted is mapped into the web servers, and a full disk under
-    it would end them.
+    In memory where there is such a place: what is counted is mapped into the web servers, and a full disk
+    under it would end them.
     """
     memory = Path("/dev/shm")
     parent = memory if os.access(memory, os.W_OK) else VAR / "serve"
