@@ -5,7 +5,7 @@ from urllib.parse import urljoin
 
 import pikepdf
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.steps import (
     STATIONS,
@@ -279,7 +279,12 @@ def test_a_server_that_is_away_is_said_at_once_and_what_is_shown_stays(desk: Pag
     open_job(desk, TIDE)
     is_saved(desk)
     asked: list[str] = []
-    desk.route(re.compile("/api/|/readyz"), lambda route: (asked.append(route.request.url), route.abort())[1])
+
+    def away(route: Route) -> None:
+        asked.append(route.request.url)
+        route.abort()
+
+    desk.route(re.compile("/api/|/readyz"), away)
     field(desk, "Width").fill("151")
     told = desk.get_by_text("Weald does not answer. What you see")
     expect(told).to_be_visible()

@@ -210,3 +210,32 @@ def test_worked_out_by_hand() -> None:
         assert done is not None
         assert done.true is true, text
     assert worked_out("nothing: 3 is less than 4 = 0") is None
+
+
+@pytest.mark.parametrize("structure", ["wrapper", "laced_card_case", "long_stitch", "saddle_stitch"])
+def test_a_cover_of_one_sheet_is_cut_drawn_and_weighed_as_it_was_measured(structure: str) -> None:
+    before = planned(job_in(structure))
+    width = value(before, "cover.width") + 6
+    made = planned(job_in(structure) | {"measured": {"cover.width": width}})
+    old, new = (next(each for each in one.pieces if each.id == "cover") for one in (before, made))
+    assert new.width == pytest.approx(old.width + 6)
+    assert value(made, "cover.leaf") == pytest.approx(value(before, "cover.leaf") + 3)
+    assert value(made, "book.weight") > value(before, "book.weight")
+    flat = next(each for each in made.drawings if each.id == "case.flat")
+    drawn = [each for each in flat.elements if isinstance(each, Dimension) and each.about == "cover.width"]
+    assert [each.end[0] - each.start[0] for each in drawn] == [pytest.approx(width)]
+
+
+def test_the_covers_of_loose_boards_are_drawn_as_they_were_measured() -> None:
+    before = planned(job_in("link_stitch"))
+    sizes = {name: value(before, name) + 6 for name in ("cover.width", "cover.height")}
+    made = planned(job_in("link_stitch") | {"measured": sizes})
+    flat = next(each for each in made.drawings if each.id == "case.flat")
+    drawn = {
+        each.about: abs(each.end[0] - each.start[0]) + abs(each.end[1] - each.start[1])
+        for each in flat.elements
+        if isinstance(each, Dimension)
+    }
+    assert {name: drawn[name] for name in sizes} == pytest.approx(sizes)
+    piece = next(each for each in made.pieces if each.id == "cover")
+    assert (piece.width, piece.height) == pytest.approx(tuple(sizes.values()))

@@ -2,16 +2,24 @@ import { t } from "../app/words";
 import type { Finding, Plan, Station } from "../api/client";
 import { Button, SeverityMark } from "../parts/controls";
 import { useLit, useSession } from "./context";
+import { actionsOf, useRemedies } from "./useRemedies";
 
 /** What to mind at this station, each with its remedy. */
-export function Findings({ findings }: { findings: readonly Finding[] }) {
+export function Findings({
+  findings,
+  station,
+}: {
+  findings: readonly Finding[];
+  station: Station;
+}) {
+  const remedies = useRemedies(findings, station);
   const session = useSession();
   const { point } = useLit();
   return (
     <div aria-live="polite">
       {findings.map((finding) => (
         <section
-          key={finding.code + finding.about}
+          key={finding.code + finding.about + finding.message}
           className="mb-2 rounded border border-rule bg-sheet p-2 text-sm"
           onMouseEnter={() => point(finding.about)}
           onMouseLeave={() => point("")}
@@ -20,9 +28,9 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
             <SeverityMark severity={finding.severity} />: {finding.message}
           </p>
           <p className="mt-1 text-faded">{finding.remedy}</p>
-          {finding.actions.length > 0 && (
+          {actionsOf(remedies, finding).length > 0 && (
             <p className="mt-1 flex flex-wrap gap-2">
-              {finding.actions.map((action) => (
+              {actionsOf(remedies, finding).map((action) => (
                 <Button
                   changes
                   key={action.label}

@@ -218,7 +218,10 @@ function Stations() {
           ))}
           {plan && (
             <>
-              <Findings findings={findings.filter((each) => each.station === station)} />
+              <Findings
+                station={station}
+                findings={findings.filter((each) => each.station === station)}
+              />
               {here.Aside ? (
                 <here.Aside plan={plan} onSection={setSection} reckoning={reckoning} />
               ) : (

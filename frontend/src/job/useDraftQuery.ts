@@ -6,13 +6,16 @@ import type { Draft } from "./paths";
 export function useDraftQuery<T>(
   name: string,
   ask: (draft: Draft, signal: AbortSignal) => Promise<T>,
-  ...more: readonly (string | number)[]
+  ...rest: readonly (string | number | { enabled: boolean })[]
 ): UseQueryResult<T> {
+  const more = rest.filter((each) => typeof each !== "object");
+  const only = rest.find((each) => typeof each === "object");
   const { draft } = useSnapshot();
   return useQuery({
     queryKey: [name, draft, ...more],
     queryFn: ({ signal }) => ask(draft, signal),
     placeholderData: keepPreviousData,
+    enabled: only?.enabled ?? true,
     retry: false,
     staleTime: 30_000,
   });

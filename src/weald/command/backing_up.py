@@ -1,7 +1,7 @@
 """Backups: database and files as one consistent whole, taken while Weald runs, put back into an empty place.
 
 A backup is a tar file: ``weald-backup.json`` says what it is and has the SHA-256 of everything in it,
-``database.dump`` is PostgreSQL's own format, and ``files/`` holds the texts, artworks and imposed files. Files
+``database.dump`` is in PostgreSQL's own format, ``files/`` holds the texts, artworks and imposed files. Files
 are never written twice under one name, so those there were before and after the database was written down
 hold all that it speaks of.
 """

@@ -50,7 +50,7 @@ class GateMiddleware:
     def __call__(self, request: HttpRequest) -> HttpResponse:
         """Look at a request, have it answered, and see to it that nobody keeps the answer."""
         api = request.path_info.startswith("/api/")
-        if not WATCH.may_ask() and request.path_info not in _WITHOUT_DATABASE:
+        if not request.path_info.startswith(_WITHOUT_DATABASE) and not WATCH.may_ask():
             return _away(request)
         if request.method in _WRITING and is_full():
             return _no_room(request)
@@ -102,7 +102,7 @@ def failed(request: HttpRequest) -> HttpResponse:
 
 
 _AWAY = "The database is away just now. What you typed is kept in your browser and saved by itself."
-_WITHOUT_DATABASE = ("/healthz", "/readyz")
+_WITHOUT_DATABASE = ("/healthz", "/readyz", "/static/")
 _WRITING = ("POST", "PUT", "PATCH")
 
 

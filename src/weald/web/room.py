@@ -25,7 +25,7 @@ def bytes_left() -> int:
     now = time.monotonic()
     if now - _last[0] >= _LOOK_SECONDS:
         folders = (settings.FILES_FOLDER, *settings.DATA_FOLDERS)
-        _last = (now, min(_left_at(Path(folder)) for folder in folders))
+        _last = (now, min(_left_at(Path(str(folder))) for folder in folders))
     return _last[1]
 
 

@@ -70,6 +70,29 @@ def test_a_job_is_made_like_an_old_book() -> None:
     assert [each.place for each in like.extras.bands.bands] == [40, 90]  # type: ignore[union-attr]
 
 
+@pytest.mark.parametrize(
+    "bound_as", ["flat_case", "rounded_case", "split_boards", "lapped_cords", "laced_boards"]
+)
+@pytest.mark.parametrize("inset", [None, 6])
+def test_what_was_measured_comes_out_as_measured(bound_as: str, inset: float | None) -> None:
+    old = {
+        "board_height": 217,
+        "board_width": 142.5,
+        "board": 2.4,
+        "height": 210,
+        "width": 140,
+        "inset": inset,
+    }
+    made = plan(taken(read_spec(merged(job_in(bound_as), {"extras": {"copied": old}}))))
+    assert value(made, "board.height") == pytest.approx(217)
+    assert value(made, "board.width") == pytest.approx(142.5, abs=0.01)
+    assert value(made, "board.thickness") == pytest.approx(2.4)
+    boards = next(piece for piece in made.pieces if piece.id == "board")
+    assert (boards.width, boards.height) == (pytest.approx(142.5, abs=0.01), pytest.approx(217))
+    assert ("copied.inset" in codes(made)) == (inset is None)
+    assert not {"copied.take", "copied.differs", "squares.off"} & codes(made)
+
+
 def test_heads_of_their_own_and_a_back_board_of_its_own_are_taken_over() -> None:
     # 216 − 210 leaves 6: 2 at the head, so 4 at the tail
     old = {**EXTRAS["copied"]["extras"]["copied"], "head": 2, "back_height": 215, "back_width": 140}

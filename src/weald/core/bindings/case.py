@@ -93,7 +93,7 @@ def bind_case(
         *mind(spec, case, ledger),
         *mind_covering(covering, as_cut, ground, ledger),
         *pasted,
-        *mind_bow(pull, ledger.notation),
+        *mind_bow(pull, spec, ledger.notation),
     )
     profile = tuple(cover_profile(case, case.closed.inset + case.board_width))
     return Bound(tuple(pieces), tuple(drawings), findings, profile)

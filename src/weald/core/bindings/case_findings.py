@@ -1,5 +1,6 @@
 """What to mind about a case, with the remedy."""
 
+import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
@@ -32,7 +33,7 @@ def _mind_joint(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
     actions: tuple[Action, ...] = tuple(
         Action(
             f"{label}: inset {show(inset, True)}",
-            {"binding.joint_rule": "inset", "binding.inset": round(inset, 2)},
+            {"binding.joint_rule": "inset", "binding.inset": math.ceil(1000 * inset - TOLERANCE) / 1000},
         )
         for label, inset in (("Opens square", case.board), ("Opens easily", EASY_INSET * case.board))
     )
@@ -207,7 +208,7 @@ def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 f"{show(case.cover_height + 2 * (spec.binding.turn_in - case.turn_in), True)}",
             )
         )
-    elif turned - case.board < LEAST_TURN_IN_INSIDE:
+    elif turned - case.board < LEAST_TURN_IN_INSIDE - TOLERANCE:
         needs = LEAST_TURN_IN_INSIDE + case.board
         found.append(
             finding(
@@ -217,7 +218,9 @@ def _mind_sizes(spec: JobSpec, case: Case, ledger: Ledger) -> list[Finding]:
                 inside=ledger.notation.apart(max(0.0, turned - case.board), LEAST_TURN_IN_INSIDE)[0],
                 needs=ledger.notation.limit(needs),
                 least=ledger.notation.limit(LEAST_TURN_IN_INSIDE),
-                actions=(Action(f"Turn in {ledger.notation.limit(needs)}", {"binding.turn_in": needs}),),
+                actions=(Action(f"Turn in {ledger.notation.limit(needs)}", {"binding.turn_in": needs}),)
+                if spec.binding.turn_in < needs
+                else (),
             )
         )
     if min(case.cover_width, case.cover_height) > WIDEST_CLOTH:

@@ -9,6 +9,8 @@ from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm
 
 LEAST_SIDE: Mm = 20.0
+LEAST_OVERLAP: Mm = 5.0
+"""Less of a piece than this on a board is not offered."""
 USUAL_OVERLAP = (20.0, 40.0)
 
 
@@ -91,7 +93,8 @@ def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: 
     if covering == "fore_edge":
         seen -= binding.fore_edge_strip
     if seen < LEAST_SIDE:
-        overlap = max(5.0, round(ground.board / 4))
+        pieces = 2 if covering == "fore_edge" else 1
+        overlap = float(min(round(ground.board / 4), math.floor((ground.board - LEAST_SIDE) / pieces)))
         change: dict[str, object] = {"binding.overlap": overlap}
         if covering == "fore_edge":
             change["binding.fore_edge_strip"] = overlap
@@ -101,13 +104,15 @@ def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: 
                 "side.width",
                 ledger.notation,
                 seen=show(max(seen, 0.0), True),
-                actions=(Action(f"Overlap {show(overlap, True)}", change),),
+                actions=(Action(f"Overlap {show(overlap, True)}", change),)
+                if overlap >= LEAST_OVERLAP
+                else (),
             )
         )
     if covering == "half":
         leg, most = corner_leg(binding, ground.height), min(ground.height / 2, seen)
         if leg > most + TOLERANCE:
-            fits = max(1.0, math.floor(0.9 * most))
+            fits = float(math.floor(0.9 * most))
             found.append(
                 finding(
                     "corner.large",
@@ -115,7 +120,9 @@ def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: 
                     ledger.notation,
                     leg=show(leg, True),
                     most=show(most, True),
-                    actions=(Action(f"Corners of {show(fits, True)}", {"binding.corner_leg": fits}),),
+                    actions=(Action(f"Corners of {show(fits, True)}", {"binding.corner_leg": fits}),)
+                    if fits >= LEAST_OVERLAP
+                    else (),
                 )
             )
     if binding.material == "cloth" and binding.overlap < USUAL_OVERLAP[0] - TOLERANCE:

@@ -3,7 +3,7 @@
 From left to right as it lies with its outside down: flap, back, spine, front, flap.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
 from weald.core.drawing import Drawing, Point, Sketch, box
@@ -12,7 +12,7 @@ from weald.core.paper import COVER_GSM_PER_MM
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 STIFFENER_CLEAR: Mm = 1.0
 """A stiffener ends so much short of slits and edges."""
@@ -53,16 +53,28 @@ class FlatCover:
         return (0.0, *folds, 2 * self.leaf + self.spine) if self.flap else folds
 
 
-def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> None:
-    """Enter its size, and the book's weight."""
+def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> FlatCover:
+    """Enter its size, and the book's weight; gives the cover as it is, where its width was measured.
+
+    What a measured width has more or less lies in its leaves: they reach from the scores to its edges.
+    """
     leaf = ledger.ref("cover.leaf")
     flaps = {"flap": ledger.entry("flap", cover.flap, "binding.flaps")} if cover.flap else {}
-    ledger.reckon(
+    width = ledger.reckon(
         "cover.width",
         cover.width,
         "2 × {leaf} + {spine}" + (" + 2 × {flap}" if flaps else ""),
         {"leaf": leaf, "spine": ledger.ref("spine_board.width"), **flaps},
     )
+    if abs(width - cover.width) > TOLERANCE:
+        found = ledger.reckon(
+            "cover.leaf",
+            (width - cover.spine) / 2 - cover.flap,
+            "({cover} − {spine}) / 2" + (" − {flap}" if flaps else ""),
+            {"cover": ledger.ref("cover.width"), "spine": ledger.ref("spine_board.width"), **flaps},
+            rule="of the cover as it was measured, from score to edge",
+        )
+        cover = replace(cover, leaf=found)
     area = cover.width * cover.height / 1e6
     ledger.reckon(
         "book.weight",
@@ -70,6 +82,7 @@ def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> None:
         "leaves + cover, each area × its weight",
         rule="card weighs about 780 g/m² for each millimetre",
     )
+    return cover
 
 
 def size_with_squares(spec: JobSpec, block: BlockPlan, flap: Mm, called: str, ledger: Ledger) -> FlatCover:
@@ -96,9 +109,7 @@ def size_with_squares(spec: JobSpec, block: BlockPlan, flap: Mm, called: str, le
             "tail": ledger.ref("squares.tail"),
         },
     )
-    cover = FlatCover(block, leaf, spine, height, flap, 0.0, 0.0, 0.0)
-    reckon_cover(spec, cover, ledger)
-    return cover
+    return reckon_cover(spec, FlatCover(block, leaf, spine, height, flap, 0.0, 0.0, 0.0), ledger)
 
 
 def cover_piece(spec: JobSpec, cover: FlatCover, how: str, ledger: Ledger) -> Piece:

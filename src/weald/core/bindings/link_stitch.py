@@ -69,15 +69,15 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     ]
     pull = reckon_pull(spec, ledger)
     drawings = (
-        _draw_board(spec, sizes[0], hole, holes, ledger),
-        *(_draw_board(spec, size, hole, holes, ledger, back=True) for size in sizes[1:]),
+        _draw_board(turned, sizes[0], hole, holes, ledger),
+        *(_draw_board(turned, size, hole, holes, ledger, back=True) for size in sizes[1:]),
         _draw_section(block, hole, ledger),
     )
-    return Bound(tuple(pieces), drawings, tuple(mind_bow(pull, ledger.notation)))
+    return Bound(tuple(pieces), drawings, tuple(mind_bow(pull, spec, ledger.notation)))
 
 
 def _draw_board(
-    spec: JobSpec,
+    turned: tuple[Mm, Mm],
     size: tuple[Mm, Mm],
     hole_in: Mm,
     holes: tuple[Hole, ...],
@@ -87,12 +87,14 @@ def _draw_board(
 ) -> Drawing:
     """A board from outside with its cover, and the holes along its spine edge.
 
+    :param turned: how much wider and higher its cover is.
     :param back: the back one, where it was cut apart from the front one.
     """
     show, sketch = ledger.notation.figure, Sketch()
     width, height = size
-    turn, head = spec.binding.turn_in, ledger.value("squares.head")
-    sheet = box(-turn, -turn, width + 2 * turn, height + 2 * turn)
+    side, turn = (each / 2 for each in turned)
+    head = ledger.value("squares.head")
+    sheet = box(-side, -turn, width + 2 * side, height + 2 * turn)
     sketch.area(sheet, "cloth", "cut", "cover.width cover.height")
     sketch.grain(sheet, 90)
     board = box(0, 0, width, height)
@@ -103,11 +105,11 @@ def _draw_board(
         sketch.arc(hole_in, head + hole.place, 1.0, 0, 359.9, "cut", "lacing.first")
     sketch.dimension((0, -turn), (width, -turn), show(width), about=wide)
     sketch.dimension(
-        (-turn, -turn), (width + turn, -turn), show(width + 2 * turn), offset=2, about="cover.width"
+        (-side, -turn), (width + side, -turn), show(width + 2 * side), offset=2, about="cover.width"
     )
-    sketch.dimension((-turn, height), (-turn, 0), show(height), about=high)
+    sketch.dimension((-side, height), (-side, 0), show(height), about=high)
     sketch.dimension(
-        (-turn, height + turn), (-turn, -turn), show(height + 2 * turn), offset=2, about="cover.height"
+        (-side, height + turn), (-side, -turn), show(height + 2 * turn), offset=2, about="cover.height"
     )
     bottom = height + turn
     sketch.dimension((hole_in, bottom), (0, bottom), show(hole_in), about="lacing.first")

@@ -32,7 +32,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     height = ledger.reckon("cover.height", block.height, "{height}", {"height": ledger.ref("block.height")})
     cover = FlatCover(block, leaf, spine, height, 0.0, trim.head, trim.tail, trim.fore_edge)
-    reckon_cover(spec, cover, ledger)
+    cover = reckon_cover(spec, cover, ledger)
     sketch, drawing = draw_cover(cover, ledger)
     fold = cover.leaf + cover.spine / 2
     staples = spec.sewing.method == "staples" or spec.sewing.method not in STRUCTURE.methods

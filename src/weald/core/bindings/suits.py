@@ -3,13 +3,17 @@
 from collections.abc import Iterator
 
 from weald.core.bindings.protocol import Structure
-from weald.core.findings import Action, Finding, finding
+from weald.core.findings import Action, Finding, Patch, finding
+from weald.core.folding.packet import MAX_SHEETS
 from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE
+
+_USUAL_SHEETS = 4
+"""So many sheets of most papers make a section."""
 
 
 def mind_suits(
@@ -19,7 +23,7 @@ def mind_suits(
 
     :param folded_sections: what the text is folded in; 0 for single leaves.
     """
-    found = list(_mind_sections(structure, folded_sections, ledger.notation))
+    found = list(_mind_sections(structure, folded_sections, ledger))
     name, show = structure.title, ledger.notation
     if block.thickness < structure.thinnest - TOLERANCE:
         thickness, least = show.apart(block.thickness, structure.thinnest)
@@ -65,9 +69,9 @@ def _weight(grams: float) -> str:
     return f"{grams / 1000:.1f} kg" if grams >= 1000 else f"{grams:.0f} g"
 
 
-def _mind_sections(structure: Structure, sections: int, notation: Notation) -> Iterator[Finding]:
-    name = structure.title
-    one = Action(notation.say("One {signature}"), {"folding.make_up": "one_section"})
+def _mind_sections(structure: Structure, sections: int, ledger: Ledger) -> Iterator[Finding]:
+    name, notation = structure.title, ledger.notation
+    sheets = round(ledger.value("sheets.count"))
     if structure.sections == "leaves":
         return
     if not sections:
@@ -83,11 +87,17 @@ def _mind_sections(structure: Structure, sections: int, notation: Notation) -> I
             notation,
             structure=name,
             sections=sections,
-            actions=(one,),
+            actions=(Action(notation.say("One {signature}"), {"folding.make_up": "one_section"}),)
+            if sheets <= MAX_SHEETS
+            else (),
         )
     elif structure.sections == "several" and sections == 1:
-        share = Action("Share the sheets out", {"folding.make_up": "even", "folding.sheets_per_section": 4})
-        yield finding("suits.several", "sections.count", notation, structure=name, actions=(share,))
+        shared: Patch = {
+            "folding.make_up": "even",
+            "folding.sheets_per_section": max(1, min(_USUAL_SHEETS, sheets // 2)),
+        }
+        share = (Action("Share the sheets out", shared),) if sheets > 1 else ()
+        yield finding("suits.several", "sections.count", notation, structure=name, actions=share)
 
 
 def mind_choices(structure: Structure, spec: JobSpec, notation: Notation) -> list[Finding]:

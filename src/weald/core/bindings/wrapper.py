@@ -35,8 +35,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         rule="from score to score; the scores lie on the outside of the card",
     )
     height = ledger.reckon("cover.height", block.height, "{height}", {"height": ledger.ref("block.height")})
-    cover = FlatCover(block, leaf, spine, height, flap, *waste)
-    reckon_cover(spec, cover, ledger)
+    cover = reckon_cover(spec, FlatCover(block, leaf, spine, height, flap, *waste), ledger)
     how = (
         "round the block with its flaps folded in, not glued"
         if flap

@@ -21,6 +21,7 @@ AS_GOOD: Mm = 0.25
 """A rule cannot tell sizes apart that differ by no more."""
 WIDEST_SQUARE: Mm = 50.0
 WIDEST_FRENCH_JOINT: Mm = 12.0
+LEAST_BOARD: Mm = 0.3
 """No more can be entered of either; a book that has more is said to differ."""
 
 
@@ -28,39 +29,47 @@ def reckon(made: Made) -> Added:
     """Hold the plan against the old book, and offer to make the job like it."""
     old = made.spec.extras.copied or CopiedBook()
     differs = [*_differences(made, old), *differing_lines(made, old.lettering)]
-    found = differs
     patch = copying(made, old)
+    asked = [_not_measured(made, patch)] if old.inset is None and made.structure.boards else []
     if any(_plain(value_at(made.spec, path)) != value for path, value in patch.items()):
         action = Action("Make the job like it", patch)
-        found = [finding("copied.take", "extras.copied", made.notation, actions=(action,)), *differs]
-    elif not differs:
-        found = [finding("copied.alike", "extras.copied", made.notation)]
-    return Added(findings=tuple(found))
+        taken = finding("copied.take", "extras.copied", made.notation, actions=(action,))
+        return Added(findings=(taken, *differs, *asked))
+    if differs:
+        return Added(findings=(*differs, *asked))
+    return Added(findings=(finding("copied.alike", "extras.copied", made.notation), *asked))
 
 
 def copying(made: Made, old: CopiedBook) -> Patch:
     """The entries that make a job like the old book.
 
     Squares: head and tail = (board − leaf) / 2, where they are alike; fore-edge = inset + board − leaf, of a
-    backed book less its shoulder, which is as wide as the board is thick.
+    backed book less its shoulder, which is as wide as the board is thick. Where the inset was not measured,
+    the boards are as wide as they were, and the fore-edge square is the one they show on this book's joint.
+    Of boards made of two the thick one is what the thin one leaves.
     The block's thickness is taken as measured, its paper's as thickness / leaves.
     """
-    spec, inset = made.spec, 0.0 if old.inset is None else old.inset
-    shoulder = old.board if made.block.shoulder_angle else 0.0
+    spec = made.spec
     over = old.board_height - old.height
     head = over / 2 if old.head is None else old.head
-    fore_edge = inset + old.board_width - (old.width - shoulder)
+    thin = spec.binding.thin_board if made.structure.laminated else 0.0
     patch: Patch = {
         "leaf.height": old.height,
         "leaf.width": old.width,
         "text.pages": 2 * old.leaves,
-        "binding.board": old.board,
+        "binding.board": max(LEAST_BOARD, round(old.board - thin, 4)),
         "binding.cover_thickness": old.cover,
         "binding.squares.head": _square(head),
         "binding.squares.tail": _square(over - head),
-        "binding.squares.fore_edge": _square(fore_edge),
         "measured.block.thickness": old.thickness,
     }
+    if old.inset is None:
+        patch["measured.board.width"] = old.board_width
+        patch["binding.squares.fore_edge"] = _square(_seen_at_the_fore_edge(made, patch))
+    else:
+        shoulder = old.board if made.block.shoulder_angle else 0.0
+        fore_edge = old.inset + old.board_width - (old.width - shoulder)
+        patch["binding.squares.fore_edge"] = _square(fore_edge)
     if old.inset is not None and made.structure.in_shoulders:
         patch["binding.french_joint"] = min(WIDEST_FRENCH_JOINT, old.inset)
     elif old.inset is not None:
@@ -85,6 +94,24 @@ def copying(made: Made, old: CopiedBook) -> Patch:
             "bands": [each.model_dump() for each in old.bands],
         }
     return patch | take_lines(made, old)
+
+
+def _seen_at_the_fore_edge(made: Made, patch: Patch) -> Mm:
+    """The fore-edge square boards of a known width show, by this book's own joint."""
+    ledger = made.again(patch)
+    if "closed.inset" in ledger.quantities:
+        backed = "shoulder.width" in ledger.quantities
+        joint: QuantityId = "shoulder.width" if backed else "block.width"
+        return ledger.value("closed.inset") + ledger.value("board.width") - ledger.value(joint)
+    if "board.width" in ledger.quantities:
+        return ledger.value("board.width") - ledger.value("block.width")
+    return made.spec.binding.squares.fore_edge
+
+
+def _not_measured(made: Made, patch: Patch) -> Finding:
+    square = patch["binding.squares.fore_edge"]
+    shown = made.notation.length(float(square), True) if isinstance(square, int | float) else ""
+    return finding("copied.inset", "extras.copied.inset", made.notation, square=shown)
 
 
 def _square(size: Mm) -> Mm:

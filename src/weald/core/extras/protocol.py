@@ -7,7 +7,7 @@ from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import SewingPlan
 from weald.core.covers.art import CoverArt
 from weald.core.drawing import Drawing, Sketch
-from weald.core.findings import Finding
+from weald.core.findings import Finding, Patch
 from weald.core.job.entries import Entries
 from weald.core.job.extras.group import ExtraName
 from weald.core.job.spec import JobSpec
@@ -25,6 +25,7 @@ class Made:
     """A book as its stations have reckoned it, for what is added to it.
 
     :param drawn: the stations whose drawings are wanted.
+    :param again: the book reckoned once more with some entries otherwise, for what is offered.
     """
 
     spec: JobSpec
@@ -38,6 +39,7 @@ class Made:
     finish: FinishPlan | None
     art: CoverArt | None
     drawn: Collection[str]
+    again: Callable[[Patch], Ledger]
 
     @property
     def notation(self) -> Notation:

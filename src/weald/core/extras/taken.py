@@ -146,6 +146,7 @@ def reckon_torn(made: Made) -> Added:
             Action("Take this leaf", {"leaf.width": round(leaf[0], 4), "leaf.height": round(leaf[1], 4)}),
         )
         if min(leaf) > 0
+        and max(abs(leaf[0] - made.spec.leaf.width), abs(leaf[1] - made.spec.leaf.height)) >= OFF
         else (),
     )
     drawings = (_draw_torn(made, entries),) if "paper" in made.drawn else ()

@@ -19,6 +19,7 @@ from weald.core.press.press import Press, press
 from weald.core.reckoning import Ledger
 from weald.core.stations import paper as paper_station
 from weald.core.stations.folding import make_up_words
+from weald.core.stations.paper import grammage_of
 from weald.core.stations.printing import margin_needed, printed_sheets, untrimmed_leaf
 from weald.core.units import TOLERANCE, Mm
 
@@ -72,7 +73,7 @@ def _fold_choice(spec: JobSpec, programme: Programme, chosen: Programme, notatio
     width, height = packet.columns * across, packet.rows * down
     sheets = _suiting_sheets(spec, packet)
     together = sheets if spec.folding.gather == "together" else 1
-    slit = slits_advised(programme, spec.paper.grammage, together)
+    slit = slits_advised(programme, grammage_of(spec.paper), together)
     steps = fold_steps(programme, slit, spec.folding.fold_to)
     folios = sheets * packet.leaves_a_sheet // 2
     creep = max(0, folios - 1) * spec.folding.creep_factor * leaf_thickness(spec) if packet.sewn else 0.0
@@ -123,7 +124,7 @@ def _suiting_sheets(spec: JobSpec, packet: FoldedPacket) -> int:
     """Sheets a signature that keep about as many folios in it as now, within what the paper takes."""
     if packet.programme == parse_programme(spec.folding.programme).text:
         return spec.folding.sheets_per_section
-    low, high = sheets_a_section(spec.paper.grammage)
+    low, high = sheets_a_section(grammage_of(spec.paper))
     folios_a_sheet = max(1, packet.leaves_a_sheet // 2)
     return min(MAX_SHEETS, max(1, round((low + high) / 2 / folios_a_sheet)))
 
@@ -267,7 +268,7 @@ def _folios(packet: FoldedPacket, choice: MakeUpChoice) -> int:
 
 def _merit(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice) -> tuple[float, ...]:
     """Less is better: folios the paper does not fold well, swell a flat back does not take, blanks."""
-    low, high = sheets_a_section(spec.paper.grammage)
+    low, high = sheets_a_section(grammage_of(spec.paper))
     folios = _folios(packet, choice)
     beyond = max(0, folios - high) + max(0, low - folios) * (choice.sections > 1)
     swollen = max(0.0, choice.swell_percent - 100 * FLAT_BACK_SWELL_LIMIT)
@@ -279,7 +280,7 @@ def _against(
     spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, least: int, notation: Notation
 ) -> str:
     """What speaks against a make-up, the gravest first; empty where nothing does."""
-    low, high = sheets_a_section(spec.paper.grammage)
+    low, high = sheets_a_section(grammage_of(spec.paper))
     folios = _folios(packet, choice)
     if folios > high:
         return f"{folios} folios nested: a wedge at the fore-edge; {high} are the most for this paper"
@@ -300,7 +301,7 @@ def _for(spec: JobSpec, packet: FoldedPacket, choice: MakeUpChoice, against: str
     return notation.say(
         "{folios} folios a {signature} suit {grammage:.0f} g/m², swell of {swell:.0f} %, {blanks}",
         folios=_folios(packet, choice),
-        grammage=spec.paper.grammage,
+        grammage=grammage_of(spec.paper),
         swell=choice.swell_percent,
         blanks=blanks,
     )

@@ -6,9 +6,10 @@ from datetime import date
 
 from weald.core.bindings.catalogue import structure_of
 from weald.core.job.options import METHOD_WORDS
-from weald.core.job.spec import JobSpec
+from weald.core.job.spec import JobSpec, Paper
 from weald.core.notation import Notation, counted
 from weald.core.planning.plan import Plan
+from weald.core.stations.paper import grammage_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,7 +61,14 @@ def _text(spec: JobSpec, plan: Plan, notation: Notation) -> str:
     kind = "Blank leaves" if spec.text.blank_book else "Text"
     sections = len(plan.sections)
     made_up = f" in {counted(sections, *_signature_words(notation))}" if sections > 1 else ""
-    return f"{kind} of {counted(spec.text.pages, 'page')}{made_up} on {name}{paper.grammage:g} g/m²{along}."
+    return f"{kind} of {counted(spec.text.pages, 'page')}{made_up} on {name}{_weight(paper)}{along}."
+
+
+def _weight(paper: Paper) -> str:
+    """As it was bought: in grams, or in pounds of its grade."""
+    if paper.basis is None:
+        return f"{paper.grammage:g} g/m²"
+    return f"{paper.basis.pounds:g} lb {paper.basis.grade.value} ({grammage_of(paper):.0f} g/m²)"
 
 
 def _signature_words(notation: Notation) -> tuple[str, str]:

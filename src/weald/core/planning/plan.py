@@ -31,6 +31,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Section, Sheet
 from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.steps import FoldStep
+from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece, draw_pieces, make_piece
@@ -269,6 +270,7 @@ def _made(bench: _Bench, drawn: Collection[str]) -> Made:
         finish=bench.finish,
         art=bench.art,
         drawn=drawn,
+        again=lambda patch: _at_the_stations(patched(bench.spec, patch), bench.ledger.notation).ledger,
     )
 
 

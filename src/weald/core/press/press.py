@@ -21,6 +21,7 @@ from weald.core.notation import MILLIMETRES, Notation
 from weald.core.paper import SheetGrain
 from weald.core.reckoning import Ledger
 from weald.core.stations.folded import Folded, reckon_to_folding
+from weald.core.stations.paper import grammage_of
 from weald.core.stations.printing import layout_of, own_formes
 from weald.core.units import Mm
 
@@ -204,7 +205,7 @@ def folds_of(spec: JobSpec) -> tuple[FoldStep, ...]:
     """The folds of one sheet of a job."""
     programme, folding = parse_programme(spec.folding.programme), spec.folding
     together = folding.sheets_per_section if folding.gather == "together" else 1
-    slit = slits_advised(programme, spec.paper.grammage, together)
+    slit = slits_advised(programme, grammage_of(spec.paper), together)
     return fold_steps(programme, slit, folding.fold_to)
 
 

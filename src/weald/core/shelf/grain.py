@@ -119,7 +119,9 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
     cover = cover_gsm
     if cover is None:
         cover = COVER_GSM_PER_MM[binding.material] * binding.cover_thickness
-    grows = COVER_GROWTH[binding.material]
+    # film brings no water with it, and so nothing shrinks
+    dry = spec.bench.glue.case == "film" and binding.material != "leather"
+    grows = 0.0 if dry else COVER_GROWTH[binding.material]
     sides = {
         side: sum(lining.grammage for lining in binding.linings if lining.side == side)
         for side in ("outside", "inside")
@@ -164,8 +166,8 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
     return Pull(outside, inside, lining)
 
 
-def mind_bow(pull: Pull, notation: Notation) -> list[Finding]:
-    """Which way the boards will tend to bow, and what would balance it."""
+def mind_bow(pull: Pull, spec: JobSpec, notation: Notation) -> list[Finding]:
+    """Which way the boards will tend to bow, and what would balance it beside the linings there are."""
     if pull.bow == "flat":
         return []
     if pull.bow == "inward":
@@ -173,6 +175,8 @@ def mind_bow(pull: Pull, notation: Notation) -> list[Finding]:
     weight = 10 * round(pull.lining / 10)
     actions: tuple[Action, ...] = ()
     if LIGHTEST_LINING <= weight <= HEAVIEST_LINING:
-        add: Patch = {"binding.linings": [{"side": "inside", "grammage": weight, "name": "lining paper"}]}
+        there = [lining.model_dump(mode="json") for lining in spec.binding.linings]
+        paper = {"side": "inside", "grammage": weight, "name": "lining paper"}
+        add: Patch = {"binding.linings": [*there, paper]}
         actions = (Action(f"Line the inside with {weight} g/m² paper", add),)
     return [finding("bow.outward", "pull.outside", notation, weight=max(weight, 40), actions=actions)]

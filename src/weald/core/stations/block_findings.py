@@ -18,6 +18,8 @@ BOARD_COVERS_BAND: Mm = 0.5
 FORCED_NOTICED: Mm = 0.5
 LEFT_OVER_NOTICED = 1.0
 """Swell left over, in shoulders' heights, beyond which it does not find room in them."""
+LEAST_BAND: Mm = 0.5
+"""A band lower than this is none."""
 
 
 def mind_block(
@@ -58,7 +60,7 @@ def _much_swell(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: L
     thread = math.floor(suits * 100) / 100
     actions = (
         (Action(f"Sew with {show.thickness(thread, True)} thread", {"sewing.thread": thread}),)
-        if thread >= 0.2
+        if 0.1 <= thread < spec.sewing.thread
         else ()
     )
     thinnest = show.thickness(max(thread, 0.01), True)
@@ -157,7 +159,7 @@ def _mind_trimming(spec: JobSpec, block: BlockPlan, laced: bool, ledger: Ledger)
     squares = spec.binding.squares
     band, head = spec.block.end_band_height, min(squares.head, squares.tail)
     if spec.block.end_bands != "none" and band > head - BOARD_COVERS_BAND + TOLERANCE:
-        fits = max(head - BOARD_COVERS_BAND, 0.5)
+        fits = ledger.notation.mark_below(head - BOARD_COVERS_BAND)
         found.append(
             finding(
                 "end_band.high",
@@ -165,7 +167,9 @@ def _mind_trimming(spec: JobSpec, block: BlockPlan, laced: bool, ledger: Ledger)
                 ledger.notation,
                 band=show(band, True),
                 square=show(head, True),
-                actions=(Action(f"Band of {show(fits, True)}", {"block.end_band_height": fits}),),
+                actions=(Action(f"Band of {show(fits, True)}", {"block.end_band_height": round(fits, 4)}),)
+                if fits >= LEAST_BAND
+                else (),
             )
         )
     return found

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
 from weald.core.folding.makeup import MakeUp
-from weald.core.folding.packet import FoldedPacket, Side
+from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, Side
 from weald.core.job.paging import in_order
 from weald.core.job.spec import Folding, JobSpec
 from weald.core.notation import Notation, counted
@@ -190,8 +190,11 @@ def mind(
     if spec.folding.make_up in ("one_section", "mix"):
         sheets = max(section.sheets for section in plan.sections)
     folios = sheets * packet.leaves_a_sheet // 2
-    if not low <= folios <= high and len(plan.sections) > 1:
+    # what is to be filled wants thin sections: what is glued in gives them their thickness
+    filled = folios < low and spec.block.inserted > 0
+    if not (low <= folios <= high or filled) and len(plan.sections) > 1:
         wanted = max(1, (high if folios > high else low) * 2 // packet.leaves_a_sheet)
+        helps = low <= wanted * packet.leaves_a_sheet // 2 <= high and wanted <= MAX_SHEETS
         found.append(
             finding(
                 "section.thick" if folios > high else "section.thin",
@@ -210,7 +213,9 @@ def mind(
                         ),
                         {"folding.sheets_per_section": wanted},
                     ),
-                ),
+                )
+                if helps
+                else (),
             )
         )
     return [*found, *_mind_creep(spec, plan, ledger.notation)]

@@ -7,7 +7,7 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.packet import FoldedPacket, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES
-from weald.core.job.spec import JobSpec
+from weald.core.job.spec import JobSpec, Paper
 from weald.core.notation import Notation
 from weald.core.paper import (
     BASIC_SIZE_INCHES,
@@ -62,7 +62,7 @@ def reckon_leaf(spec: JobSpec, ledger: Ledger) -> tuple[Gsm, Mm]:
         basic_width, basic_height = BASIC_SIZE_INCHES[paper.basis.grade]
         grammage = ledger.reckon(
             "paper.grammage",
-            gsm_from_pounds(paper.basis.pounds, paper.basis.grade),
+            grammage_of(paper),
             f"{{pounds}} lb × {LB_PER_REAM_TO_GSM:.2f} / ({basic_width:g} × {basic_height:g} in)",
             {"pounds": ledger.entry("basis weight", paper.basis.pounds, "paper.basis.pounds", "count")},
             rule=f"{paper.basis.grade.value} pounds, 500 sheets of {basic_width:g} × {basic_height:g} in",
@@ -151,6 +151,11 @@ def reckon(
 
 LEAST_LEAF: Mm = 30
 """A leaf smaller than this is not offered, though it would fit."""
+
+
+def grammage_of(paper: Paper) -> Gsm:
+    """The weight of a paper, however it is given: grams, or pounds of a grade."""
+    return paper.grammage if paper.basis is None else gsm_from_pounds(paper.basis.pounds, paper.basis.grade)
 
 
 def leaf_that_fits(width: Mm, height: Mm, notation: Notation) -> Action:

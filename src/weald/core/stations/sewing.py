@@ -305,8 +305,12 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
         return _mind_stab(spec, plan, block, ledger)
     better = supports_for(block.height)
     if plan.crowded:
-        fewer = _fitting(spec, plan.method, block.height)
-        actions = () if fewer is None else (Action(f"Take {fewer} supports", {"sewing.supports": fewer}),)
+        fewer = None if _has_places(spec) else _fitting(spec, plan.method, block.height)
+        actions = (
+            ()
+            if fewer is None
+            else (Action(f"Take {counted(fewer, 'support')}", {"sewing.supports": fewer}),)
+        )
         found.append(
             finding(
                 "sewing.crowded",
@@ -327,7 +331,9 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
                 supports=counted(sewing.supports, "support"),
                 height=show(block.height, True),
                 better=better,
-                actions=(Action(f"Sew on {better}", {"sewing.supports": better}),),
+                actions=()
+                if _has_places(spec)
+                else (Action(f"Sew on {better}", {"sewing.supports": better}),),
             )
         )
     kettle = plan.holes[0].place
@@ -343,7 +349,9 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
                         f"Kettles {show(usual_kettle(block.height), True)} in",
                         {"sewing.kettle": usual_kettle(block.height)},
                     ),
-                ),
+                )
+                if not (spec.extras.places and spec.extras.places.kettle_head is not None)
+                else (),
             )
         )
     if block.height > ARMS_REACH:
@@ -351,6 +359,11 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
             finding("sewing.two_people", "block.height", ledger.notation, height=show(block.height, True))
         )
     return found
+
+
+def _has_places(spec: JobSpec) -> bool:
+    """Whether every support has a place of its own, so that their number follows from that."""
+    return bool(spec.extras.places and spec.extras.places.supports)
 
 
 def mind_spreads(spec: JobSpec, plan: SewingPlan, folded: Folded, ledger: Ledger) -> Iterator[Finding]:

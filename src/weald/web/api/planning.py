@@ -9,6 +9,7 @@ from pydantic import TypeAdapter
 
 from weald.core.bench.cut import AtBench
 from weald.core.extras.catalogue import ExtraRecord, every_extra
+from weald.core.findings import Finding
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
 from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
@@ -18,6 +19,7 @@ from weald.core.planning.house import begun_with, departures, gauge_hints
 from weald.core.planning.learning import rests_on
 from weald.core.planning.options import every_option
 from weald.core.planning.plan import DRAWN, plan
+from weald.core.planning.remedies import remedies_at
 from weald.core.press.home_printers import HOME_PRINTERS
 from weald.core.station import STATIONS, Station
 from weald.core.units import parse_length
@@ -77,6 +79,13 @@ def plan_job(
         gauges=gauge_hints(spec, {each.id: each for each in made.quantities}, house, notation),
     )
     return HttpResponse(_plan_writer().dump_json(reply), content_type="application/json")
+
+
+@router.post("/remedies", response={200: list[Finding], 422: Problem}, operation_id="remedies")
+def remedies(request: HttpRequest, job: JobInput = Body(...), station: Station = Query(...)) -> list[Finding]:
+    """What can be done at a touch about what there is to mind at a station; each was carried out."""
+    notation = notation_of(request)
+    return list(remedies_at(read_spec(job, notation), station, notation))
 
 
 @router.get("/extras", response=list[ExtraRecord], operation_id="extras")

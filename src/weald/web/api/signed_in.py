@@ -23,6 +23,7 @@ CHANGES_NOTHING = frozenset(
         "offered-up",
         "plan",
         "readings",
+        "remedies",
         "sewing",
         "shelf/words",
         "stock-for",

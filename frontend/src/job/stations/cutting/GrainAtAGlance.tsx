@@ -16,7 +16,7 @@ export function GrainAtAGlance({ plan }: { plan: Plan }) {
           : t("cutting.rightInRightOfLengthPieces", { right, length: known.length })}
       </p>
       <p className="mt-2 mb-2 text-sm text-faded">{t("cutting.everyPieceHasItsGrainFrom")}</p>
-      <Findings findings={bow} />
+      <Findings findings={bow} station="boards" />
     </>
   );
 }

@@ -24,6 +24,7 @@ FinishCode = Literal[
     "copied.differs",
     "copied.lettering",
     "copied.alike",
+    "copied.inset",
     "elsewhere.edition",
     "elsewhere.pages",
     "elsewhere.blanks",
@@ -148,6 +149,13 @@ FINISH: dict[FinishCode, FindingWords] = {
         "text",
         "The job comes out like the old book, as far as it was measured.",
         "Measure again what matters before board is cut.",
+    ),
+    "copied.inset": FindingWords(
+        "note",
+        "text",
+        "How far the old boards begin from the spine was not measured: by this joint the fore-edge square "
+        "comes out {square}.",
+        "Measure from the spine, or the shoulder, to the old board; then the joint is copied too.",
     ),
     "elsewhere.edition": FindingWords(
         "note",
