@@ -163,3 +163,16 @@ def test_lengths_are_read_in_the_persons_unit() -> None:
 def test_an_empty_set_teaches_nothing_wrong() -> None:
     made = planned()
     assert (made.volumes, made.drawing, made.findings) == ((), None, ())
+
+
+def test_a_span_of_years_written_short_leaves_no_gap() -> None:
+    spans = planned({"number": 1, "date": "1841–44"}, {"number": 2, "date": "1845-47"})
+    assert "set.date_back" not in codes(spans)
+    assert "set.date_back" in codes(planned({"date": "1841–44"}, {"date": "1843–46"}))
+
+
+@pytest.mark.parametrize(("numbers", "following"), [((1, 3), 2), ((1, 2), 3), ((4,), 5), ((None,), None)])
+def test_a_further_volume_takes_the_number_that_is_missing(
+    numbers: tuple[int | None, ...], following: int | None
+) -> None:
+    assert planned(*({"number": number} for number in numbers)).next_number == following

@@ -133,7 +133,9 @@ def test_a_cover_too_small_for_its_boards_is_a_stop() -> None:
 def test_a_leaf_cut_smaller_than_its_page_is_a_stop() -> None:
     made = planned({"measured": {"leaf.untrimmed_width": 138}})
     assert "leaf.small" in codes(made)
-    assert "leaf.small" not in codes(planned({"measured": {"leaf.untrimmed_width": 142}}))
+    less = codes(planned({"measured": {"leaf.untrimmed_width": 142}}))
+    assert "leaf.small" not in less
+    assert "leaf.trimmed_small" in less
 
 
 @pytest.mark.parametrize("board", [1, 1.5, 2, 2.5, 3, 3.5, 4])

@@ -9,10 +9,10 @@ from weald.core.bindings.choosing import structure_choices
 from weald.core.drawing import Line
 from weald.core.errors import SizeError
 from weald.core.job.patching import patched, value_at
-from weald.core.job.spec import read_spec
+from weald.core.job.spec import JobSpec, read_spec
 from weald.core.notation import MILLIMETRES
 from weald.core.planning.comparing import compare, ways
-from weald.core.planning.offering import offered_up
+from weald.core.planning.offering import OF_THE_CASE, offered_up
 from weald.core.planning.plan import plan
 
 
@@ -150,3 +150,24 @@ def test_covers_of_one_sheet_are_offered_up_too(name: str) -> None:
 def test_what_cannot_be_meant_is_refused(job: dict[str, Any], found: Any, by: float) -> None:
     with pytest.raises(SizeError):
         offered_up(read_spec(job), found, by, MILLIMETRES)
+
+
+@pytest.mark.parametrize("structure", STRUCTURES)
+@pytest.mark.parametrize("found", ["tall", "wide", "spine"])
+@pytest.mark.parametrize("measured", [{}, {"block.thickness": 10.0}], ids=["planned", "measured"])
+def test_offering_up_changes_what_was_offered(structure: Any, found: Any, measured: dict[str, float]) -> None:
+    spec = read_spec(job_in(structure) | {"measured": measured})
+    piece = next((each[0] for each in OF_THE_CASE[found] if each[0] in _values(spec)), None)
+    try:
+        ways = offered_up(spec, found, 1.5, MILLIMETRES)
+    except SizeError:
+        return
+    assert piece
+    for way in ways:
+        before, after = _values(spec)[piece], _values(patched(spec, way.patch))[piece]
+        assert after == pytest.approx(before, abs=0.01) or after == pytest.approx(before - 1.5, abs=0.51), way
+    assert any(_values(patched(spec, way.patch))[piece] < _values(spec)[piece] for way in ways)
+
+
+def _values(spec: JobSpec) -> dict[str, float]:
+    return {each.id: each.value for each in plan(spec, drawn=()).quantities}

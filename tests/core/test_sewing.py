@@ -244,6 +244,7 @@ def test_the_punching_strip_marks_the_holes_on_the_trimmed_height() -> None:
     ("job", "code"),
     [
         ({"sewing": {"supports": 9, "support_width": 20}}, "sewing.crowded"),
+        ({"sewing": {"supports": 2, "support_width": 2.2}}, "sewing.holes_close"),
         ({"sewing": {"supports": 1}}, "sewing.few"),
         ({"sewing": {"kettle": 5}}, "sewing.near_edge"),
         (

@@ -183,7 +183,7 @@ export interface paths {
         put?: never;
         /**
          * Remedies
-         * @description What can be done at a touch about what there is to mind at a station; each was carried out, and holds.
+         * @description What can be done at a touch about what there is to mind at a station; each was carried out.
          */
         post: operations["remedies"];
         delete?: never;
@@ -3241,7 +3241,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.broad" | "finishing.high" | "finishing.no_label" | "finishing.label_wide" | "finishing.meets" | "finishing.off_board" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.lettering" | "copied.alike" | "copied.inset" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.holes_close" | "sewing.no_folds" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.broad" | "finishing.high" | "finishing.no_label" | "finishing.label_wide" | "finishing.meets" | "finishing.off_board" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.lettering" | "copied.alike" | "copied.inset" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
             /**
              * Severity
              * @enum {string}
@@ -5088,6 +5088,7 @@ export interface components {
          *     :param hinge, wrap, beyond: of a hardback: its joint, what goes round the boards, boards beyond the leaf.
          *     :param document_width: the whole document as they ask for it, where they say; ``document_height``
          *     likewise.
+         *     :param board: how thick the boards of a hardback are.
          *     :param base, per_page: their price; ``gsm`` of their paper and ``cover_gsm`` of their cover, for the post.
          */
         Edition: {
@@ -5164,6 +5165,11 @@ export interface components {
              * @default 0
              */
             beyond: number;
+            /**
+             * Boards, thick
+             * @default 2.5
+             */
+            board: number;
             /**
              * Colour of the wraps
              * @default
@@ -8798,6 +8804,8 @@ export interface components {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             drawing: components["schemas"]["Drawing"] | null;
+            /** Next Number */
+            next_number: number | null;
         };
         /**
          * SetReply
@@ -11716,6 +11724,7 @@ export interface components {
          *     :param hinge, wrap, beyond: of a hardback: its joint, what goes round the boards, boards beyond the leaf.
          *     :param document_width: the whole document as they ask for it, where they say; ``document_height``
          *     likewise.
+         *     :param board: how thick the boards of a hardback are.
          *     :param base, per_page: their price; ``gsm`` of their paper and ``cover_gsm`` of their cover, for the post.
          */
         EditionInput: {
@@ -11752,6 +11761,8 @@ export interface components {
             wrap?: (number | string) | string;
             /** Boards beyond */
             beyond?: (number | string) | string;
+            /** Boards, thick */
+            board?: (number | string) | string;
             /** Colour of the wraps */
             wrap_colour?: string;
             /** Their document, wide */

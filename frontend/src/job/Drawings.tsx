@@ -41,6 +41,11 @@ export function Drawings({
   const across = sharing ? sharing.beside : beside;
   return (
     <>
+      {plan && station && drawings.length === 0 && (
+        <p className="text-sm text-faded">
+          {station === "sewing" ? t("job.nothingIsSewn") : t("job.nothingToDraw")}
+        </p>
+      )}
       {wrong && <p className="text-sm">{t("job.theDrawingStillShowsTheLast")}</p>}
       <div
         ref={holder}

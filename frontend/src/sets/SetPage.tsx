@@ -168,6 +168,25 @@ function Volumes({ set }: { set: SetDraft }) {
     keep(volumes);
   };
   const last = draft.volumes.at(-1);
+  const add = () => {
+    const number = reply.plan.next_number ?? null;
+    const after = draft.volumes.findIndex(
+      (each) => number !== null && Number(each.number) > number,
+    );
+    const place = after < 0 ? draft.volumes.length : after;
+    const like = draft.volumes[place - 1] ?? last;
+    keep(
+      draft.volumes.toSpliced(place, 0, {
+        title: like?.title ?? reply.spec.title,
+        number,
+        date: "",
+        pages: like?.pages ?? null,
+        thickness: null,
+        note: "",
+        job: null,
+      }),
+    );
+  };
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-left text-sm">
@@ -205,23 +224,7 @@ function Volumes({ set }: { set: SetDraft }) {
           ))}
         </tbody>
       </table>
-      <Button
-        className="mt-2 inline-flex items-center gap-1 text-sm"
-        onClick={() =>
-          keep([
-            ...draft.volumes,
-            {
-              title: last?.title ?? reply.spec.title,
-              number: last?.number ? Number(last.number) + 1 : null,
-              date: "",
-              pages: last?.pages ?? null,
-              thickness: null,
-              note: "",
-              job: null,
-            },
-          ])
-        }
-      >
+      <Button className="mt-2 inline-flex items-center gap-1 text-sm" onClick={add}>
         <Plus size={16} aria-hidden /> {t("sets.aVolume")}
       </Button>
     </div>

@@ -12,6 +12,7 @@ from tests.core.test_drawings import areas, drawing, size
 from weald.core.extras.elsewhere import cover_of, sizes_of
 from weald.core.job.extras.elsewhere import Edition
 from weald.core.job.spec import read_spec
+from weald.core.paper import GREYBOARD_GSM_PER_MM
 
 
 def said(*editions: dict[str, Any], pages: int = 200) -> set[str]:
@@ -85,3 +86,16 @@ def test_what_a_printer_would_refuse_is_said_before_it_is_ordered() -> None:
     assert not {"elsewhere.pages", "elsewhere.document", "elsewhere.same_identifier"} & set(
         codes(planned(EXTRAS["elsewhere"]))
     )
+
+
+def test_a_hardback_weighs_its_boards() -> None:
+    spec = read_spec(EXTRAS["elsewhere"])
+    thin, thick = (
+        sizes_of(spec, Edition(kind="hardback", hinge=8, wrap=15, board=board)) for board in (1, 3)
+    )
+    area = (2 * thin.panel + thin.spine) * thin.face / 1e6
+    assert thick.weight - thin.weight == pytest.approx(2 * area * GREYBOARD_GSM_PER_MM)
+
+
+def test_white_round_the_cover_on_a_template_is_as_it_should_be() -> None:
+    assert "elsewhere.document" not in said({"document_width": 500, "document_height": 400})

@@ -38,6 +38,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("tapes", "cords", "link"),
+    spine_board=True,
     coverings=(*COVERINGS, "three_piece"),
     entries=(*CASE_ENTRIES, "binding.covering"),
     thinnest=4.0,

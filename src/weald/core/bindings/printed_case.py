@@ -36,6 +36,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("tapes", "cords", "link", "none"),
+    spine_board=True,
     coverings=("full",),
     entries=tuple(each for each in CASE_ENTRIES),
     chooses={

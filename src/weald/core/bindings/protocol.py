@@ -59,6 +59,8 @@ class Structure:
     :param lined: whether its spine is lined with mull and paper; ``hollow`` whether it may have a hollow.
     :param banded: whether bands may run across its spine; ``lettered`` whether it has a spine to letter.
     :param printed: whether its cover is meant to be printed on.
+    :param rebound: whether it begins with a bound book, which is pulled down.
+    :param spine_board: whether a board lies between its two, which a strip can join to them.
     :param laminated: whether each board is made of a thick and a thin one.
     :param attachment: where the ends of its supports go.
     :param in_shoulders: whether its boards sit in the shoulders, held by the block itself and not by a case.
@@ -89,6 +91,8 @@ class Structure:
     lined: bool = True
     hollow: bool = False
     laminated: bool = False
+    rebound: bool = False
+    spine_board: bool = False
     in_shoulders: bool = False
     attachment: Attachment = "case"
     banded: bool = False

@@ -41,6 +41,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("none",),
+    spine_board=True,
     sections="leaves",
     coverings=(*COVERINGS, "three_piece"),
     entries=("binding.leaves", *CASE_ENTRIES, "binding.covering"),

@@ -39,6 +39,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("tapes", "cords", "link"),
+    spine_board=True,
     coverings=COVERINGS,
     entries=(*CASE_ENTRIES, "binding.covering", "binding.overlap"),
     thinnest=4.0,

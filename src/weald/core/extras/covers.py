@@ -24,8 +24,8 @@ def _has_boards(structure: Structure, spec: JobSpec) -> bool:
 
 
 def _joins(structure: Structure, spec: JobSpec) -> bool:
-    """Cases whose boards and spine board lie side by side."""
-    return structure.name in ("flat_case", "rounded_case", "printed_case", "single_leaves")
+    """Cases with a spine board: it and the boards lie side by side."""
+    return structure.spine_board
 
 
 def reckon_strip(made: Made) -> Added:

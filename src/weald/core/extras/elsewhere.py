@@ -17,6 +17,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.elsewhere import Edition, Elsewhere
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
+from weald.core.paper import GREYBOARD_GSM_PER_MM
 from weald.core.stations.finish import LEAST_SPINE, SPINE_SAFETY, spine_title
 from weald.core.units import Mm
 
@@ -49,7 +50,7 @@ def sizes_of(spec: JobSpec, edition: Edition) -> EditionSizes:
 
     pages = (text + 2 × added), made up to the multiple; spine = pages × page + more, or as the table has it;
     document = 2 × (panel + hinge + edge) + spine by face + 2 × edge, edge being the bleed of a paperback, the
-    wrap of a hardback.
+    wrap of a hardback. A hardback weighs its boards too, and the one of its spine.
     """
     text = spec.text.pages + 2 * edition.added
     pages = math.ceil(text / edition.multiple) * edition.multiple
@@ -62,6 +63,8 @@ def sizes_of(spec: JobSpec, edition: Edition) -> EditionSizes:
     width, height = 2 * (panel + hinge + edge) + spine, face + 2 * edge
     leaf = spec.leaf.width * spec.leaf.height / 1e6
     weight = pages / 2 * leaf * edition.gsm + width * height / 1e6 * edition.cover_gsm
+    if hard:
+        weight += (2 * panel + spine) * face / 1e6 * GREYBOARD_GSM_PER_MM * edition.board
     return EditionSizes(
         pages, spine, panel, face, edge, width, height, weight, edition.base + pages * edition.per_page
     )
@@ -210,7 +213,8 @@ def _mind(made: Made, edition: Edition, number: int) -> Iterator[Finding]:
     if blanks:
         yield finding("elsewhere.blanks", f"{path}.multiple", notation, name=name, blanks=blanks)
     asked = (edition.document_width or sizes.width, edition.document_height or sizes.height)
-    if any(abs(a - b) > AS_ORDERED for a, b in zip(asked, (sizes.width, sizes.height), strict=True)):
+    # a template with white round the cover is as it should be; one the cover does not lie on is not
+    if any(a < b - AS_ORDERED for a, b in zip(asked, (sizes.width, sizes.height), strict=True)):
         rows = [each.model_dump() for each in (spec.extras.elsewhere or Elsewhere()).editions]
         rows[number - 1] |= {"document_width": None, "document_height": None}
         yield finding(

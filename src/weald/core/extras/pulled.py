@@ -12,14 +12,14 @@ from weald.core.pieces import make_piece
 
 
 def suits(structure: Structure, spec: JobSpec) -> bool:
-    """Whatever is folded and sewn."""
-    return structure.sections != "leaves"
+    """Whatever is folded and sewn; a paperback may be, and comes apart first however it is held."""
+    return structure.sections != "leaves" or structure.rebound
 
 
 def reckon(made: Made) -> Added:
     """The guards to cut; the block counts their plies at the spine."""
     pulled = made.spec.extras.pulled or PulledDown()
-    if not pulled.mended or not made.block.sections:
+    if not pulled.mended:
         return Added()
     piece = make_piece(
         made.ledger,

@@ -20,6 +20,8 @@ SewnCode = Literal[
     "diagonals.far",
     "end_band.high",
     "sewing.crowded",
+    "sewing.holes_close",
+    "sewing.no_folds",
     "sewing.few",
     "sewing.near_edge",
     "sewing.two_people",
@@ -121,6 +123,19 @@ SEWN: dict[SewnCode, FindingWords] = {
         "sewing",
         "{supports} of {width} do not fit between the kettles of a block {height} high.",
         "Take fewer or narrower ones.",
+    ),
+    "sewing.holes_close": FindingWords(
+        "stop",
+        "sewing",
+        "The two holes beside a support {width} wide would be {apart} apart; closer than {least}, the paper "
+        "between them tears out.",
+        "Sew round cords sawn in, through one hole each, or take wider supports.",
+    ),
+    "sewing.no_folds": FindingWords(
+        "mind",
+        "sewing",
+        "Single leaves have no fold to sew through.",
+        "Leave them glued; if they are folded {signatures} after all, choose their fold.",
     ),
     "sewing.few": FindingWords(
         "note",

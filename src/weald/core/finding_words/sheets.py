@@ -29,6 +29,7 @@ SheetCode = Literal[
     "printed.no_marks",
     "printed.fold_to_edges",
     "leaf.small",
+    "leaf.trimmed_small",
     "stock.departs",
     "spread.beyond",
     "printed.marks_lost",
@@ -176,6 +177,12 @@ SHEETS: dict[SheetCode, FindingWords] = {
         "printing",
         "The printed sheet is larger than what is folded; edge to edge, later folds miss the print.",
         "Fold to the printed marks, or cut the sheets to {needs} first.",
+    ),
+    "leaf.trimmed_small": FindingWords(
+        "mind",
+        "text",
+        "The leaf as cut, trimmed, is {has}; the finished page was to be {page}.",
+        "Trim less, or make the page that size: the block and its cover follow the leaf already.",
     ),
     "leaf.small": FindingWords(
         "stop",

@@ -76,9 +76,9 @@ _BY_ID = {each.id: each for each in BEGINNINGS}
 _PATHS: Mapping[Ask, tuple[str, ...]] = {
     "title": ("title",),
     "pages": ("text.pages", "paper.stack.leaves"),
-    "width": ("leaf.width", "measured.block.width"),
-    "height": ("leaf.height", "measured.block.height"),
-    "thickness": ("measured.block.thickness", "paper.stack.thickness"),
+    "width": ("leaf.width", "measured.leaf.untrimmed_width"),
+    "height": ("leaf.height", "measured.leaf.untrimmed_height"),
+    "thickness": ("measured.block.thickness", "measured.text.thickness", "paper.stack.thickness"),
     "grammage": ("paper.grammage",),
     "board": ("binding.board",),
 }
@@ -122,15 +122,20 @@ def job_of_beginning(
         job["text"] |= text
         job["leaf"] |= text.get("page") or {}
     if beginning.measured:
-        job |= _measured(given, notation)
+        job |= _measured(given, notation, whole=kind == "sewn")
     if kind == "paperback":
         job["binding"] = job.get("binding", {}) | {"structure": "rebound_paperback"}
         job["sewing"] = {"method": "none"}
+        job["folding"] = {"programme": "1x1"}
     return job
 
 
-def _measured(given: Mapping[str, str], notation: Notation) -> dict[str, Any]:
-    """A block as it lies there: measured, not trimmed again, and as thick a leaf as it comes to."""
+def _measured(given: Mapping[str, str], notation: Notation, whole: bool) -> dict[str, Any]:
+    """A block as it lies there: measured, not trimmed unless asked, and as thick a leaf as it comes to.
+
+    :param whole: whether the thickness is the whole block's; else it is the text's, and what is added to it
+        (endpapers, the sewing) still makes the block thicker.
+    """
     missing: dict[str, str] = {
         ask: "Measure the block, and give it here."
         for ask in ("width", "height", "thickness")
@@ -142,7 +147,9 @@ def _measured(given: Mapping[str, str], notation: Notation) -> dict[str, Any]:
     found: dict[str, Any] = {
         "leaf": {"width": given["width"], "height": given["height"], "trim": trim},
         "measured": {
-            f"block.{ask}": _length(ask, given, notation) for ask in ("width", "height", "thickness")
+            "leaf.untrimmed_width": _length("width", given, notation),
+            "leaf.untrimmed_height": _length("height", given, notation),
+            "block.thickness" if whole else "text.thickness": _length("thickness", given, notation),
         },
     }
     pages = given.get("pages", "")

@@ -26,6 +26,7 @@ Numerals = Literal["roman", "roman_iiii", "arabic", "none"]
 APART: Mm = 1.5
 """Between spines as they are drawn; on the shelf they touch."""
 _YEAR = re.compile(r"(?<!\d)(\d{3,4})(?!\d)")
+_SHORT_SPAN = re.compile(r"(?<!\d)(\d{4})\s*[–—-]\s*(\d{2})(?!\d)")
 _ROMAN = (
     *((1000, "M"), (900, "CM"), (500, "D"), (400, "CD"), (100, "C"), (90, "XC"), (50, "L")),
     *((40, "XL"), (10, "X"), (9, "IX"), (5, "V"), (4, "IV"), (1, "I")),
@@ -94,6 +95,7 @@ class SetPlan:
     words: str
     findings: tuple[Finding, ...]
     drawing: Drawing | None
+    next_number: int | None
 
 
 def read_set(data: object, notation: Notation | None = None) -> SetSpec:
@@ -161,6 +163,7 @@ def plan_set(book: JobSpec, chosen: SetSpec, notation: Notation) -> SetPlan:
         words=plans[0].structure.words if plans else "",
         findings=tuple(_mind(chosen, plans, notation)),
         drawing=draw_spines(chosen, plans, notation),
+        next_number=next_number(chosen.volumes),
     )
 
 
@@ -242,7 +245,7 @@ def _mind_numbers(volumes: Sequence[Volume], notation: Notation) -> Iterator[Fin
 def _mind_dates(volumes: Sequence[Volume], notation: Notation) -> Iterator[Finding]:
     before: int | None = None
     for place, volume in enumerate(volumes):
-        years = [int(year) for year in _YEAR.findall(volume.date)]
+        years = _years(volume.date)
         if not years:
             continue
         if before is not None and min(years) < before:
@@ -252,6 +255,23 @@ def _mind_dates(volumes: Sequence[Volume], notation: Notation) -> Iterator[Findi
             terms: dict[str, int | str] = {"date": volume.date, "before": before, "missing": missing}
             yield _asked("set.date_gap", place, volume, notation, **terms)
         before = max(years)
+
+
+def _years(date: str) -> list[int]:
+    """The years a date names; the second of a span may be short, as in 1841–44."""
+    years = [int(year) for year in _YEAR.findall(date)]
+    for first, last in _SHORT_SPAN.findall(date):
+        years.append(int(first[: -len(last)] + last))
+    return years
+
+
+def next_number(volumes: Sequence[Volume]) -> int | None:
+    """The number a further volume takes: the first that is missing, else the one after the last."""
+    numbers = sorted({volume.number for volume in volumes if volume.number is not None})
+    if not numbers:
+        return None
+    missing = (number for number in range(numbers[0], numbers[-1]) if number not in numbers)
+    return next(missing, numbers[-1] + 1)
 
 
 def draw_spines(chosen: SetSpec, plans: Sequence[Plan], notation: Notation) -> Drawing | None:

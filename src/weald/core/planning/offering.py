@@ -29,10 +29,11 @@ APART: dict[QuantityId, tuple[QuantityId, str]] = {
 """The size of the back board, where it is cut apart from the front one, and which way it is measured."""
 CasePiece = tuple[QuantityId, str, str]
 """What is cut, what it is called, and which way it is measured."""
-OF_THE_BLOCK: dict[Found, QuantityId] = {
-    "tall": "block.height",
-    "wide": "block.width",
-    "spine": "block.thickness",
+OF_THE_BLOCK: dict[Found, tuple[QuantityId, ...]] = {
+    "tall": ("block.height",),
+    "wide": ("block.width",),
+    # a spine follows the block as sewn, its round, or its plain thickness
+    "spine": ("spine.arc", "spine.thickness", "block.thickness"),
 }
 OF_THE_CASE: dict[Found, tuple[CasePiece, ...]] = {
     # boards before a cover of one sheet
@@ -66,10 +67,10 @@ def offered_up(
     if not TOLERANCE < abs(by) <= MOST:
         raise SizeError(f"Give how much it is off, up to {notation.length(MOST, True)}.")
     quantities = {each.id: each for each in plan(spec, notation, drawn=()).quantities}
-    of_block = OF_THE_BLOCK[found]
     of_case = next((each for each in OF_THE_CASE[found] if each[0] in quantities), None)
     if of_case is None or not quantities[of_case[0]].measurable:
         raise SizeError(f"A {structure_of(spec).title} has no such piece.")
+    of_block = _followed(quantities, found, of_case[0])
     block, case = quantities[of_block].value, quantities[of_case[0]].value
     if by >= min(block, case):
         raise SizeError("That would leave no block.")
@@ -82,9 +83,15 @@ def offered_up(
     ways = (
         _block_stands(of_case, case, by, notation)
         if measured
-        else _block_follows(of_case, (of_block, block), case, by, notation)
+        else _block_follows(of_case, (quantities[of_block], block), case, by, notation)
     )
     return tuple(ways)
+
+
+def _followed(quantities: dict[QuantityId, Quantity], found: Found, of_case: QuantityId) -> QuantityId:
+    """The size of the block a piece of the case follows: the one that stands in its own sum."""
+    reasons = {term.about for term in quantities[of_case].terms}
+    return next((each for each in OF_THE_BLOCK[found] if each in reasons), OF_THE_BLOCK[found][-1])
 
 
 def _boards_apart(
@@ -128,17 +135,18 @@ def _block_stands(of_case: CasePiece, case: Mm, by: Mm, notation: Notation) -> I
 
 def _block_follows(
     of_case: CasePiece,
-    of_block: tuple[QuantityId, Mm],
+    of_block: tuple[Quantity, Mm],
     case: Mm,
     by: Mm,
     notation: Notation,
 ) -> Iterator[Offered]:
     """The block was not measured, so it is what the case shows it to be."""
-    path, size = of_block
-    corrected: Patch = {f"measured.{path}": round(size - by, 3)}
+    quantity, size = of_block
+    corrected: Patch = {f"measured.{quantity.id}": round(size - by, 3)}
     is_now = notation.limit(round(size - by, 3))
+    what = "the block" if quantity.id.startswith("block.") else quantity.label.lower()
     yield Offered(
-        f"{_cut(of_case, case - by, by > 0, notation)}: the block is {is_now}, and everything follows",
+        f"{_cut(of_case, case - by, by > 0, notation)}: {what} is {is_now}, and everything follows",
         corrected,
     )
     yield _left(of_case, case, corrected, notation)

@@ -27,7 +27,8 @@ from weald.core.cutting.askew import draw_askew
 from weald.core.drawing import Dimension, Drawing
 from weald.core.extras.catalogue import ExtrasHere, add_extras, extras_here
 from weald.core.extras.protocol import Made
-from weald.core.findings import Action, Finding, finding
+from weald.core.finding_words import FindingCode
+from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.folding.imposition import Section, Sheet
 from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.steps import FoldStep
@@ -366,7 +367,7 @@ def _findings(bench: _Bench, stocked: Sequence[StockedPiece], pieces: tuple[Piec
     yield from paper_station.mind(spec, packet, paper, ledger)
     yield from folding_station.mind(spec, packet, paper, folding, ledger)
     yield from printing_station.mind(spec, packet, folding, bench.printing, ledger)
-    yield from sewing_station.mind(spec, sewing, block, ledger)
+    yield from sewing_station.mind(spec, sewing, block, ledger, rebound=structure.rebound)
     yield from sewing_station.mind_spreads(spec, sewing, bench.folded, ledger)
     yield from mind_block(spec, bench.treatment, block, ledger, laced=structure.attachment == "laced")
     yield from mind_choices(structure, spec, notation)
@@ -447,16 +448,23 @@ def _unused_measurements(ledger: Ledger) -> list[Finding]:
 
 
 def _mind_leaf(spec: JobSpec, ledger: Ledger) -> list[Finding]:
-    """A leaf as cut that is smaller than the finished page."""
+    """A leaf as cut that is smaller than the finished page, or comes out smaller once it is trimmed."""
     width, height = ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height")
-    if width >= spec.leaf.width - TOLERANCE and height >= spec.leaf.height - TOLERANCE:
+    trim = spec.leaf.trim
+    left = width - trim.fore_edge, height - trim.head - trim.tail
+    if left[0] >= spec.leaf.width - TOLERANCE and left[1] >= spec.leaf.height - TOLERANCE:
         return []
     show = ledger.notation.length
+    short = width < spec.leaf.width - TOLERANCE or height < spec.leaf.height - TOLERANCE
+    seen = (width, height) if short else left
     has, page = (
-        f"{show(width)} × {show(height, True)}",
+        f"{show(seen[0])} × {show(seen[1], True)}",
         f"{show(spec.leaf.width)} × {show(spec.leaf.height, True)}",
     )
-    return [finding("leaf.small", "leaf.untrimmed_width", ledger.notation, has=has, page=page)]
+    smaller: Patch = {"leaf.width": round(left[0], 4), "leaf.height": round(left[1], 4)}
+    actions = (Action("Make the page that size", smaller),) if min(left) > 0 else ()
+    code: FindingCode = "leaf.small" if short else "leaf.trimmed_small"
+    return [finding(code, "leaf.untrimmed_width", ledger.notation, has=has, page=page, actions=actions)]
 
 
 def _doubted_measurements(ledger: Ledger) -> list[Finding]:

@@ -26,7 +26,7 @@ def reckon(
     thickness = reckon_thickness(
         spec, treatment, (end_leaves, matter), paper, (sections, folding.make_up), ledger
     )
-    height = ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
+    height = _reckon_height(spec, ledger)
     width = _reckon_width(spec, ledger)
     own = 2 if ends.kind == "sewn" and end_leaves else matter.sections if matter else 0
     sewn = sections + (own if sections else 0)
@@ -58,12 +58,41 @@ def reckon(
     return rounded(spec, treatment, flat, ledger)
 
 
+def _reckon_height(spec: JobSpec, ledger: Ledger) -> Mm:
+    """Enter the block's height: the trimmed leaf's, or what is left of leaves measured before trimming."""
+    if "leaf.untrimmed_height" not in spec.measured:
+        return ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
+    trim = spec.leaf.trim
+    return ledger.reckon(
+        "block.height",
+        ledger.value("leaf.untrimmed_height") - trim.head - trim.tail,
+        "{leaf} − {head} − {tail}",
+        {
+            "leaf": ledger.ref("leaf.untrimmed_height"),
+            "head": ledger.entry("head trim", trim.head, "leaf.trim.head"),
+            "tail": ledger.entry("tail trim", trim.tail, "leaf.trim.tail"),
+        },
+        rule="of leaves that were measured as they lie there",
+    )
+
+
 def _reckon_width(spec: JobSpec, ledger: Ledger) -> Mm:
     """Enter the block's width: that of the trimmed leaf, and what leaves on guards stand out beyond it."""
     plates, width = spec.extras.plates, spec.leaf.width
     out = 0.0
     if plates and not plates.cut_back:
         out = max((stands_out(each, width) for each in plates.plates), default=0.0)
+    if not out and "leaf.untrimmed_width" in spec.measured:
+        return ledger.reckon(
+            "block.width",
+            ledger.value("leaf.untrimmed_width") - spec.leaf.trim.fore_edge,
+            "{leaf} − {trim}",
+            {
+                "leaf": ledger.ref("leaf.untrimmed_width"),
+                "trim": ledger.entry("fore-edge trim", spec.leaf.trim.fore_edge, "leaf.trim.fore_edge"),
+            },
+            rule="of leaves that were measured as they lie there",
+        )
     if not out:
         return ledger.reckon("block.width", width, "the trimmed leaf", entry="leaf.width")
     leaf = ledger.entry("the trimmed leaf", width, "leaf.width")

@@ -224,15 +224,14 @@ def mind(spec: JobSpec, plan: FinishPlan | None, ledger: Ledger) -> list[Finding
         return [finding("finish.no_spine", "finish.title", ledger.notation)] if spec.finish.title else []
     if plan.title is None:
         return []
-    show = ledger.notation.length
-    if plan.width < LEAST_SPINE:
+    if plan.width < LEAST_SPINE - TOLERANCE:
         return [
             finding(
                 "finish.narrow",
                 "finish.width",
                 ledger.notation,
-                width=show(plan.width, True),
-                least=show(LEAST_SPINE, True),
+                width=ledger.notation.apart(plan.width, LEAST_SPINE)[0],
+                least=ledger.notation.apart(plan.width, LEAST_SPINE)[1],
                 actions=(_otherwise(spec) or Action("Letter the front instead", {"finish.placed": "none"}),),
             )
         ]

@@ -6,7 +6,9 @@ from dataclasses import replace
 
 from weald.core.block.bands import bands_here, panel_height
 from weald.core.block.holes import (
+    LEAST_BETWEEN,
     SUPPORTED,
+    TAPE_PLAY,
     Hole,
     Places,
     SewingPlan,
@@ -32,7 +34,7 @@ from weald.core.notation import counted
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.stations.folded import Folded
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 SPARE_THREAD = 1.15
 """Thread for knots and for what is lost in drawing it tight."""
@@ -295,16 +297,37 @@ def _reckon_thread(
         )
 
 
-def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> list[Finding]:
-    """What to mind about the stations."""
+def mind(
+    spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger, *, rebound: bool = False
+) -> list[Finding]:
+    """What to mind about the stations.
+
+    :param rebound: whether the book was bound before, so that its leaves may be in sections or not.
+    """
     found: list[Finding] = []
     sewing, show = spec.sewing, ledger.notation.length
     if not plan.holes:
+        if rebound and not block.sections and spec.sewing.method != "none":
+            glued = Action("Leave them glued", {"sewing.method": "none"})
+            found.append(finding("sewing.no_folds", "sewing.method", ledger.notation, actions=(glued,)))
         return found
     if plan.stab is not None:
         return _mind_stab(spec, plan, block, ledger)
     better = supports_for(block.height)
-    if plan.crowded:
+    apart = sewing.support_width + TAPE_PLAY
+    if plan.crowded and _two_holes_each(spec, plan) and apart < LEAST_BETWEEN - TOLERANCE:
+        found.append(
+            finding(
+                "sewing.holes_close",
+                "sewing.support_width",
+                ledger.notation,
+                width=ledger.notation.limit(sewing.support_width),
+                apart=ledger.notation.apart(apart, LEAST_BETWEEN)[0],
+                least=ledger.notation.apart(apart, LEAST_BETWEEN)[1],
+                actions=(Action("Sew on sawn-in cords", {"sewing.method": "cords"}),),
+            )
+        )
+    elif plan.crowded:
         fewer = None if _has_places(spec) else _fitting(spec, plan.method, block.height)
         actions = (
             ()
@@ -359,6 +382,13 @@ def mind(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> l
             finding("sewing.two_people", "block.height", ledger.notation, height=show(block.height, True))
         )
     return found
+
+
+def _two_holes_each(spec: JobSpec, plan: SewingPlan) -> bool:
+    """Whether every support has a hole on either side, as far apart as it is wide and a little more."""
+    if _has_places(spec):
+        return False
+    return plan.method == "tapes" or (plan.method == "raised_cords" and not spec.sewing.packed)
 
 
 def _has_places(spec: JobSpec) -> bool:

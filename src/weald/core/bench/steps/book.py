@@ -10,6 +10,15 @@ def _pasted(book: Book) -> bool:
     return book.structure.boards and book.structure.endpapers
 
 
+def _tooled(book: Book) -> bool:
+    """Whether anything is tooled: lines, frames, a stamped front; a label alone is only pasted."""
+    finishing = book.spec.extras.finishing
+    if finishing is None or not book.structure.boards:
+        return False
+    stamped = any(front.material == "stamped" for front in finishing.front)
+    return bool(finishing.lines or finishing.frames or stamped)
+
+
 def _thumb_cuts(book: Book) -> int:
     entries = book.spec.extras.thumb
     return len(set(listed(entries.pages))) if entries and book.reckoned("thumb.pitch") else 0
@@ -233,7 +242,7 @@ BOOK = (
         "same skin first.",
         "book",
         "lettering",
-        when=lambda book: book.spec.extras.finishing is not None and book.structure.boards,
+        when=_tooled,
         tools=("finishing template", "hand tools and type", "offcut of the covering"),
         fixed=20,
         rate=40.0,

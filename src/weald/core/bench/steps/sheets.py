@@ -176,7 +176,7 @@ SHEETS = (
         "What cannot be put back is photographed first: the sewing, the bands, every torn fold.",
         "sheets",
         "sheets",
-        when=lambda book: book.spec.extras.pulled is not None and book.signatures > 0,
+        when=lambda book: book.spec.extras.pulled is not None,
         tools=("bone folder", "scissors for thread", "soft brush", "pencil"),
         fixed=20,
         rate=4.0,

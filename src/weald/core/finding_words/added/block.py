@@ -93,7 +93,7 @@ BLOCK: dict[BlockCode, FindingWords] = {
     "ends.no_fold": FindingWords(
         "mind",
         "block",
-        "A {what} has no fold to be sewn through.",
+        "There is no fold to sew {what} through.",
         "Hook it round its section, or tip it on.",
     ),
     "ends.joints": FindingWords(

@@ -16,6 +16,7 @@ class Edition(Entries):
     :param hinge, wrap, beyond: of a hardback: its joint, what goes round the boards, boards beyond the leaf.
     :param document_width: the whole document as they ask for it, where they say; ``document_height``
     likewise.
+    :param board: how thick the boards of a hardback are.
     :param base, per_page: their price; ``gsm`` of their paper and ``cover_gsm`` of their cover, for the post.
     """
 
@@ -34,6 +35,7 @@ class Edition(Entries):
     hinge: Annotated[Allowance, Field(title="Hinge")] = 0.0
     wrap: Annotated[Allowance, Field(title="Wrap")] = 0.0
     beyond: Annotated[Allowance, Field(title="Boards beyond")] = 0.0
+    board: Annotated[Length, Field(gt=0, le=6, title="Boards, thick")] = 2.5
     wrap_colour: Annotated[Name, Field(title="Colour of the wraps")] = ""
     document_width: Annotated[Size | None, Field(title="Their document, wide")] = None
     document_height: Annotated[Size | None, Field(title="Their document, high")] = None
