@@ -14,7 +14,7 @@ from weald.core.planning.plan import plan
 def octavo(pages: int) -> dict[str, Any]:
     return {
         "text": {"pages": pages},
-        "folding": {"programme": "v h v", "sheets_per_section": 1},
+        "folding": {"programme": "upright, level, upright", "sheets_per_section": 1},
         "paper": {"sheet": {"width": 700, "height": 500, "grain": "height"}},
     }
 

@@ -85,7 +85,7 @@ def contract_job() -> dict[str, Any]:
             "sheet": {"width": 450, "height": 320, "grain": "width"},
         },
         "folding": {
-            "programme": "v",
+            "programme": "upright",
             "sheets_per_section": 4,
             "gather": "inset",
             "creep_factor": 1.5708,

@@ -45,7 +45,18 @@ def test_a_file_a_section_and_a_named_sheet_turned_to_suit(
     monkeypatch: pytest.MonkeyPatch, text: Path, tmp_path: Path
 ) -> None:
     out = tmp_path / "out.pdf"
-    words = ("--fold", "v", "--nest", 4, "--sheet", "A3", "--trim", "3", "--per-section", tmp_path / "parts")
+    words = (
+        "--fold",
+        "upright",
+        "--nest",
+        4,
+        "--sheet",
+        "A3",
+        "--trim",
+        "3",
+        "--per-section",
+        tmp_path / "parts",
+    )
     assert run(monkeypatch, text, out, *words) == 0
     _, size = read_sides(out)
     assert size == pytest.approx((420, 297), abs=0.01)
@@ -68,7 +79,10 @@ def test_marks_are_only_there_when_wanted(
 @pytest.mark.parametrize(
     ("words", "said"),
     [
-        (("--fold", "h v3"), "--fold: “h v3” ends with v3, which leaves no spine"),
+        (
+            ("--fold", "level, upright in three"),
+            "--fold: “level, upright in three” ends upright in three, which leaves no spine",
+        ),
         (("--fold", "blorp"), "“blorp” is no fold"),
         (("--nest", "0"), "--nest: “0” must be at least 1"),
         (("--nest", "400"), "--nest: “400” must be at most 40"),

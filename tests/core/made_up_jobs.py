@@ -16,7 +16,17 @@ _ENTRIES: tuple[tuple[float, str, tuple[Any, ...]], ...] = (
     (0.2, "paper.basis", ({"pounds": 20, "grade": "bond"}, {"pounds": 80, "grade": "cover"})),
     (0.2, "paper.sheet", ({"width": 210, "height": 297, "grain": "height"},)),
     (0.2, "paper.sheet", ({"width": 640, "height": 450, "grain": "width"},)),
-    (0.4, "folding.programme", ("v", "h v", "v h v", "v v", "h v h v")),
+    (
+        0.4,
+        "folding.programme",
+        (
+            "upright",
+            "level, upright",
+            "upright, level, upright",
+            "upright, upright",
+            "level, upright, level, upright",
+        ),
+    ),
     (0.4, "folding.sheets_per_section", (1, 2, 3, 5, 8, 12)),
     (0.3, "folding.make_up", ("even", "full", "one_section")),
     (0.4, "sewing.thread", (0.1, 0.2, 0.35, 0.5, 0.8)),

@@ -27,8 +27,8 @@ def _turned(stack: Stack, axis: str) -> Stack:
         replace(
             scrap,
             recto_up=not scrap.recto_up,
-            right=-scrap.right if axis == "v" else scrap.right,
-            top=-scrap.top if axis == "h" else scrap.top,
+            right=-scrap.right if axis == "upright" else scrap.right,
+            top=-scrap.top if axis == "level" else scrap.top,
         )
         for scrap in reversed(stack)
     )
@@ -36,14 +36,13 @@ def _turned(stack: Stack, axis: str) -> Stack:
 
 def _mirrored(part: Grid, axis: str) -> Grid:
     turned = [[_turned(stack, axis) for stack in row] for row in part]
-    return [list(reversed(row)) for row in turned] if axis == "v" else list(reversed(turned))
+    return [list(reversed(row)) for row in turned] if axis == "upright" else list(reversed(turned))
 
 
 def _parts(word: str) -> tuple[str, int, bool]:
-    zigzag = word.startswith("z")
-    word = word.removeprefix("z")
-    axis = "h" if word.startswith("h") else "v"
-    return axis, int(word.lstrip("vh") or 2), zigzag
+    axis, *how = word.split()
+    parts = {"two": 2, "three": 3, "four": 4, "five": 5, "six": 6}[how[-1]] if "in" in how else 2
+    return axis, parts, "zig-zag" in how
 
 
 def _unfolded(grid: Grid, word: str) -> Grid:
@@ -62,7 +61,7 @@ def _unfolded(grid: Grid, word: str) -> Grid:
     else:
         # a letter: the first part on top, then the last, both turned over; the middle lies lowest
         strips = [_mirrored(lift(0), axis), lift(2), _mirrored(lift(1), axis)]
-    if axis == "v":
+    if axis == "upright":
         return [[stack for strip in strips for stack in strip[row]] for row in range(len(grid))]
     return [row for strip in strips for row in strip]
 
@@ -70,7 +69,7 @@ def _unfolded(grid: Grid, word: str) -> Grid:
 def unfold(programme: str, leaves: int) -> Grid:
     """The flat sheets, inner side up, each cell a stack of scraps: the innermost sheet on top."""
     grid: Grid = [[tuple(Scrap(number) for number in range(leaves))]]
-    for word in reversed(programme.split()):
+    for word in reversed(programme.split(", ")):
         grid = _unfolded(grid, word)
     return grid
 
@@ -80,7 +79,7 @@ def pages_on_sheets(programme: str, sheets: int, leaves_a_sheet: int, gather: st
 
     Sheets count from the outermost; pages of the section from 1.
     """
-    spine_at_top = programme.endswith("h")
+    spine_at_top = programme.endswith("level")
     placed: dict[tuple, tuple] = {}
 
     def put(sheet: int, grid: Grid, depth: int, page_of: dict[int, int]) -> None:

@@ -41,7 +41,7 @@ def test_a_quarto_says_its_sheet_grain_bolts_and_creep() -> None:
     assert quarto.sheets_a_section == 2
     # four folios: three steps of π/2 × 0.1
     assert quarto.creep == "0.471 mm"
-    assert quarto.patch == {"folding.programme": "h v", "folding.sheets_per_section": 2}
+    assert quarto.patch == {"folding.programme": "level, upright", "folding.sheets_per_section": 2}
 
 
 def test_a_bolt_without_a_trim_needs_a_knife() -> None:
@@ -76,8 +76,8 @@ def test_what_cannot_be_had_says_why(job: dict[str, Any], name: str, why: str) -
 
 
 def test_a_programme_of_ones_own_comes_first() -> None:
-    offered = list(folds({"folding": {"programme": "h v v"}}).values())
-    assert (offered[0].name, offered[0].chosen) == ("h v v", True)
+    offered = list(folds({"folding": {"programme": "level, upright, upright"}}).values())
+    assert (offered[0].name, offered[0].chosen) == ("level, upright, upright", True)
     assert len(offered) == len(NAMED_PROGRAMMES) + 1
 
 
@@ -129,7 +129,7 @@ def test_costs_are_those_of_the_plan() -> None:
     assert chosen.reams == chosen.printed / 500
 
 
-@given(st.integers(4, 600), st.sampled_from(["v", "h v", "v h v"]))
+@given(st.integers(4, 600), st.sampled_from(["upright", "level, upright", "upright, level, upright"]))
 def test_taking_a_make_up_gives_it(pages: int, programme: str) -> None:
     job: dict[str, Any] = {"text": {"pages": pages}, "folding": {"programme": programme}, "paper": LARGE}
     choices = make_ups(job)
@@ -150,4 +150,4 @@ def test_a_booklet_is_offered_for_a_short_text() -> None:
 
 
 def test_single_leaves_have_no_make_ups() -> None:
-    assert make_ups({"folding": {"programme": "1x1"}}) == ()
+    assert make_ups({"folding": {"programme": "single leaves 1 by 1"}}) == ()

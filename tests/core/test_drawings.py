@@ -46,10 +46,10 @@ JOBS: list[dict[str, Any]] = [
     {"text": {"pages": 93, "blanks": "both"}, "leaf": {"width": 240, "height": 170}},
     {"text": {"blank_book": True, "pages": 12}, "folding": {"sheets_per_section": 3}},
     {
-        "folding": {"programme": "v h v", "sheets_per_section": 1},
+        "folding": {"programme": "upright, level, upright", "sheets_per_section": 1},
         "paper": {"sheet": {"width": 640, "height": 450}},
     },
-    {"folding": {"programme": "v h"}, "paper": {"sheet": {"width": 640, "height": 900}}},
+    {"folding": {"programme": "upright, level"}, "paper": {"sheet": {"width": 640, "height": 900}}},
     {"leaf": {"width": 400}, "binding": {"board": 3, "joint_rule": "fixed", "joint": 7}},
     {"leaf": {"width": 40, "height": 30, "trim": {"head": 0, "tail": 0, "fore_edge": 0}}},
 ]
@@ -123,7 +123,16 @@ def test_sheets_are_laid_on_the_stock_as_counted(grain: str, turned: bool) -> No
     assert lines.angle == (0 if grain == "width" else 90)
 
 
-@pytest.mark.parametrize("programme", ["v", "h v", "v h v", "v h", "h3 v v"])
+@pytest.mark.parametrize(
+    "programme",
+    [
+        "upright",
+        "level, upright",
+        "upright, level, upright",
+        "upright, level",
+        "level in three, upright, upright",
+    ],
+)
 def test_page_numbers_stand_in_their_cells_head_up(programme: str) -> None:
     made = planned(
         {

@@ -113,7 +113,7 @@ def test_only_the_middle_of_a_section_is_one_piece(name: str, gather: str) -> No
 
 
 def test_leaves_have_no_true_spreads() -> None:
-    assert true_spreads(job(folding={"programme": "1x1"})) == ()
+    assert true_spreads(job(folding={"programme": "single leaves 1 by 1"})) == ()
 
 
 def test_a_dummy_carries_numbers_and_nothing_else() -> None:

@@ -42,12 +42,12 @@ def test_an_octavo_comes_out_as_the_trade_knows_it() -> None:
 @pytest.mark.parametrize(
     ("programme", "grain", "bolts"),
     [
-        ("v", "height", ()),
-        ("h v", "height", ("head",)),
-        ("v h v", "height", ("head", "fore_edge")),
-        ("v v", "height", ("fore_edge",)),
-        ("h", "width", ()),
-        ("v h", "width", ("tail",)),
+        ("upright", "height", ()),
+        ("level, upright", "height", ("head",)),
+        ("upright, level, upright", "height", ("head", "fore_edge")),
+        ("upright, upright", "height", ("fore_edge",)),
+        ("level", "width", ()),
+        ("upright, level", "width", ("tail",)),
     ],
 )
 def test_grain_and_bolts_follow_from_the_folds(programme: str, grain: str, bolts: tuple[str, ...]) -> None:
@@ -89,11 +89,21 @@ def test_a_leafs_two_pages_are_back_to_back(name: str) -> None:
         assert recto.column == packet.columns - 1 - verso.column
 
 
-words = st.sampled_from(["v", "h", "v3", "h3", "zv3", "zh3", "zv4"])
+words = st.sampled_from(
+    [
+        "upright",
+        "level",
+        "upright in three",
+        "level in three",
+        "upright zig-zag in three",
+        "level zig-zag in three",
+        "upright zig-zag in four",
+    ]
+)
 programmes = st.builds(
-    lambda folds, spine: " ".join([*folds, spine]),
+    lambda folds, spine: ", ".join([*folds, spine]),
     st.lists(words, max_size=4),
-    st.sampled_from(["v", "h"]),
+    st.sampled_from(["upright", "level"]),
 ).filter(lambda text: parse_or_none(text) is not None)
 
 
@@ -130,24 +140,27 @@ def test_motions_begin_flat_and_end_as_the_packet(programme: str) -> None:
 
 @given(st.integers(1, 12))
 def test_folios_nested_and_folded_together_are_the_same(sheets: int) -> None:
-    assert fold_inset("v", sheets).pages == fold_packet("v", sheets).pages
+    assert fold_inset("upright", sheets).pages == fold_packet("upright", sheets).pages
 
 
 def test_quartos_nested_and_folded_together_differ() -> None:
-    assert fold_inset("h v", 2).pages != fold_packet("h v", 2).pages
+    assert fold_inset("level, upright", 2).pages != fold_packet("level, upright", 2).pages
 
 
 @pytest.mark.parametrize(
     ("programme", "reason"),
     [
-        ("", "empty"),
-        ("v x", "“x” is no fold"),
-        ("v h3", "no spine"),
-        ("h z5", "no spine"),
-        ("0x2", "not what a sheet gives"),
-        ("z3 z3 z3 z3 z3 v", "not what a sheet gives"),
-        ("v4", "cannot be folded"),
-        ("v " * 9, "more than paper takes"),
+        ("", "No fold is written"),
+        ("upright, askew", "“askew” is no fold"),
+        ("upright, level in three", "no spine"),
+        ("level, upright zig-zag in five", "no spine"),
+        ("single leaves 0 by 2", "not what a sheet gives"),
+        (
+            "zig-zag in three, " * 5 + "upright",
+            "not what a sheet gives",
+        ),
+        ("upright in four", "cannot be folded"),
+        ("upright " * 9, "more than paper takes"),
     ],
 )
 def test_a_programme_that_makes_no_section_is_refused_with_the_reason(programme: str, reason: str) -> None:
@@ -158,12 +171,18 @@ def test_a_programme_that_makes_no_section_is_refused_with_the_reason(programme:
 @pytest.mark.parametrize("sheets", [0, 41])
 def test_an_impossible_number_of_sheets_is_refused(sheets: int) -> None:
     with pytest.raises(FoldError, match="1 to 40"):
-        fold_inset("v", sheets)
+        fold_inset("upright", sheets)
 
 
 def test_letter_folds_and_zigzags_are_read() -> None:
-    assert [fold.word for fold in parse_programme("h3 zv4 V").folds] == ["h3", "zv4", "v"]
-    assert fold_packet("z3 v").leaves_a_sheet == 6
+    written = "level in three, upright zig-zag in four, upright"
+    for way in (
+        written,
+        "Level in 3 then upright zigzag in 4; UPRIGHT",
+        "level in three upright zig-zag in four upright",
+    ):
+        assert parse_programme(way).text == written
+    assert fold_packet("upright zig-zag in three, upright").leaves_a_sheet == 6
 
 
 def test_a_twelvemo_comes_out_as_a_scrap_of_paper_does() -> None:
@@ -174,18 +193,18 @@ def test_a_twelvemo_comes_out_as_a_scrap_of_paper_does() -> None:
 
 
 def test_a_concertina_is_read_along_one_side_and_back_along_the_other() -> None:
-    strip = fold_packet("z4", 2)
+    strip = fold_packet("upright zig-zag in four", 2)
     assert side_as_text(strip, "outer", 0) == "1 2 3 4"
     assert side_as_text(strip, "outer", 1) == "5 6 7 8"
     # turned over sideways, the second strip lies at the left
     assert side_as_text(strip, "inner", 1) == "9 10 11 12"
     assert side_as_text(strip, "inner", 0) == "13 14 15 16"
-    hanging = fold_packet("zh3")
+    hanging = fold_packet("level zig-zag in three")
     assert side_as_text(hanging, "outer") == "1> / 2> / 3>"
     assert side_as_text(hanging, "inner") == "6< / 5< / 4<"
 
 
 def test_single_leaves_cut_apart_pile_up_in_order() -> None:
-    pile = fold_packet("2x1", 3)
+    pile = fold_packet("single leaves 2 by 1", 3)
     assert [side_as_text(pile, "outer", sheet) for sheet in range(3)] == ["1 7", "3 9", "5 11"]
     assert [side_as_text(pile, "inner", sheet) for sheet in range(3)] == ["8 2", "10 4", "12 6"]

@@ -59,7 +59,7 @@ def test_a_mix_and_a_booklet_are_planned() -> None:
 
 
 def test_single_leaves_and_a_strip_are_neither_sewn_nor_swollen() -> None:
-    for programme in ("1x1", "2x2", "z6"):
+    for programme in ("single leaves 1 by 1", "single leaves 2 by 2", "upright zig-zag in six"):
         made = planned({"text": {"pages": 90}, "folding": {"programme": programme}})
         assert len(made.sections) == 1
         assert value(made, "spine.swell") == 0
@@ -69,7 +69,9 @@ def test_single_leaves_and_a_strip_are_neither_sewn_nor_swollen() -> None:
 @given(
     st.integers(1, 400),
     st.integers(1, 8),
-    st.sampled_from(["v", "h v", "v h v", "h3 v v"]),
+    st.sampled_from(
+        ["upright", "level, upright", "upright, level, upright", "level in three, upright, upright"]
+    ),
     st.sampled_from(["inset", "together"]),
     st.sampled_from(["even", "short_last", "full"]),
     st.sampled_from(["end", "front", "both"]),
@@ -77,7 +79,12 @@ def test_single_leaves_and_a_strip_are_neither_sewn_nor_swollen() -> None:
 def test_pages_one_to_n_stand_once_each_in_order(
     pages: int, most: int, programme: str, gather: str, rule: str, place: str
 ) -> None:
-    a_sheet = {"v": 4, "h v": 8, "v h v": 16, "h3 v v": 24}[programme]
+    a_sheet = {
+        "upright": 4,
+        "level, upright": 8,
+        "upright, level, upright": 16,
+        "level in three, upright, upright": 24,
+    }[programme]
     made = make_up(pages, a_sheet, most, rule, place)  # type: ignore[arg-type]
     sections, sheets = impose(pages, made, programme, gather)
     printed = sorted(

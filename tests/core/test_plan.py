@@ -65,7 +65,7 @@ def test_thickness_of_a_leaf_from_whatever_is_known(paper: dict[str, Any], calli
         ({"folding": {"sheets_per_section": 9}}, "section.thick"),
         ({"folding": {"sheets_per_section": 1}}, "section.thin"),
         ({"leaf": {"trim": {"fore_edge": 0.2}}, "folding": {"sheets_per_section": 5}}, "creep.beyond_trim"),
-        ({"folding": {"programme": "h v"}, "leaf": {"trim": {"head": 0}}}, "bolts.closed"),
+        ({"folding": {"programme": "level, upright"}, "leaf": {"trim": {"head": 0}}}, "bolts.closed"),
         ({"printing": {"flip": "long"}}, "printed.backs_turned"),
         ({"sewing": {"thread": 1.2}}, "swell.much"),
         ({"text": {"pages": 20000}}, "block.too_thick"),
@@ -167,7 +167,7 @@ def test_the_signature_shown_is_always_there(pages: int, most: int, section: int
 
 
 def test_the_pieces_are_drawn_to_size_with_their_grain_and_apart() -> None:
-    made = planned({"folding": {"programme": "h"}})
+    made = planned({"folding": {"programme": "level"}})
     drawing = next(each for each in made.drawings if each.id == "pieces.all")
     areas = [each for each in drawing.elements if isinstance(each, Area)]
     sizes = [(each.points[2][0] - each.points[0][0], each.points[2][1] - each.points[0][1]) for each in areas]

@@ -129,7 +129,7 @@ def test_filled_books_are_not_told_to_take_thicker_sections() -> None:
 
 
 def test_pounds_are_weight_like_any_other() -> None:
-    twice = {"folding": {"programme": "h v", "sheets_per_section": 1}}
+    twice = {"folding": {"programme": "level, upright", "sheets_per_section": 1}}
     pounds = {"basis": {"pounds": 80, "grade": "cover"}, "grammage": 90}
 
     def slits(paper: dict[str, Any]) -> list[bool]:

@@ -17,7 +17,7 @@ def codes(spec: JobSpec, notation: Notation) -> set[FindingCode]:
 
 
 @pytest.mark.parametrize("notation", READERS, ids=["mm", "inch"])
-@pytest.mark.parametrize("programme", ["v", "z3", "v h"])
+@pytest.mark.parametrize("programme", ["upright", "upright zig-zag in three", "upright, level"])
 @pytest.mark.parametrize("sheet", [(297, 210), (280, 216), (400, 300)])
 def test_every_remedy_for_a_printed_sheet_removes_the_finding(
     programme: str, sheet: tuple[int, int], notation: Notation

@@ -502,7 +502,10 @@ def test_a_drum_is_twice_as_thick_as_its_leaves() -> None:
             "suits.heavy",
         ),
         ({"folding": {"make_up": "one_section"}, "text": {"pages": 40}}, "suits.several"),
-        ({"folding": {"programme": "1x1"}, "binding": {"structure": "flat_case"}}, "suits.single_leaves"),
+        (
+            {"folding": {"programme": "single leaves 1 by 1"}, "binding": {"structure": "flat_case"}},
+            "suits.single_leaves",
+        ),
         ({"back": {"shape": "round"}}, "structure.departs"),
         ({"sewing": {"method": "staples"}}, "structure.departs"),
         (

@@ -2,16 +2,20 @@
 
 import json
 from pathlib import Path
+from typing import Any
 
 import pytest
+from hypothesis import example, given
+from hypothesis import strategies as st
 
 from weald.core.costs.papers import read_paper, sums_of
 from weald.core.costs.terms import read_bought, read_terms
 from weald.core.cutting.grouping import LAYOUT, read_result, write_result
-from weald.core.errors import SpecError
+from weald.core.errors import FoldError, SpecError
+from weald.core.folding.programme import parse_programme
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec, read_spec
-from weald.core.job.upgrades import JOB
+from weald.core.job.upgrades import JOB, folds_in_words
 from weald.core.planning.book_set import SetSpec, read_set
 from weald.core.planning.house import House, read_house
 from weald.core.planning.plan import plan
@@ -21,6 +25,18 @@ from weald.core.upgrades import Format
 from weald.exchange.job_file import read_job_file
 
 CORPUS = Path(__file__).parent.parent / "corpus"
+LETTER = str.maketrans("ul", "vh")
+KEYS = (
+    "sewing",
+    "binding",
+    "squares",
+    "measured",
+    "squares.head",
+    "folding",
+    "programme",
+    "extras",
+    "formes",
+)
 FILES = sorted(CORPUS.glob("v*/file_*.json"))
 
 
@@ -59,7 +75,7 @@ def sizes_of(spec: JobSpec) -> dict:
 
 
 def test_jobs_made_before_come_out_as_they_came_out_then():
-    kept = json.loads((CORPUS / "v1" / "sizes.json").read_text())
+    kept = json.loads((CORPUS / "sizes.json").read_text())
     assert len(kept) > len(FILES)
     for path in FILES:
         name = f"{path.parent.name}/{path.stem}"
@@ -126,3 +142,44 @@ def test_a_chain_takes_every_step_from_where_the_data_stands():
     assert chain.upgraded(old) == {"a": 1, "b": 1, "c": 1, "version": 3}
     assert chain.upgraded({"b": 2, "version": 2}) == {"b": 2, "c": 2, "version": 3}
     assert old == {"a": 1}
+
+
+FOLD_PARTS = st.tuples(st.sampled_from(["", "z"]), st.sampled_from(["v", "h"]), st.integers(2, 12))
+
+
+@given(st.lists(FOLD_PARTS, max_size=5), st.sampled_from(["upright", "level"]))
+def test_folds_once_written_in_letters_are_the_same_folds_in_words(
+    folds: list[tuple[str, str, int]], spine: str
+) -> None:
+    way = {"v": "upright", "h": "level"}
+    letters = " ".join(
+        [f"{zigzag}{axis}{parts}" for zigzag, axis, parts in folds] + [spine[0].translate(LETTER)]
+    )
+    try:
+        read = parse_programme(str(folds_in_words(letters)))
+    except FoldError:
+        return
+    assert [(fold.axis, fold.parts, fold.zigzag) for fold in read.folds] == [
+        *((way[axis], parts, bool(zigzag)) for zigzag, axis, parts in folds),
+        (spine, 2, False),
+    ]
+
+
+ODD = st.recursive(
+    st.none() | st.booleans() | st.integers(-2, 5) | st.text(max_size=4),
+    lambda inner: st.lists(inner, max_size=2) | st.dictionaries(st.sampled_from(KEYS), inner, max_size=3),
+    max_leaves=6,
+)
+
+
+@given(st.integers(1, JOB.version), st.dictionaries(st.sampled_from(KEYS), ODD, max_size=6))
+@example(1, {"sewing": [1]})
+@example(1, {"binding": "x", "measured": {"squares.head": 3}})
+@example(1, {"binding": {"squares": "x"}, "measured": {"squares.head": 3}})
+@example(2, {"extras": {"formes": {"sections": [1, {"programme": 3}]}}, "folding": {"programme": []}})
+def test_an_old_file_of_any_shape_is_read_or_refused_in_words(version: int, data: dict[str, Any]) -> None:
+    try:
+        read = read_spec(data | {"version": version})
+    except SpecError:
+        return
+    assert read.version == JOB.version

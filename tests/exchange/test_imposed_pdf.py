@@ -102,12 +102,15 @@ def test_every_programme_folds_to_order(
     assert_reads(print_and_fold(made, tmp_path / "out.pdf", flip, gather), pages)
 
 
-folds = st.lists(st.sampled_from(["v", "h", "v3", "h3", "zv3"]), max_size=4)
+folds = st.lists(
+    st.sampled_from(["upright", "level", "upright in three", "level in three", "upright zig-zag in three"]),
+    max_size=4,
+)
 
 
 @given(
     folds.flatmap(
-        lambda words: st.sampled_from(["v", "h"]).map(lambda last: " ".join([*words, last]))
+        lambda words: st.sampled_from(["upright", "level"]).map(lambda last: ", ".join([*words, last]))
     ).filter(lambda text: fold_packet(text).leaves_a_sheet <= 64),
     st.integers(1, 2),
     st.sampled_from(["inset", "together"]),
@@ -173,7 +176,7 @@ def test_two_copies_side_by_side_are_alike(tmp_path: Path) -> None:
 
 
 def test_single_leaves_cut_and_stacked_come_out_in_order(tmp_path: Path) -> None:
-    made = job(text={"pages": 11}, folding={"programme": "2x1"}, printing={"flip": "short"})
+    made = job(text={"pages": 11}, folding={"programme": "single leaves 2 by 1"}, printing={"flip": "short"})
     impose_pdf(made, write_text(tmp_path / "text.pdf", 11), tmp_path / "out.pdf", Order())
     sides, size = read_sides(tmp_path / "out.pdf")
     sheets = [on_paper(*sides[at : at + 2], size, (2, 1), "short") for at in range(0, len(sides), 2)]  # type: ignore[arg-type, call-arg]
@@ -187,7 +190,9 @@ def test_single_leaves_cut_and_stacked_come_out_in_order(tmp_path: Path) -> None
 
 
 def test_a_concertina_reads_along_its_strip_and_back(tmp_path: Path) -> None:
-    made = job(text={"pages": 8}, folding={"programme": "z4"}, printing={"flip": "short"})
+    made = job(
+        text={"pages": 8}, folding={"programme": "upright zig-zag in four"}, printing={"flip": "short"}
+    )
     assert made.layout.unfolded_width == 4 * 60
     impose_pdf(made, write_text(tmp_path / "text.pdf", 8), tmp_path / "out.pdf", Order())
     sides, _ = read_sides(tmp_path / "out.pdf")
@@ -351,7 +356,7 @@ def test_a_colophon_stands_upright_on_the_last_blank_page(
 
 def test_without_a_blank_page_or_words_it_is_said() -> None:
     wanted = {"colophon": "Bound in winter.", "colophon_page": True}
-    full = job(text={"pages": 32}, folding={"programme": "v", "sheets_per_section": 4}, finish=wanted)
+    full = job(text={"pages": 32}, folding={"programme": "upright", "sheets_per_section": 4}, finish=wanted)
     assert [each.code for each in mind_colophon(full)] == ["colophon.no_page"]
     wordless = job(finish={"colophon_page": True})
     assert [each.code for each in mind_colophon(wordless)] == ["colophon.no_words"]

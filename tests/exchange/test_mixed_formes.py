@@ -84,7 +84,10 @@ def read_book(made: Press, path: Path, gather: str = "inset") -> list[tuple[int 
 def mixed(pages: int, sections: list[dict[str, Any]], **more: Any) -> Press:
     return job(
         text={"pages": pages},
-        folding={"programme": more.pop("programme", "v h v"), "sheets_per_section": more.pop("sheets", 1)},
+        folding={
+            "programme": more.pop("programme", "upright, level, upright"),
+            "sheets_per_section": more.pop("sheets", 1),
+        },
         printing={"flip": "short", **more.pop("printing", {})},
         extras={"formes": {"sections": sections, **more}},
     )
@@ -100,14 +103,14 @@ def test_forty_pages_are_two_octavo_sheets_and_a_half_sheet_worked_and_turned(tm
     made = natural(mixed(40, []))
     assert [section.pages for section in made.sections] == [16, 16, 8]
     half = made.of(made.sheets[-1])
-    assert (half.packet.programme, half.layout.work, half.layout.copies) == ("h v", "turn", 2)
+    assert (half.packet.programme, half.layout.work, half.layout.copies) == ("level, upright", "turn", 2)
     assert (half.layout.width, half.layout.height) == (made.layout.width, made.layout.height)
     impose_pdf(made, write_text(tmp_path / "text.pdf", 40), tmp_path / "out.pdf", Order())
     assert read_book(made, tmp_path / "out.pdf") == [(page, True) for page in range(1, 41)]
 
 
 def test_a_plate_section_stands_where_it_is_wanted_on_its_own_paper(tmp_path: Path) -> None:
-    made = natural(mixed(72, [{"section": 2, "programme": "v", "sheets": 2}], remainder=False))
+    made = natural(mixed(72, [{"section": 2, "programme": "upright", "sheets": 2}], remainder=False))
     assert [section.pages for section in made.sections] == [16, 8, 16, 16, 16]
     impose_pdf(made, write_text(tmp_path / "text.pdf", 72), tmp_path / "out.pdf", Order())
     read = read_book(made, tmp_path / "out.pdf")
@@ -117,12 +120,14 @@ def test_a_plate_section_stands_where_it_is_wanted_on_its_own_paper(tmp_path: Pa
 
 @given(
     pages=st.integers(8, 120),
-    main=st.sampled_from(["v h v", "h v", "v h v", "h3 v"]),
+    main=st.sampled_from(
+        ["upright, level, upright", "level, upright", "upright, level, upright", "level in three, upright"]
+    ),
     own=st.lists(
         st.fixed_dictionaries(
             {
                 "section": st.integers(1, 6),
-                "programme": st.sampled_from(["", "v", "h v"]),
+                "programme": st.sampled_from(["", "upright", "level, upright"]),
                 "sheets": st.integers(1, 2),
             }
         ),
@@ -157,8 +162,8 @@ def test_whatever_the_mix_it_folds_to_order(
 def test_every_page_has_a_place_and_few_are_blank(
     pages: int, each: int, own: list[tuple[int, int]], half: bool
 ) -> None:
-    sheets = [OwnSheets(place, "v", count, 4, row) for row, (place, count) in enumerate(own)]
-    left_over = OwnSheets(0, "v", 1, each // 2, None) if half and each > 4 else None
+    sheets = [OwnSheets(place, "upright", count, 4, row) for row, (place, count) in enumerate(own)]
+    left_over = OwnSheets(0, "upright", 1, each // 2, None) if half and each > 4 else None
     made = make_up(pages, each, 2, "even", "end", (), sheets, left_over)
     assert made.pages >= pages
     assert sum(made.section_pages) == made.pages
@@ -168,8 +173,13 @@ def test_every_page_has_a_place_and_few_are_blank(
 
 
 def test_half_of_a_sheet_is_folded_once_less() -> None:
-    assert [halved(name) for name in ("octavo", "h v", "v", "h3 v")] == ["h v", "v", "v", "h3 v"]
-    for name in ("v h v", "h v h v"):
+    assert [halved(name) for name in ("octavo", "level, upright", "upright", "level in three, upright")] == [
+        "level, upright",
+        "upright",
+        "upright",
+        "level in three, upright",
+    ]
+    for name in ("upright, level, upright", "level, upright, level, upright"):
         assert 2 * fold_packet(halved(name)).leaves_a_sheet == fold_packet(name).leaves_a_sheet
 
 
@@ -179,8 +189,10 @@ def test_the_plan_counts_both_kinds() -> None:
         "text": {"pages": 88},
         "copies": 3,
         "paper": {**LARGE, "spoilage": 0},
-        "folding": {"programme": "v h v", "sheets_per_section": 1},
-        "extras": {"formes": {"sections": [{"section": 3, "programme": "v", "sheets": 2, "thickness": 0.2}]}},
+        "folding": {"programme": "upright, level, upright", "sheets_per_section": 1},
+        "extras": {
+            "formes": {"sections": [{"section": 3, "programme": "upright", "sheets": 2, "thickness": 0.2}]}
+        },
     }
     made = planned(data)
     cut = {each.id: each for each in made.pieces}
@@ -201,11 +213,11 @@ def test_the_plan_counts_both_kinds() -> None:
 
 def test_a_plate_section_goes_by_its_own_paper(tmp_path: Path) -> None:
     # folio sheets 288 × 216 want their grain along the height, upright beside the spine
-    section = {"section": 2, "programme": "v", "sheets": 3, "thickness": 0.4, "grain": "width"}
+    section = {"section": 2, "programme": "upright", "sheets": 3, "thickness": 0.4, "grain": "width"}
     data: dict[str, Any] = {
         "text": {"pages": 92},
         "paper": LARGE,
-        "folding": {"programme": "v h v", "sheets_per_section": 1},
+        "folding": {"programme": "upright, level, upright", "sheets_per_section": 1},
         "leaf": {"trim": {"fore_edge": 1}},
         "extras": {"formes": {"sections": [section]}},
     }
@@ -225,7 +237,7 @@ def test_a_plate_section_goes_by_its_own_paper(tmp_path: Path) -> None:
 
 
 def test_pages_are_shifted_by_the_creep_of_their_own_paper() -> None:
-    section = {"section": 2, "programme": "v", "sheets": 3, "thickness": 0.4}
+    section = {"section": 2, "programme": "upright", "sheets": 3, "thickness": 0.4}
     made = mixed(92, [section], printing={"creep_shift": True})
     innermost = next(sheet for sheet in made.sheets if (sheet.section, sheet.sheet) == (2, 3))
     page = made.pages(innermost, "front")[0]

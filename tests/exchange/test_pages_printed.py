@@ -52,7 +52,7 @@ def test_pages_stand_on_the_side_they_are_wanted(pages: int, right: list[int], l
 def test_arranged_pages_fold_to_order(tmp_path: Path) -> None:
     made = job(
         text={"pages": 20},
-        folding={"programme": "v h v", "sheets_per_section": 1},
+        folding={"programme": "upright, level, upright", "sheets_per_section": 1},
         extras={"arranged": {"rectos": "4", "blank_versos": "4"}},
     )
     text = write_text(tmp_path / "text.pdf", 20)
@@ -82,7 +82,9 @@ def test_numbers_are_what_they_should_be() -> None:
     assert number_of(2, PageNumbers(first=3, before="none")) == ""
 
 
-@pytest.mark.parametrize("programme", ["v", "v h v", "h v", "h3 v"])
+@pytest.mark.parametrize(
+    "programme", ["upright", "upright, level, upright", "level, upright", "level in three, upright"]
+)
 def test_numbers_stand_at_their_place_on_every_page(tmp_path: Path, programme: str) -> None:
     made = job(
         text={"pages": 24},

@@ -57,8 +57,8 @@ def test_the_right_edge_reads_in_order_and_the_wrong_one_is_found(
 @pytest.mark.parametrize("flip", ["long", "short"])
 @pytest.mark.parametrize("pages", [40, 72])
 def test_sheets_of_their_own_come_out_among_the_others(tmp_path: Path, flip: Any, pages: int) -> None:
-    own = {"sections": [{"section": 2, "programme": "v", "sheets": 2}]} if pages > 40 else {}
-    folding = {"programme": "v h v", "sheets_per_section": 1}
+    own = {"sections": [{"section": 2, "programme": "upright", "sheets": 2}]} if pages > 40 else {}
+    folding = {"programme": "upright, level, upright", "sheets_per_section": 1}
     made = job(pages, folding=folding, printing={"flip": flip}, extras={"formes": own})
     read, (verdict,) = tried(made, tmp_path, Run(ANY, flip))
     assert [page.found for page in read if page.found] == list(range(1, pages + 1))
@@ -67,10 +67,10 @@ def test_sheets_of_their_own_come_out_among_the_others(tmp_path: Path, flip: Any
 
 @pytest.mark.parametrize("flip", ["long", "short"])
 def test_a_plate_sheet_larger_than_the_others_is_turned_by_its_own_size(tmp_path: Path, flip: Any) -> None:
-    own = {"sections": [{"section": 2, "programme": "h v", "sheets": 1}]}
+    own = {"sections": [{"section": 2, "programme": "level, upright", "sheets": 1}]}
     made = job(
         36,
-        folding={"programme": "v", "sheets_per_section": 2},
+        folding={"programme": "upright", "sheets_per_section": 2},
         printing={"flip": flip},
         extras={"formes": own},
     )

@@ -258,12 +258,14 @@ def test_folds_and_make_ups_are_compared(client: Client) -> None:
     folds = send(client, "POST", "/api/folds", job).json()
     assert [each["name"] for each in folds if each["chosen"]] == ["folio"]
     assert all(each["picture"]["elements"] for each in folds)
-    own = send(client, "POST", "/api/folds", {"folding": {"programme": "v h h v"}}).json()
-    assert own[0]["name"] == "v h h v"
+    own = send(
+        client, "POST", "/api/folds", {"folding": {"programme": "upright, level, level, upright"}}
+    ).json()
+    assert own[0]["name"] == "upright, level, level, upright"
     choices = send(client, "POST", "/api/make-ups", job).json()
     assert [each["recommended"] for each in choices].count(True) == 1
     assert sum(each["chosen"] for each in choices) == 1
-    wrong = send(client, "POST", "/api/folds", {"folding": {"programme": "v q"}})
+    wrong = send(client, "POST", "/api/folds", {"folding": {"programme": "upright, askew"}})
     assert (wrong.status_code, list(wrong.json()["fields"])) == (422, ["folding.programme"])
 
 

@@ -25,7 +25,9 @@ def add_arguments(parser: argparse.ArgumentParser) -> None:
     """What ``./weald impose`` takes."""
     parser.add_argument("text", metavar="TEXT.pdf", type=Path)
     parser.add_argument("out", metavar="OUT.pdf", type=Path)
-    parser.add_argument("--fold", default="folio", help="a programme or its name: folio, octavo, 'h v v' …")
+    parser.add_argument(
+        "--fold", default="folio", help="its name, or its folds in order: octavo, 'level, upright' …"
+    )
     parser.add_argument("--nest", default="1", metavar="SHEETS", help="sheets a section")
     parser.add_argument("--gather", default="inset", choices=("inset", "together"))
     parser.add_argument("--make-up", default="full", choices=("full", "short_last", "even", "one_section"))

@@ -26,12 +26,12 @@ EXTRAS: dict[str, dict[str, Any]] = {
     },
     "formes": {
         "text": {"pages": 88},
-        "folding": {"programme": "v h v", "sheets_per_section": 1},
+        "folding": {"programme": "upright, level, upright", "sheets_per_section": 1},
         "paper": {"sheet": {"width": 700, "height": 500, "grain": "width"}},
         "extras": {
             "formes": {
                 "sections": [
-                    {"section": 3, "programme": "v", "sheets": 2, "paper": "coated", "thickness": 0.2}
+                    {"section": 3, "programme": "upright", "sheets": 2, "paper": "coated", "thickness": 0.2}
                 ]
             }
         },

@@ -75,7 +75,7 @@ def _mind_sections(structure: Structure, sections: int, ledger: Ledger) -> Itera
     if structure.sections == "leaves":
         return
     if not sections:
-        fold = Action("Fold it once", {"folding.programme": "v"})
+        fold = Action("Fold it once", {"folding.programme": "upright"})
         if "none" not in structure.methods:
             yield finding(
                 "suits.single_leaves", "folding.programme", notation, structure=name, actions=(fold,)

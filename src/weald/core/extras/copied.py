@@ -127,7 +127,7 @@ def _sections(spec: JobSpec, old: CopiedBook) -> Patch:
         return {}
     shared = share_out(sheets, each, "even")
     rule = "even" if len(shared) == old.sections else "full"
-    return {"folding.programme": "v", "folding.sheets_per_section": each, "folding.make_up": rule}
+    return {"folding.programme": "upright", "folding.sheets_per_section": each, "folding.make_up": rule}
 
 
 def _plain(value: object) -> object:

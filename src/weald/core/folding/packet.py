@@ -135,7 +135,7 @@ def _starts(fold: Fold, low: int, size: int) -> list[tuple[int, bool]]:
 
 
 def _carried(pose: Pose, axis: Axis, crease: int, level: int) -> Pose:
-    if axis == "v":
+    if axis == "upright":
         return replace(pose, x=2 * crease - 1 - pose.x, level=level, sign_x=-pose.sign_x)
     return replace(pose, y=2 * crease - 1 - pose.y, level=level, sign_y=-pose.sign_y)
 
@@ -148,17 +148,19 @@ def fold_motions(programme: Programme) -> tuple[tuple[Motion, ...], tuple[Pose, 
         for row in range(programme.rows)
         for column in range(programme.columns)
     ]
-    low: dict[Axis, int] = {"v": 0, "h": 0}
-    size: dict[Axis, int] = {"v": programme.columns, "h": programme.rows}
+    low: dict[Axis, int] = {"upright": 0, "level": 0}
+    size: dict[Axis, int] = {"upright": programme.columns, "level": programme.rows}
     motions: list[Motion] = []
     for number, fold in enumerate(programme.folds, start=1):
         axis = fold.axis
         size[axis] //= fold.parts
         for crease, lower in _starts(fold, low[axis], size[axis]):
             moved = frozenset(
-                pose.cell for pose in poses if ((pose.x if axis == "v" else pose.y) < crease) == lower
+                pose.cell for pose in poses if ((pose.x if axis == "upright" else pose.y) < crease) == lower
             )
-            towards: Towards = ("right" if lower else "left") if axis == "v" else ("down" if lower else "up")
+            towards: Towards = (
+                ("right" if lower else "left") if axis == "upright" else ("down" if lower else "up")
+            )
             motions.append(Motion(number, axis, crease, towards, tuple(poses), moved))
             top = 1 + max(pose.level for pose in poses)
             highest = max(pose.level for pose in poses if pose.cell in moved)
@@ -203,14 +205,14 @@ def _bolts(poses: tuple[Pose, ...], spine_axis: Axis) -> tuple[Edge, ...]:
         if (pose.column + 1, pose.row) in cells:
             # the cell's flat right edge, as it lies in the packet: right (+1) or left (-1)
             side = pose.sign_x
-            if spine_axis == "v":
+            if spine_axis == "upright":
                 edges.add("fore_edge" if side > 0 else "spine")
             else:
                 edges.add("head" if side > 0 else "tail")
         if (pose.column, pose.row + 1) in cells:
             # the cell's flat lower edge: bottom (+1) or top (-1) of the packet
             side = pose.sign_y
-            if spine_axis == "v":
+            if spine_axis == "upright":
                 edges.add("tail" if side > 0 else "head")
             else:
                 edges.add("fore_edge" if side > 0 else "spine")
@@ -242,7 +244,7 @@ def fold_packet(text: str, sheets: int = 1) -> FoldedPacket:
     spine = programme.folds[-1].axis
     # A packet whose spine lies at the top is turned a quarter left to be read, so its pages'
     # heads point to the packet's right.
-    up: Up = (0, 1) if spine == "v" else (1, 0)
+    up: Up = (0, 1) if spine == "upright" else (1, 0)
     pages = []
     for pose in sorted(poses, key=lambda each: -each.level):
         # a cell that was turned over has its outermost sheet on top
@@ -256,7 +258,7 @@ def fold_packet(text: str, sheets: int = 1) -> FoldedPacket:
         columns=programme.columns,
         rows=programme.rows,
         pages=tuple(pages),
-        grain="height" if spine == "v" else "width",
+        grain="height" if spine == "upright" else "width",
         bolts=_bolts(poses, spine),
     )
 
@@ -296,7 +298,7 @@ def _cut_and_stacked(programme: Programme, sheets: int) -> FoldedPacket:
 
 def _concertina(programme: Programme, sheets: int) -> FoldedPacket:
     """Strips joined end to end, read along their outer side and back along the inner one."""
-    upright = programme.folds[0].axis == "v"
+    upright = programme.folds[0].axis == "upright"
     panels = range(programme.columns if upright else programme.rows)
     if upright:
         front = [PageCell(sheet, "outer", each, 0, (0, 1)) for sheet in range(sheets) for each in panels]

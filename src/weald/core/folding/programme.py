@@ -1,9 +1,9 @@
-"""Fold programmes: the list of folds from flat sheet to folded packet, written as words.
+"""Fold programmes: the folds from flat sheet to folded packet, in order and in words.
 
-``v`` folds on an upright line, ``h`` on a level one, each at the middle; ``v3`` and ``h3`` are
-letter-folds at the thirds; ``zv3`` and ``zh3`` zig-zags (``z3`` means ``zv3``). The last fold is
-the spine. A lone zig-zag, as ``z6``, is a *concertina*: one strip without a spine. ``2x1`` and its
-kin fold nothing: so many *single leaves* are cut out of a sheet and stacked.
+A fold runs ``upright`` or ``level`` on the sheet as it lies unfolded, at the middle; ``in three`` rolls it up
+at the thirds, ``zig-zag in four`` folds it to and fro. Folds are told apart by commas, and the last is the
+spine: ``level, upright``. A lone zig-zag is a *concertina*: one strip without a spine. ``single leaves 2 by
+1`` folds nothing: so many leaves are cut out of a sheet and stacked.
 """
 
 import re
@@ -13,33 +13,37 @@ from typing import Literal
 
 from weald.core.errors import FoldError
 
-Axis = Literal["v", "h"]
+Axis = Literal["upright", "level"]
 Kind = Literal["section", "concertina", "leaves"]
 
 NAMED_PROGRAMMES: dict[str, str] = {
-    "folio": "v",
-    "quarto": "h v",
-    "octavo": "v h v",
-    "sixteenmo": "h v h v",
-    "thirty-twomo": "v h v h v",
-    "sexto": "h3 v",
-    "twelvemo": "h3 v v",
-    "eighteenmo": "h3 v3 v",
-    "long quarto": "v v",
-    "long octavo": "v v v",
-    "oblong quarto": "v h",
-    "oblong octavo": "h v h",
-    "zig-zag sexto": "zv3 v",
-    "concertina": "zv6",
-    "single leaves": "1x1",
-    "single leaves, two up": "2x1",
-    "single leaves, four up": "2x2",
+    "folio": "upright",
+    "quarto": "level, upright",
+    "octavo": "upright, level, upright",
+    "sixteenmo": "level, upright, level, upright",
+    "thirty-twomo": "upright, level, upright, level, upright",
+    "sexto": "level in three, upright",
+    "twelvemo": "level in three, upright, upright",
+    "eighteenmo": "level in three, upright in three, upright",
+    "long quarto": "upright, upright",
+    "long octavo": "upright, upright, upright",
+    "oblong quarto": "upright, level",
+    "oblong octavo": "level, upright, level",
+    "zig-zag sexto": "upright zig-zag in three, upright",
+    "concertina": "upright zig-zag in six",
+    "single leaves": "single leaves 1 by 1",
+    "single leaves, two up": "single leaves 2 by 1",
+    "single leaves, four up": "single leaves 2 by 2",
 }
 
 MAX_FOLDS = 6
 MAX_CELLS = 256
-_FOLD = re.compile(r"(z?)([vh]?)(\d{0,3})")
-_LEAVES = re.compile(r"(\d{1,2})\s*[x×]\s*(\d{1,2})")
+LONGEST = 200
+"""Letters of the longest programme: six folds, each in as many words as a fold may take."""
+NUMBERS = ("two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
+_FOLD = re.compile(r"(upright|level)?\s*(zig-?zag)?(?:\s*in (\w+))?")
+_BETWEEN = re.compile(r"\s*(?:,|;|\bthen\b)\s*|\s+(?=(?:upright|level)\b)")
+_LEAVES = re.compile(r"single leaves,? (\d{1,2}) by (\d{1,2})")
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +57,8 @@ class Fold:
     @property
     def word(self) -> str:
         """The fold as it is written in a programme."""
-        return ("z" if self.zigzag else "") + self.axis + (str(self.parts) if self.parts > 2 else "")
+        rolled = f" in {NUMBERS[self.parts - 2]}" if self.parts > 2 else ""
+        return self.axis + (" zig-zag" if self.zigzag else "") + rolled
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,8 +77,8 @@ class Programme:
     def text(self) -> str:
         """The programme in words, as a job file keeps it."""
         if self.kind == "leaves":
-            return f"{self.columns}x{self.rows}"
-        return " ".join(fold.word for fold in self.folds)
+            return f"single leaves {self.columns} by {self.rows}"
+        return ", ".join(fold.word for fold in self.folds)
 
     @property
     def name(self) -> str | None:
@@ -88,24 +93,36 @@ def halved(text: str) -> str:
     folds = (
         programme.folds[1:] if len(programme.folds) > 1 and programme.folds[0].parts == 2 else programme.folds
     )
-    return " ".join(fold.word for fold in folds)
+    return ", ".join(fold.word for fold in folds)
 
 
 def _read_fold(word: str) -> Fold:
     match = _FOLD.fullmatch(word)
     if match is None or not (match[1] or match[2]):
         names = ", ".join(NAMED_PROGRAMMES)
-        raise FoldError(f"“{word}” is no fold; use v, h, v3, h3, z3 or a name ({names}).")
-    zigzag, parts = match[1] == "z", int(match[3] or 2)
+        raise FoldError(
+            f"“{word}” is no fold; write upright or level, with in three or zig-zag in four where it is so, "
+            f"or a name ({names})."
+        )
+    zigzag, parts = bool(match[2]), _parts(match[3])
     if not 2 <= parts <= 12 or (parts > 3 and not zigzag):
-        raise FoldError(f"“{word}” cannot be folded; halves, thirds (v3, h3) or zig-zags to z12 can.")
-    return Fold("h" if match[2] == "h" else "v", parts, zigzag)
+        raise FoldError(f"“{word}” cannot be folded; in two, in three, or zig-zag in up to twelve parts can.")
+    return Fold("level" if match[1] == "level" else "upright", parts, zigzag)
+
+
+def _parts(written: str | None) -> int:
+    """How many parts a fold makes: two where it does not say, none where it cannot be read."""
+    if written is None:
+        return 2
+    if written in NUMBERS:
+        return NUMBERS.index(written) + 2
+    return int(written) if written.isdecimal() and len(written) <= 3 else 0
 
 
 def _grid(folds: tuple[Fold, ...]) -> tuple[int, int]:
     columns = rows = 1
     for fold in folds:
-        if fold.axis == "v":
+        if fold.axis == "upright":
             columns *= fold.parts
         else:
             rows *= fold.parts
@@ -127,12 +144,13 @@ def parse_programme(text: str) -> Programme:
     :raises FoldError: for a word that is no fold, too many of them, or a programme that does not
         end in one packet with its spine down one edge.
     """
-    written = NAMED_PROGRAMMES.get(text.strip().lower(), text.strip()).lower()
+    written = " ".join(text.lower().split())
+    written = NAMED_PROGRAMMES.get(written, written)
     if leaves := _LEAVES.fullmatch(written):
         return _checked(Programme("leaves", (), int(leaves[1]), int(leaves[2])))
-    words = written.split()
+    words = _BETWEEN.split(written) if written else []
     if not words:
-        raise FoldError("The fold programme is empty; write at least v, or a name such as folio.")
+        raise FoldError("No fold is written; write at least upright, or a name such as folio.")
     if len(words) > MAX_FOLDS:
         raise FoldError(f"{len(words)} folds are more than paper takes; write at most {MAX_FOLDS}.")
     folds = tuple(_read_fold(word) for word in words)
@@ -141,7 +159,7 @@ def parse_programme(text: str) -> Programme:
         return _checked(Programme("concertina", folds, *_grid(folds)))
     if last.parts != 2:
         raise FoldError(
-            f"“{' '.join(fold.word for fold in folds)}” ends with {last.word}, which leaves no spine "
-            "through all leaves; end the programme with v or h."
+            f"“{', '.join(fold.word for fold in folds)}” ends {last.word}, which leaves no spine "
+            "through all leaves; end with a plain upright or level fold."
         )
     return _checked(Programme("section", folds, *_grid(folds)))

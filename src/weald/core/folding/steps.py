@@ -94,7 +94,7 @@ def fold_steps(programme: Programme, slit: bool, fold_to: FoldTo) -> tuple[FoldS
 
 
 def _fold_words(fold: Fold, fold_to: FoldTo, symbol: Symbol) -> str:
-    upright = fold.axis == "v"
+    upright = fold.axis == "upright"
     if fold.parts == 2:
         words = (
             "Fold the left edge over to the right edge"
@@ -151,7 +151,7 @@ def _corners(motion: Motion, columns: int) -> tuple[Corner, Corner]:
 
     They are as far from the crease as the paper goes on both of its sides.
     """
-    across = motion.axis == "v"
+    across = motion.axis == "upright"
     far = 1 if motion.towards in ("left", "up") else -1
     topmost: dict[Cell, Pose] = {}
     for pose in motion.before:

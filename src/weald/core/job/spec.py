@@ -14,7 +14,7 @@ from weald.core.errors import SpecError
 from weald.core.folding.imposition import Gather
 from weald.core.folding.makeup import BlankPlace, MakeUp, MakeUpRule, OwnSheets, make_up, read_mix
 from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, fold_packet
-from weald.core.folding.programme import halved, parse_programme
+from weald.core.folding.programme import LONGEST, halved, parse_programme
 from weald.core.forme.page import Anchor, Filler, Placing
 from weald.core.job.bench import Bench
 from weald.core.job.entries import (
@@ -150,7 +150,7 @@ class Paper(Entries):
 class Folding(Entries):
     """How sheets become sections."""
 
-    programme: Annotated[str, Field(max_length=60, title="Folds"), OneLine] = "v"
+    programme: Annotated[str, Field(max_length=LONGEST, title="Folds"), OneLine] = "upright"
     sheets_per_section: Annotated[int, Field(ge=1, le=40, title="Sheets in a {signature}")] = 4
     gather: Annotated[Gather, Field(title="Sheets of a {signature} put together")] = "inset"
     creep_factor: Annotated[float, Field(ge=0, le=4, title="Creep factor")] = 1.5708

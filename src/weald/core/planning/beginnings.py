@@ -126,7 +126,7 @@ def job_of_beginning(
     if kind == "paperback":
         job["binding"] = job.get("binding", {}) | {"structure": "rebound_paperback"}
         job["sewing"] = {"method": "none"}
-        job["folding"] = {"programme": "1x1"}
+        job["folding"] = {"programme": "single leaves"}
     return job
 
 

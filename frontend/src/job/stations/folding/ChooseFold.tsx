@@ -1,13 +1,13 @@
 /** Every way to fold the text, as small pictures; the heavy line is the spine. */
 import { t } from "../../../app/words";
-import { useId, useState } from "react";
-import { api, type FoldChoice, ProblemError, unwrap } from "../../../api/client";
+import { useState } from "react";
+import { api, type FoldChoice, unwrap } from "../../../api/client";
 import { Sketch } from "../../../drawing/Sketch";
-import { Button } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
 import { useSession, useSnapshot } from "../../context";
-import { valueAt, withValue } from "../../paths";
+import { valueAt } from "../../paths";
 import { useDraftQuery } from "../../useDraftQuery";
+import { OwnFolds } from "./OwnFolds";
 
 export function ChooseFold() {
   const [open, setOpen] = useState(false);
@@ -32,7 +32,7 @@ export function ChooseFold() {
       </button>
       <Modal open={open} onOpenChange={setOpen} title={t("folding.chooseAFold")} wide>
         {folds.error && <p role="alert">{folds.error.message}</p>}
-        <OwnProgramme onDone={() => setOpen(false)} />
+        <OwnFolds onDone={() => setOpen(false)} />
         <ul className="grid gap-2 sm:grid-cols-2">
           {folds.data?.map((fold) => (
             <li key={fold.programme}>
@@ -92,57 +92,5 @@ function Card({ fold, onDone }: { fold: FoldChoice; onDone: () => void }) {
         )}
       </span>
     </button>
-  );
-}
-
-/** A programme of one's own, written in words and tried before it is taken. */
-function OwnProgramme({ onDone }: { onDone: () => void }) {
-  const session = useSession();
-  const { draft } = useSnapshot();
-  const id = useId();
-  const [text, setText] = useState("");
-  const [error, setError] = useState("");
-  async function take() {
-    try {
-      unwrap(await api.POST("/api/folds", { body: withValue(draft, "folding.programme", text) }));
-      session.set("folding.programme", text.trim());
-      onDone();
-    } catch (problem) {
-      const fields = problem instanceof ProblemError ? problem.problem.fields : undefined;
-      setError(Object.values(fields ?? {})[0] ?? String(problem));
-    }
-  }
-  return (
-    <form
-      className="mb-3 flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void take();
-      }}
-    >
-      <label htmlFor={id} className="w-full text-sm text-faded">
-        {t("folding.oneOfYourOwnInWords")}
-      </label>
-      <input
-        id={id}
-        className="w-60 rounded border border-faded bg-sheet px-2 py-1"
-        placeholder={t("folding.hVV")}
-        value={text}
-        aria-invalid={error ? true : undefined}
-        aria-describedby={error ? `${id}-error` : undefined}
-        onChange={(event) => {
-          setText(event.target.value);
-          setError("");
-        }}
-      />
-      <Button type="submit" disabled={!text.trim()}>
-        {t("folding.foldSo")}
-      </Button>
-      {error && (
-        <p id={`${id}-error`} role="alert" className="w-full text-sm text-madder">
-          {error}
-        </p>
-      )}
-    </form>
   );
 }

@@ -188,7 +188,7 @@ function describe(film: Film, at: number): string {
 function carry(step: Step | undefined, part: number, width: number, height: number): string {
   if (!step) return "";
   const angle = 180 * part;
-  if (step.axis === "v") {
+  if (step.axis === "upright") {
     const x = step.crease * width;
     return `translateX(${x}px) rotateY(${step.towards === "right" ? angle : -angle}deg) translateX(${-x}px)`;
   }

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from weald.core.folding.programme import LONGEST
 from weald.core.job.entries import Entries, Name, OneLine, Thin
 
 
@@ -17,7 +18,7 @@ class OwnSection(Entries):
     """
 
     section: Annotated[int, Field(ge=1, le=2000, title="{Signature}")] = 1
-    programme: Annotated[str, Field(max_length=60, title="Folds"), OneLine] = ""
+    programme: Annotated[str, Field(max_length=LONGEST, title="Folds"), OneLine] = ""
     sheets: Annotated[int, Field(ge=1, le=40, title="Sheets")] = 1
     paper: Annotated[Name, Field(title="Its paper")] = ""
     thickness: Annotated[Thin | None, Field(title="A leaf, thick")] = None

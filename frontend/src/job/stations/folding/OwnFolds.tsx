@@ -1,0 +1,111 @@
+/** Folds of one's own, chosen one after another with the sheet drawn; tried before they are taken. */
+import { t } from "../../../app/words";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Undo2 } from "lucide-react";
+import { useState } from "react";
+import { api, type FoldChoice, ProblemError, unwrap } from "../../../api/client";
+import { Sketch } from "../../../drawing/Sketch";
+import { Button, Pick } from "../../../parts/controls";
+import { useSession, useSnapshot } from "../../context";
+import { withValue } from "../../paths";
+
+/** How a fold is made, as a job file writes it, and as it is called here. */
+const WAYS = [
+  ["", t("folding.atTheMiddle")],
+  ["in three", t("folding.inThree")],
+  ["zig-zag in three", t("folding.zigZagInThree")],
+  ["zig-zag in four", t("folding.zigZagInFour")],
+  ["zig-zag in six", t("folding.zigZagInSix")],
+] as const;
+type Way = (typeof WAYS)[number][0];
+const MOST = 6;
+
+export function OwnFolds({ onDone }: { onDone: () => void }) {
+  const session = useSession();
+  const { draft } = useSnapshot();
+  const [folds, setFolds] = useState<readonly string[]>([]);
+  const [way, setWay] = useState<Way>("");
+  const written = folds.join(", ");
+  const tried = useQuery({
+    queryKey: ["own folds", draft, written],
+    enabled: folds.length > 0,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: async () => {
+      const body = withValue(draft, "folding.programme", written);
+      const all = unwrap(await api.POST("/api/folds", { body })) as FoldChoice[];
+      return all.find((fold) => fold.chosen);
+    },
+  });
+  const fold = folds.length > 0 && !tried.error ? tried.data : undefined;
+  const add = (direction: string) => {
+    setFolds([...folds, way ? `${direction} ${way}` : direction]);
+    setWay("");
+  };
+  return (
+    <section aria-label={t("folding.oneOfYourOwn")} className="mb-3 rounded border border-rule p-2">
+      <h3 className="text-sm text-faded">{t("folding.oneOfYourOwn")}</h3>
+      <div className="flex flex-wrap items-end gap-2">
+        <Pick
+          label={t("folding.theNextFold")}
+          className="w-44"
+          value={way}
+          options={WAYS}
+          onChange={setWay}
+        />
+        <Button disabled={folds.length >= MOST} onClick={() => add("upright")}>
+          {t("folding.upright")}
+        </Button>
+        <Button disabled={folds.length >= MOST} onClick={() => add("level")}>
+          {t("folding.level")}
+        </Button>
+        <Button
+          className="inline-flex items-center gap-1"
+          disabled={folds.length === 0}
+          onClick={() => setFolds(folds.slice(0, -1))}
+        >
+          <Undo2 size={16} aria-hidden /> {t("folding.unfoldTheLast")}
+        </Button>
+        <Button
+          disabled={!fold || tried.isPlaceholderData}
+          onClick={() => {
+            session.set("folding.programme", written);
+            onDone();
+          }}
+        >
+          {t("folding.foldSo")}
+        </Button>
+      </div>
+      {folds.length > 0 && (
+        <div className="mt-2 flex items-center gap-3">
+          {fold && <Sketch drawing={fold.picture} width={104} height={92} />}
+          <ol aria-live="polite" className="list-inside list-decimal text-sm">
+            {folds.map((each, place) => (
+              <li key={place}>
+                {each}
+                {fold && place === folds.length - 1 && (
+                  <span className="text-faded"> {t("folding.theSpine")}</span>
+                )}
+              </li>
+            ))}
+          </ol>
+          {fold && (
+            <span className="figures text-sm">
+              {t("folding.pagesasheetPagesASheet", { pagesasheet: fold.pages_a_sheet })}
+            </span>
+          )}
+          {tried.error && (
+            <p role="alert" className="text-sm text-madder">
+              {refusal(tried.error)}
+            </p>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function refusal(error: Error): string {
+  const fields = error instanceof ProblemError ? error.problem.fields : undefined;
+  return Object.values(fields ?? {})[0] ?? error.message;
+}
