@@ -157,25 +157,25 @@ def test_things_bought_and_the_price_agreed_are_kept(client: Client, binder: Use
         "brought_in": "The leaves, loose, and a map.",
         "bought": {"things": [{"label": "Foil", "count": "0.5", "price": "12.90"}]},
     }
-    kept = send(client, "PUT", f"/api/jobs/{job.pk}/agreement", body)
+    kept = agree(client, job, body)
     assert kept.status_code == 200, kept.content
     assert Decimal(kept.json()["agreed"]) == Decimal("180.50")
     assert kept.json()["customer_name"] == "Harbour office"
     assert Decimal(line(costs(client, job)["bought"], "Foil")["planned"]) == Decimal("6.45")
     wrong = {**body, "bought": {"things": [{"label": "", "price": "-1"}]}}
-    answer = send(client, "PUT", f"/api/jobs/{job.pk}/agreement", wrong)
+    answer = agree(client, job, wrong)
     assert answer.status_code == 422
     assert {"things.0.label", "things.0.price"} <= set(answer.json()["fields"])
 
 
 def test_a_helper_sees_no_prices_unless_allowed(client: Client, helper: Client, job: Job) -> None:
     terms(client)
-    send(client, "PUT", f"/api/jobs/{job.pk}/agreement", {"agreed": "99"})
+    agree(client, job, {"agreed": "99"})
     for path in (f"/api/jobs/{job.pk}/costs", "/api/terms", f"/api/jobs/{job.pk}/papers"):
         assert helper.get(path).status_code == 403, path
     seen = helper.get(f"/api/jobs/{job.pk}/agreement").json()
     assert (seen["agreed"], seen["sees_prices"]) == (None, False)
-    send(helper, "PUT", f"/api/jobs/{job.pk}/agreement", {"brought_in": "A map"})
+    agree(helper, job, {"brought_in": "A map"})
     kept = client.get(f"/api/jobs/{job.pk}/agreement").json()
     assert (Decimal(kept["agreed"]), kept["brought_in"]) == (Decimal(99), "A map")
     terms(client, binders_see=True)
@@ -194,7 +194,42 @@ def test_terms_are_refused_where_they_are_wrong(client: Client) -> None:
 
 def paper(client: Client, job: Job, kind: str, **more: Any) -> Any:
     lines = [{"words": "Binding “Tide tables”", "count": 3, "price": "41.67"}]
-    return send(client, "POST", f"/api/jobs/{job.pk}/papers", {"kind": kind, "lines": lines, **more})
+    order = {"kind": kind, "lines": lines, "key": str(uuid.uuid4()), **more}
+    return send(client, "POST", f"/api/jobs/{job.pk}/papers", order)
+
+
+def agree(client: Client, job: Job, body: dict[str, Any], version: int | None = None) -> Any:
+    path = f"/api/jobs/{job.pk}/agreement"
+    read_at = version or client.get(path).json()["version"]
+    return send(client, "PUT", f"{path}?version={read_at}", body)
+
+
+def test_two_who_agree_lose_nothing_and_what_meets_is_asked(client: Client, helper: Client, job: Job) -> None:
+    terms(client, binders_see=True)
+    mine = send(client, "POST", "/api/customers", {"name": "Harbour office"}).json()
+    theirs = send(client, "POST", "/api/customers", {"name": "Ferry Lane choir"}).json()
+    assert agree(client, job, {"agreed": "180", "brought_in": "A map"}).json()["version"] == 2
+    # both read it at 2: one changes the customer, the other only the price
+    agree(client, job, {"customer": mine["id"]}, 2)
+    merged = agree(helper, job, {"agreed": "200.00"}, 2).json()
+    assert (merged["customer_name"], Decimal(merged["agreed"])) == ("Harbour office", 200)
+    assert merged["brought_in"] == "A map"
+    assert merged["others"]
+    # and now both the customer
+    asked = agree(helper, job, {"customer": theirs["id"]}, 2)
+    assert (asked.status_code, asked.json()["code"]) == (409, "meets")
+    (choice,) = asked.json()["choices"]
+    assert (choice["mine"], choice["theirs"]) == ("Ferry Lane choir", "Harbour office")
+    path = f"/api/jobs/{job.pk}/agreement?version=2&seen={asked.json()['seen']}&mine={choice['name']}"
+    settled = send(helper, "PUT", path, {"customer": theirs["id"]}).json()
+    assert (settled["customer_name"], Decimal(settled["agreed"])) == ("Ferry Lane choir", 200)
+
+
+def test_the_same_order_sent_again_is_the_same_bill(client: Client, job: Job) -> None:
+    terms(client)
+    first, again = (paper(client, job, "bill", key="order-0001").json() for _ in range(2))
+    assert first["id"] == again["id"]
+    assert paper(client, job, "bill").json()["number"] == 2
 
 
 def test_papers_are_numbered_and_stay_as_they_were_made(client: Client, job: Job) -> None:
@@ -240,7 +275,7 @@ def test_a_customer_takes_their_data_and_is_forgotten_while_the_book_stays(clien
     terms(client)
     customer = send(client, "POST", "/api/customers", {"name": "Harbour office", "address": "Quay 1"}).json()
     agreement = {"customer": customer["id"], "brought_in": "Their grandmother’s letters", "agreed": "50"}
-    send(client, "PUT", f"/api/jobs/{job.pk}/agreement", agreement)
+    agree(client, job, agreement)
     bill = paper(client, job, "bill").json()
     data = client.get(f"/api/customers/{customer['id']}/data.json").json()
     assert data["jobs"][0]["title"] == "Tide tables"
@@ -266,7 +301,7 @@ def test_another_workshop_sees_neither_customers_nor_papers(client: Client, stra
     assert send(other, "DELETE", f"/api/customers/{customer['id']}").status_code == 404
     assert other.get(f"/api/papers/{bill['id']}.pdf").status_code == 404
     theirs = make_job(stranger, {"title": "Theirs"})
-    answer = send(other, "PUT", f"/api/jobs/{theirs.pk}/agreement", {"customer": customer["id"]})
+    answer = agree(other, theirs, {"customer": customer["id"]})
     assert answer.status_code == 404
     assert other.get("/api/daybook").json()["entries"] == []
 

@@ -2314,7 +2314,7 @@ export interface paths {
         get: operations["openAgreement"];
         /**
          * Write Agreement
-         * @description Write down what is agreed; who does not see prices leaves them as they are.
+         * @description Write down what is agreed, read at a version; who sees no prices leaves them as they are.
          */
         put: operations["agree"];
         post?: never;
@@ -10112,6 +10112,18 @@ export interface components {
          * @description The same as it stands; prices are left out for those who are not to see them.
          */
         AgreementReply: {
+            /**
+             * Others
+             * @default []
+             */
+            others: string[];
+            /**
+             * Others By
+             * @default []
+             */
+            others_by: string[];
+            /** Version */
+            version: number;
             /** Customer */
             customer: number | null;
             /** Customer Name */
@@ -10130,14 +10142,14 @@ export interface components {
          * @description Something bought for a job that is not on the shelf: thread, foil, a case from a box maker.
          */
         Bought: {
-            /** Label */
+            /** What */
             label: string;
             /**
-             * Count
+             * How many
              * @default 1
              */
             count: string;
-            /** Price */
+            /** Price of one */
             price: string;
             /**
              * Note
@@ -10148,6 +10160,8 @@ export interface components {
         /**
          * Agreement
          * @description For whom a job is, at what price without taxes, what was brought in, what was bought for it.
+         *
+         *     What is left out stays as it is.
          */
         Agreement: {
             /** Customer */
@@ -10323,7 +10337,7 @@ export interface components {
         };
         /**
          * PaperOrder
-         * @description What a paper is to hold; its sums follow from its lines.
+         * @description What a paper is to hold; its sums follow from its lines. The same ``key`` again is the same paper.
          */
         PaperOrder: {
             /**
@@ -10335,6 +10349,8 @@ export interface components {
             lines: {
                 [key: string]: unknown;
             }[];
+            /** Key */
+            key: string;
         };
         /**
          * DaybookEntry
@@ -11012,11 +11028,11 @@ export interface components {
          * @description Something bought for a job that is not on the shelf: thread, foil, a case from a box maker.
          */
         BoughtInput: {
-            /** Label */
+            /** What */
             label: string;
-            /** Count */
+            /** How many */
             count?: (number | string) | string;
-            /** Price */
+            /** Price of one */
             price: (number | string) | string;
             /** Note */
             note?: string;
@@ -17781,7 +17797,12 @@ export interface operations {
     };
     agree: {
         parameters: {
-            query?: never;
+            query: {
+                seen?: number;
+                mine?: string[];
+                theirs?: string[];
+                version: number;
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -17810,6 +17831,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeetReply"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -2,7 +2,7 @@
 import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import {
   api,
@@ -11,14 +11,18 @@ import {
   type Costing,
   type CostLine,
   type PaperRow,
-  ProblemError,
   unwrap,
 } from "../api/client";
+import { Beside, Meets } from "../app/drafts/Meets";
+import { KEPT_STATES } from "../app/drafts/states";
+import { useKept } from "../app/drafts/useKept";
+import { newKey } from "../app/newKey";
 import { usePerson } from "../app/person";
+import { ViewOnly } from "../app/ViewOnly";
 import { asText } from "../job/paths";
 import { Button, IconButton, Pick } from "../parts/controls";
 import {
-  useAgree,
+  agreementPort,
   useAgreement,
   useCosts,
   useCustomers,
@@ -66,7 +70,7 @@ export default function Costs() {
           {costs.data && <Account costs={costs.data} />}
         </div>
         <div className="space-y-4">
-          <Agreed key={JSON.stringify(agreement.data)} job={id} agreement={agreement.data} />
+          <Agreed key={id} job={id} opened={agreement.data} />
           {costs.data && papers.data && (
             <Papers
               key={startPrice(costs.data, agreement.data)}
@@ -159,75 +163,78 @@ function Lines({ name, lines }: { name: string; lines: readonly CostLine[] }) {
   );
 }
 
-function Agreed({ job, agreement }: { job: number; agreement: Agreement }) {
+function Agreed({ job, opened }: { job: number; opened: Agreement }) {
   const customers = useCustomers("");
-  const agree = useAgree(job);
   const reader = usePerson().role === "reader";
-  const [customer, setCustomer] = useState(agreement.customer ? String(agreement.customer) : "");
-  const [agreed, setAgreed] = useState(asText(agreement.agreed ?? ""));
-  const [brought, setBrought] = useState(agreement.brought_in);
-  const [things, setThings] = useState<readonly BoughtThing[]>(
-    agreement.bought.map(({ label, count, price, note }) => ({ label, count, price, note })),
+  const [port] = useState(() => agreementPort(job));
+  const { draft, save, errors, meets, beside, settle, seen, change, keep } = useKept(
+    opened,
+    port,
+    `agreement.${job}`,
+    ["office"],
   );
   const names = [
     ["", t("office.nobody")] as const,
     ...(customers.data ?? []).map(({ id, name }) => [String(id), name] as const),
   ];
-  const fields = agree.error instanceof ProblemError ? (agree.error.problem.fields ?? {}) : {};
+  const customer = String(draft.customer ?? "");
   return (
     <section className="rounded border border-rule bg-sheet p-3">
       <h2 className="text-lg font-semibold">{t("office.agreed")}</h2>
-      <Pick
-        label={t("office.customer")}
-        value={names.some(([id]) => id === customer) ? customer : ""}
-        options={names}
-        onChange={setCustomer}
-      />
-      <Link className="inline-block py-1 text-sm text-hill underline" to="/office">
-        {t("office.writeACustomerDown")}
-      </Link>
-      {agreement.sees_prices && (
+      <Meets meets={meets} onSettle={settle} />
+      <Beside beside={beside} onSeen={seen} />
+      <ViewOnly>
+        <Pick
+          label={t("office.customer")}
+          value={names.some(([id]) => id === customer) ? customer : ""}
+          options={names}
+          onChange={(id) => change({ customer: id ? Number(id) : null })}
+        />
+        <Link className="inline-block py-1 text-sm text-hill underline" to="/office">
+          {t("office.writeACustomerDown")}
+        </Link>
+        {opened.sees_prices && (
+          <label className="mt-2 block text-sm text-faded">
+            {t("office.priceAgreedWithoutTaxes")}
+            <input
+              className={`${FIELD} figures block w-32`}
+              inputMode="decimal"
+              value={draft.agreed}
+              onChange={(event) => change({ agreed: event.target.value })}
+            />
+          </label>
+        )}
         <label className="mt-2 block text-sm text-faded">
-          {t("office.priceAgreedWithoutTaxes")}
-          <input
-            className={`${FIELD} figures block w-32`}
-            inputMode="decimal"
-            value={agreed}
-            onChange={(event) => setAgreed(event.target.value)}
+          {t("office.broughtIn")}
+          <textarea
+            className={`${FIELD} block w-full`}
+            rows={3}
+            value={draft.brought_in}
+            onChange={(event) => change({ brought_in: event.target.value })}
           />
         </label>
-      )}
-      <label className="mt-2 block text-sm text-faded">
-        {t("office.broughtIn")}
-        <textarea
-          className={`${FIELD} block w-full`}
-          rows={3}
-          value={brought}
-          onChange={(event) => setBrought(event.target.value)}
-        />
-      </label>
-      {agreement.sees_prices && <Things things={things} onChange={setThings} />}
-      {Object.entries(fields).map(([place, words]) => (
+        {opened.sees_prices && (
+          <Things things={draft.things} onChange={(things) => change({ things })} />
+        )}
+      </ViewOnly>
+      {Object.entries(errors).map(([place, words]) => (
         <p key={place} role="alert" className="text-sm text-madder">
           {place}: {words}
         </p>
       ))}
       {!reader && (
-        <Button
-          className="mt-2"
-          kind="main"
-          disabled={agree.isPending}
-          onClick={() =>
-            agree.mutate({
-              customer: customer ? Number(customer) : null,
-              agreed: agreed.trim() || null,
-              brought_in: brought,
-              things,
-            })
-          }
-        >
-          {t("office.keepThis")}
-        </Button>
+        <p className="mt-2 flex items-baseline gap-3">
+          <Button
+            kind="main"
+            disabled={save === "saved" || save === "saving"}
+            onClick={() => void keep()}
+          >
+            {t("office.keepThis")}
+          </Button>
+          <span role="status" className="text-sm text-faded">
+            {t(KEPT_STATES[save])}
+          </span>
+        </p>
       )}
     </section>
   );
@@ -301,8 +308,14 @@ function Papers({
   const reader = usePerson().role === "reader";
   const [words, setWords] = useState(t("office.bindingOfTitle", { title }));
   const [price, setPrice] = useState(startPrice(costs, agreement));
+  // an order keeps its key until it is answered, so that one sent twice makes one paper
+  const key = useRef(newKey());
   const order = (kind: "quotation" | "bill") =>
-    make.mutate({ kind, lines: [{ words, count: "1", price }] });
+    make.mutate(
+      { kind, lines: [{ words, count: "1", price }], key: `${kind}-${key.current}` },
+      { onSuccess: () => (key.current = newKey()) },
+    );
+  const left = costs.missing.length;
   return (
     <section className="rounded border border-rule bg-sheet p-3">
       <h2 className="text-lg font-semibold">{t("office.quotationsAndBills")}</h2>
@@ -326,9 +339,25 @@ function Papers({
             />
           </label>
           <div className="mt-2 flex gap-2">
-            <Button onClick={() => order("quotation")}>{t("office.makeAQuotation")}</Button>
-            <Button onClick={() => order("bill")}>{t("office.makeABill")}</Button>
+            <Button disabled={make.isPending} onClick={() => order("quotation")}>
+              {left
+                ? t("office.makeAQuotationWithout", { count: left })
+                : t("office.makeAQuotation")}
+            </Button>
+            <Button disabled={make.isPending} onClick={() => order("bill")}>
+              {left ? t("office.makeABillWithout", { count: left }) : t("office.makeABill")}
+            </Button>
           </div>
+          {left > 0 && (
+            <div className="mt-2 border-l-4 border-amber bg-linen px-3 py-1 text-sm">
+              <p>{t("office.notInThisPrice")}</p>
+              <ul className="list-disc pl-5">
+                {costs.missing.map((missing) => (
+                  <li key={missing}>{missing}</li>
+                ))}
+              </ul>
+            </div>
+          )}
         </>
       )}
       {make.error && (

@@ -10,6 +10,8 @@ import {
   type PaperRow,
   unwrap,
 } from "../api/client";
+import type { Port } from "../app/drafts/store";
+import { asText } from "../job/paths";
 
 export function useAgreement(job: number) {
   return useQuery({
@@ -62,24 +64,37 @@ function useWriting<In, Out>(write: (order: In) => Promise<Out>) {
 
 export interface AgreementDraft {
   customer: number | null;
-  agreed: string | null;
+  agreed: string;
   brought_in: string;
   things: readonly BoughtThing[];
 }
 
-export const useAgree = (job: number) =>
-  useWriting(async ({ things, ...rest }: AgreementDraft) =>
+/** How what is agreed about a job is written: with prices only by those who see them. */
+export const agreementPort = (job: number): Port<AgreementDraft, Agreement> => ({
+  write: async ({ things, agreed, ...rest }, reply, chosen) =>
     unwrap(
       await api.PUT("/api/jobs/{job_id}/agreement", {
-        params: { path: { job_id: job } },
-        body: { ...rest, bought: { things: [...things] } },
+        params: { path: { job_id: job }, query: { version: reply.version, ...chosen } },
+        body: reply.sees_prices
+          ? { ...rest, agreed: agreed.trim() || null, bought: { things: [...things] } }
+          : rest,
       }),
-    ),
-  );
+    ) as Agreement,
+  draftOf: (reply) => ({
+    customer: reply.customer,
+    agreed: asText(reply.agreed ?? ""),
+    brought_in: reply.brought_in,
+    things: reply.bought.map(({ label, count, price, note }) => ({ label, count, price, note })),
+  }),
+  versionOf: (reply) => reply.version,
+  atVersion: (reply, version) => ({ ...reply, version }),
+});
 
 export interface PaperOrder {
   kind: "quotation" | "bill";
   lines: { words: string; count: string; price: string }[];
+  /** The same order sent again, after a lost answer, is the same paper. */
+  key: string;
 }
 
 export const useMakePaper = (job: number) =>

@@ -3,7 +3,7 @@
 from decimal import Decimal
 from typing import Annotated
 
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
 from weald.core.bench.operation import Work
 from weald.core.errors import SpecError
@@ -12,6 +12,7 @@ from weald.core.upgrades import Format
 
 TERMS = Format("terms")
 BOUGHT = Format("list of things bought")
+AGREED = Format("agreement")
 
 Money = Annotated[Decimal, Field(ge=0, le=10_000_000, max_digits=12, decimal_places=4, allow_inf_nan=False)]
 Percent = Annotated[Decimal, Field(ge=0, le=1000, max_digits=8, decimal_places=4, allow_inf_nan=False)]
@@ -62,10 +63,12 @@ class Terms(Entries):
 class Bought(Entries):
     """Something bought for a job that is not on the shelf: thread, foil, a case from a box maker."""
 
-    label: Annotated[str, Field(min_length=1, max_length=120), OneLine]
-    count: Annotated[Decimal, Field(gt=0, le=100_000, max_digits=12, decimal_places=4)] = Decimal(1)
-    price: Money
-    note: Name = ""
+    label: Annotated[str, Field(min_length=1, max_length=120, title="What"), OneLine]
+    count: Annotated[Decimal, Field(gt=0, le=100_000, max_digits=12, decimal_places=4, title="How many")] = (
+        Decimal(1)
+    )
+    price: Annotated[Money, Field(title="Price of one")]
+    note: Annotated[Name, Field(title="Note")] = ""
 
 
 class BoughtList(Entries):
@@ -73,6 +76,32 @@ class BoughtList(Entries):
 
     version: Annotated[int, Field(ge=1, le=BOUGHT.version)] = BOUGHT.version
     things: Annotated[tuple[Bought, ...], Field(max_length=100)] = ()
+
+
+def _shortest(price: Decimal | None) -> Decimal | None:
+    """A price without the noughts it was stored with, so that the same price reads the same."""
+    return price if price is None else Decimal(f"{price.normalize():f}")
+
+
+class Agreed(Entries):
+    """What is agreed about a job beside the book itself.
+
+    :param customer: for whom it is, by number; by name where it is told. ``agreed``: without taxes.
+    """
+
+    version: Annotated[int, Field(ge=1, le=AGREED.version)] = AGREED.version
+    customer: Annotated[int | str | None, Field(title="Customer")] = None
+    agreed: Annotated[Money | None, AfterValidator(_shortest), Field(title="Price agreed")] = None
+    brought_in: Annotated[str, Field(max_length=4000, title="Brought in")] = ""
+    bought: Annotated[tuple[Bought, ...], Field(max_length=100, title="Bought for it")] = ()
+
+
+def read_agreed(data: object) -> Agreed:
+    """Read what is agreed.
+
+    :raises SpecError: naming every place that is wrong.
+    """
+    return read_entries(Agreed, data, None, kept_as=AGREED, whole="what is agreed")
 
 
 def read_bought(data: object) -> BoughtList:

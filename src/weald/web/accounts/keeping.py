@@ -76,8 +76,8 @@ def merged_with(
     if read_at == now:
         merged = Merged(mine, (), ())
     else:
-        kept = KeptState.objects.filter(workshop=workshop, part=part, version=read_at).first()
-        merged = merge(kept.data if kept else ABSENT, mine, standing, settled.at(now))
+        kept = state_at(workshop, part, read_at)
+        merged = merge(ABSENT if kept is None else kept, mine, standing, settled.at(now))
     by = _since(workshop, part, read_at, author) if read_at != now else ()
     if merged.met:
         raise MeetingError(root, merged, mine, standing, by, now)
@@ -89,6 +89,12 @@ def merged_with(
     )
     KeptState.objects.create(workshop=workshop, part=part, version=now + 1, data=data, author=author)
     return Written(data, now + 1, merged.others, by)
+
+
+def state_at(workshop: Workshop, part: str, version: int) -> dict[str, Any] | None:
+    """How something stood at a version; nothing where that was not kept."""
+    kept = KeptState.objects.filter(workshop=workshop, part=part, version=version).first()
+    return kept.data if kept else None
 
 
 def _since(workshop: Workshop, part: str, version: int, author: User) -> tuple[str, ...]:

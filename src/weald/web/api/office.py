@@ -1,6 +1,7 @@
 """The office over HTTP: terms, customers, what a job costs, quotations and bills."""
 
 import json
+from dataclasses import replace
 from datetime import datetime
 from decimal import Decimal
 from typing import Annotated, Any, Literal
@@ -13,7 +14,7 @@ from pydantic import Field
 from weald.core.bench.operation import WORKS
 from weald.core.costs.costing import Costing
 from weald.core.costs.papers import PAPER_KINDS, PaperContent, read_paper
-from weald.core.costs.terms import Bought, Terms, read_terms
+from weald.core.costs.terms import Agreed, Bought, Terms, read_bought, read_terms
 from weald.exchange.paper_pdf import paper_pdf
 from weald.web.accounts.keeping import Written
 from weald.web.accounts.people import NotOwnerError
@@ -25,6 +26,7 @@ from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import ChoicesMade, MeetReply, PaperName, Problem, WithOthers, told_of
 from weald.web.api.typed import BoughtInput, TermsInput
 from weald.web.api.workplace import Named
+from weald.web.jobs.models import Job
 from weald.web.office import services
 from weald.web.office.models import Customer, Paper
 
@@ -175,7 +177,10 @@ Price = Annotated[Decimal, Field(ge=0, le=10_000_000, max_digits=12, decimal_pla
 
 
 class Agreement(Schema):
-    """For whom a job is, at what price without taxes, what was brought in, what was bought for it."""
+    """For whom a job is, at what price without taxes, what was brought in, what was bought for it.
+
+    What is left out stays as it is.
+    """
 
     customer: int | None = None
     agreed: Price | None = None
@@ -183,15 +188,20 @@ class Agreement(Schema):
     bought: BoughtInput = Field(default_factory=dict)
 
 
-class AgreementReply(Schema):
+class AgreementReply(WithOthers):
     """The same as it stands; prices are left out for those who are not to see them."""
 
+    version: int
     customer: int | None
     customer_name: str
     agreed: Decimal | None
     brought_in: str
     bought: list[Bought]
     sees_prices: bool
+
+
+PRICED = ("agreed", "bought")
+"""The entries of an agreement that hold prices."""
 
 
 def _plain(price: Decimal | None) -> Decimal | None:
@@ -202,16 +212,20 @@ def _plain(price: Decimal | None) -> Decimal | None:
     return cents if cents == price else price.normalize()
 
 
-def _agreement(request: HttpRequest, job_id: int) -> AgreementReply:
-    commission = services.commission_of(job_of(request, job_id))
+def _agreement(request: HttpRequest, job: Job, written: Written | None = None) -> AgreementReply:
+    commission = services.commission_of(job)
     sees = services.sees_prices(person(request))
+    if written and not sees:
+        written = replace(written, others=tuple(path for path in written.others if path[0] not in PRICED))
     return AgreementReply(
+        version=commission.version,
         customer=commission.customer_id,
         customer_name=commission.customer.name if commission.customer else "",
         agreed=_plain(commission.agreed) if sees else None,
         brought_in=commission.brought_in,
         bought=list(services.bought_for(commission).things) if sees else [],
         sees_prices=sees,
+        **told_of(Agreed, written, notation_of(request)),
     )
 
 
@@ -220,31 +234,32 @@ def _agreement(request: HttpRequest, job_id: int) -> AgreementReply:
 )
 def open_agreement(request: HttpRequest, job_id: int) -> AgreementReply:
     """What is agreed about a job."""
-    return _agreement(request, job_id)
+    return _agreement(request, job_of(request, job_id))
 
 
 @router.put(
     "/jobs/{int:job_id}/agreement",
-    response={200: AgreementReply, 404: Problem, 422: Problem},
+    response={200: AgreementReply, 404: Problem, 409: MeetReply, 422: Problem},
     operation_id="agree",
 )
-def write_agreement(request: HttpRequest, job_id: int, agreement: Agreement) -> AgreementReply:
-    """Write down what is agreed; who does not see prices leaves them as they are."""
+def write_agreement(
+    request: HttpRequest,
+    job_id: int,
+    made: Query[ChoicesMade],
+    agreement: Agreement,
+    version: int = Query(..., ge=1),
+) -> AgreementReply:
+    """Write down what is agreed, read at a version; who sees no prices leaves them as they are."""
     job = job_of(request, job_id)
-    now = services.commission_of(job)
-    sees = services.sees_prices(person(request))
-    customer = None
+    given = agreement.model_dump(include=agreement.model_fields_set)
     if agreement.customer is not None:
-        customer = _customer_of(request, agreement.customer)
-    services.agree(
-        job,
-        person(request),
-        customer=customer,
-        agreed=agreement.agreed if sees else now.agreed,
-        brought_in=agreement.brought_in,
-        bought=agreement.bought if sees else now.bought,
-    )
-    return _agreement(request, job_id)
+        _customer_of(request, agreement.customer)
+    if not services.sees_prices(person(request)):
+        given = {entry: value for entry, value in given.items() if entry not in PRICED}
+    if "bought" in given:
+        given["bought"] = read_bought(agreement.bought).model_dump(mode="json")["things"]
+    written = services.agree(job, version, person(request), given, made.settled)
+    return _agreement(request, job, written)
 
 
 @router.get(
@@ -271,10 +286,11 @@ class PaperRow(Schema):
 
 
 class PaperOrder(Schema):
-    """What a paper is to hold; its sums follow from its lines."""
+    """What a paper is to hold; its sums follow from its lines. The same ``key`` again is the same paper."""
 
     kind: Literal["quotation", "bill"]
     lines: Annotated[list[dict[str, Any]], Field(max_length=100)]
+    key: Annotated[str, Field(pattern="^[0-9a-zA-Z-]{8,64}$")]
 
 
 def _paper_row(paper: Paper) -> PaperRow:
@@ -304,7 +320,9 @@ def make_paper(request: HttpRequest, job_id: int, order: PaperOrder) -> Status:
     """A quotation or bill, with the next number, fixed as it is made."""
     job = job_of(request, job_id)
     _only_who_sees(request)
-    return Status(201, _paper_row(services.make_paper(job, person(request), order.kind, order.lines)))
+    return Status(
+        201, _paper_row(services.make_paper(job, person(request), order.kind, order.lines, order.key))
+    )
 
 
 @router.get(

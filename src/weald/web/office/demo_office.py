@@ -24,7 +24,7 @@ _CUSTOMERS = (
     ("Harbour office of Merrow Haven", "Quay 1, Merrow Haven"),
     ("Choir of Ferry Lane", "Ferry Lane 12, Merrow Haven"),
 )
-_THINGS = {"things": [{"label": "Linen thread, 25/3", "count": "0.1", "price": "14.50"}]}
+_THINGS = [{"label": "Linen thread, 25/3", "count": "0.1", "price": "14.50"}]
 
 
 def load(author: User) -> None:
@@ -36,14 +36,9 @@ def load(author: User) -> None:
     )
     jobs = {job.title: job for job in Job.objects.filter(workshop=workshop)}
     tables, hymns = jobs["Tide tables of Merrow Haven"], jobs["Hymn settings for the Ferry Lane choir"]
-    agree(
-        tables,
-        author,
-        customer=harbour,
-        agreed=Decimal(240),
-        brought_in="Last year’s tables, to be matched in height and cloth.",
-        bought=_THINGS,
-    )
-    agree(hymns, author, customer=choir, agreed=None, brought_in="", bought={})
+    matched = "Last year’s tables, to be matched in height and cloth."
+    agreed = {"customer": harbour.pk, "agreed": Decimal(240), "brought_in": matched, "bought": _THINGS}
+    agree(tables, 1, author, agreed)
+    agree(hymns, 1, author, {"customer": choir.pk})
     line = {"words": f"Binding “{tables.title}”, flat-back case, edges coloured with tea", "price": "240"}
     make_paper(tables, author, "quotation", [line])

@@ -27,6 +27,8 @@ class Paper(models.Model):
     """A quotation or bill; ``content`` is a :class:`weald.core.costs.papers.PaperContent` and never changes.
 
     Numbers run without a gap in each workshop and kind.
+
+    :ivar key: what it was ordered by: the same order sent again is the same paper.
     """
 
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="papers")
@@ -37,9 +39,13 @@ class Paper(models.Model):
     content = models.JSONField()
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
     made = models.DateTimeField(auto_now_add=True)
+    key = models.CharField(max_length=64, null=True)
 
     class Meta:
-        constraints = [models.UniqueConstraint(fields=["workshop", "kind", "number"], name="a_number_once")]
+        constraints = [
+            models.UniqueConstraint(fields=["workshop", "kind", "number"], name="a_number_once"),
+            models.UniqueConstraint(fields=["workshop", "key"], name="a_paper_an_order"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.kind} {self.number}"

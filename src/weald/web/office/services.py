@@ -1,6 +1,7 @@
 """What is done in the office: terms, what a job costs, customers, quotations and bills."""
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from datetime import timedelta
 from decimal import Decimal
 from typing import Any
@@ -8,21 +9,22 @@ from zoneinfo import ZoneInfo
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.db.models import Max
+from django.db.models import F, Max
 from django.utils import timezone
 
 from weald.core.costs.costing import Costing, Taken, costing
 from weald.core.costs.materials import PlannedMaterial, from_layout, from_stock, share_of, worth
 from weald.core.costs.papers import PaperKind, read_paper
-from weald.core.costs.terms import BoughtList, Terms, read_bought, read_terms
+from weald.core.costs.terms import Agreed, BoughtList, Terms, read_agreed, read_bought, read_terms
 from weald.core.cutting.grouping import read_result
 from weald.core.errors import WealdError
+from weald.core.merging import Merged
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan
 from weald.core.schedule.telling import day_in_words
 from weald.core.shelf.stock import StockItem, count_words
-from weald.web.accounts.keeping import NOT_SETTLED, Settled, Written
-from weald.web.accounts.models import Membership, Workshop
+from weald.web.accounts.keeping import NOT_SETTLED, MeetingError, Settled, Written, merged_with, state_at
+from weald.web.accounts.models import KeptState, Membership, Workshop
 from weald.web.accounts.services import save_kept
 from weald.web.bench.record import record_of_job
 from weald.web.bench.services import planned_at_bench
@@ -78,42 +80,86 @@ def bought_for(commission: Commission) -> BoughtList:
     return read_bought(commission.bought) if commission.bought else BoughtList()
 
 
+def agreed_on(commission: Commission) -> Agreed:
+    """What is agreed, as it is written and merged."""
+    return Agreed(
+        customer=commission.customer_id,
+        agreed=commission.agreed,
+        brought_in=commission.brought_in,
+        bought=bought_for(commission).things,
+    )
+
+
 @transaction.atomic
 def agree(
-    job: Job,
-    author: User,
-    *,
-    customer: Customer | None,
-    agreed: Decimal | None,
-    brought_in: str,
-    bought: object,
-) -> Commission:
+    job: Job, version: int, author: User, given: Mapping[str, Any], settled: Settled = NOT_SETTLED
+) -> Written:
     """Write down for whom a job is, at what price, what was brought in, and what was bought for it.
 
+    :param version: the one it was read at. ``given``: the entries of :class:`weald.core.costs.terms.Agreed`
+        that are written; what is left out stays as it was.
     :raises SpecError: naming every place that is wrong.
+    :raises weald.web.accounts.keeping.MeetingError: where somebody else changed the same entries.
     """
     commission, _ = Commission.objects.select_for_update(of=("self",)).get_or_create(job=job)
-    read = read_bought(bought)
-    changed = [
-        words
-        for words, is_other in (
-            ("Customer set" if customer else "Customer taken out", commission.customer_id != _pk(customer)),
-            ("Price agreed", commission.agreed != agreed),
-            ("What was brought in written down", commission.brought_in != brought_in),
-            ("Things bought written down", bought_for(commission) != read),
+    standing = agreed_on(commission)
+    part = _agreement(job)
+    began_from = state_at(job.workshop, part, version) or standing.model_dump(mode="json")
+    mine = read_agreed({**began_from, **given})
+    try:
+        written = merged_with(
+            job.workshop,
+            part,
+            Agreed,
+            standing.model_dump(mode="json"),
+            commission.version,
+            version,
+            mine.model_dump(mode="json"),
+            author,
+            settled,
+            read_agreed,
         )
-        if is_other
-    ]
-    commission.customer, commission.agreed, commission.brought_in = customer, agreed, brought_in[:4000]
-    commission.bought = read.model_dump(mode="json")
+    except MeetingError as met:
+        raise _by_name(met, job.workshop) from None
+    now = read_agreed(written.data)
+    commission.customer_id, commission.agreed = now.customer, now.agreed
+    commission.brought_in, commission.version = now.brought_in, written.version
+    commission.bought = BoughtList(things=now.bought).model_dump(mode="json")
     commission.save()
-    for words in changed:
+    for words in _changes(standing, now):
         note(job.workshop, author, words, job)
-    return commission
+    return written
 
 
-def _pk(customer: Customer | None) -> int | None:
-    return customer.pk if customer else None
+def _agreement(job: Job) -> str:
+    return f"agreement {job.pk}"
+
+
+def _changes(before: Agreed, now: Agreed) -> list[str]:
+    told = (
+        ("customer", "Customer set" if now.customer else "Customer taken out"),
+        ("agreed", "Price agreed"),
+        ("brought_in", "What was brought in written down"),
+        ("bought", "Things bought written down"),
+    )
+    return [words for entry, words in told if getattr(before, entry) != getattr(now, entry)]
+
+
+def _by_name(met: MeetingError, workshop: Workshop) -> MeetingError:
+    """The same, with customers called by their names."""
+    names = dict(workshop.customers.values_list("pk", "name"))
+
+    def named(value: Any) -> Any:
+        return names.get(value, value)
+
+    entries = tuple(
+        replace(each, mine=named(each.mine), theirs=named(each.theirs))
+        if each.path == ("customer",)
+        else each
+        for each in met.merged.met
+    )
+    merged = Merged(met.merged.data, entries, met.merged.others)
+    return MeetingError(met.root, merged, met.mine, met.theirs, met.by, met.seen)
 
 
 def cost_of(job: Job, notation: Notation) -> Costing:
@@ -204,12 +250,17 @@ def _movements(job: Job) -> list[tuple[Movement, Decimal]]:
 
 
 @transaction.atomic
-def make_paper(job: Job, author: User, kind: PaperKind, lines: list[dict[str, Any]]) -> Paper:
+def make_paper(
+    job: Job, author: User, kind: PaperKind, lines: list[dict[str, Any]], key: str | None = None
+) -> Paper:
     """A quotation or a bill for a job, with the next number, fixed as it is made.
 
+    :param key: of the order; the same order sent again is the paper it made.
     :raises SpecError: naming every line that is wrong.
     """
     workshop = Workshop.objects.select_for_update().get(pk=job.workshop_id)
+    if key and (made := workshop.papers.filter(key=key, job=job).first()):
+        return made
     terms, commission = terms_of(workshop), commission_of(job)
     zone = ZoneInfo(workplace_of(workshop).zone)
     today = timezone.now().astimezone(zone).date()
@@ -239,6 +290,7 @@ def make_paper(job: Job, author: User, kind: PaperKind, lines: list[dict[str, An
         customer=customer,
         content=content.model_dump(mode="json"),
         author=author,
+        key=key,
     )
     note(workshop, author, f"{kind.capitalize()} {last + 1} made", job)
     return paper
@@ -291,8 +343,10 @@ def erase(customer: Customer, author: User) -> None:
     for paper in customer.papers.select_for_update():
         paper.content = {**paper.content, "to": _ERASED}
         paper.save(update_fields=["content"])
-    customer.commissions.update(brought_in="")
     workshop = customer.workshop
+    parts = [_agreement(each.job) for each in customer.commissions.select_related("job")]
+    KeptState.objects.filter(workshop=workshop, part__in=parts).delete()
+    customer.commissions.update(brought_in="", version=F("version") + 1)
     customer.delete()
     note(workshop, author, f"A customer was {_ERASED}")
 

@@ -17,6 +17,7 @@ class Commission(models.Model):
     :ivar agreed: the price agreed, for all copies and without taxes.
     :ivar brought_in: what the customer brought: leaves, an old cover, a loose plate.
     :ivar bought: a :class:`weald.core.costs.terms.BoughtList`; empty, nothing was.
+    :ivar version: of what is agreed, so that two who write it are merged.
     """
 
     job = models.OneToOneField(Job, on_delete=models.CASCADE, related_name="commission")
@@ -26,6 +27,7 @@ class Commission(models.Model):
     agreed = models.DecimalField(max_digits=12, decimal_places=4, null=True)
     brought_in = models.TextField(default="", blank=True)
     bought = models.JSONField(default=dict)
+    version = models.PositiveIntegerField(default=1)
 
     class Meta:
         constraints = [
