@@ -160,8 +160,8 @@ def test_conversions_show_their_sums() -> None:
         "Grammage": "95.4 g/m²",
     }
     assert pages_per_inch(0.127) == pytest.approx(400)
-    points = {each.label: each.shown for each in convert(98, "points")}
-    assert points["Thickness of a leaf"] == "2.4892 mm"
+    points = {each.label: each.shown for each in convert(92, "points")}
+    assert points["Thickness of a leaf"] == "2.3368 mm"
     back = {each.label: each.value for each in convert(400, "pages_per_inch")}
     assert back["Thickness of a leaf"] == pytest.approx(0.127)
     with pytest.raises(SizeError):

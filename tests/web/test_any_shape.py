@@ -224,3 +224,13 @@ def test_a_database_that_is_away_is_said_so(calm: Client, monkeypatch: pytest.Mo
         answer = calm.get(path)
         assert answer.status_code == 503
         assert "kept in your browser" in answer.content.decode()
+
+
+@pytest.mark.parametrize("heading", ["multipart/form-data", "multipart/form-data; boundary=", "multipart/x"])
+@pytest.mark.parametrize(
+    "path", ["/api/texts", "/api/shelf/table", "/api/jobs/import", "/api/plan", "/sign-in"]
+)
+def test_a_heading_without_a_boundary_is_refused_in_words(calm: Client, heading: str, path: str) -> None:
+    answer = calm.generic("POST", path, b"x", content_type=heading)
+    assert answer.status_code < 500
+    assert answer.content or answer.status_code == 302

@@ -75,6 +75,7 @@ def test_the_link_is_kept_nowhere(client: Client) -> None:
         ("two words", GOOD, "valid username"),
         ("ellis", "short", "too short"),
         ("ellis", "password123", "too common"),
+        ("ellis", "q" * 12, "5 different letters"),
     ],
 )
 def test_a_bad_name_or_password_leaves_the_link_good(

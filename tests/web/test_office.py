@@ -17,6 +17,7 @@ from tests.web.conftest import PASSWORD, make_job, send
 from weald.core.costs.papers import PaperContent, sums_of
 from weald.core.costs.terms import Terms
 from weald.core.shelf.stock import read_stock
+from weald.web.accounts.models import Membership
 from weald.web.accounts.services import add_person
 from weald.web.bench.services import Happening, happened
 from weald.web.jobs.models import Job
@@ -361,3 +362,14 @@ def test_the_daybook_is_read_page_by_page_with_the_same_number_of_questions(
     said = [each["words"] for each in first["entries"] + second["entries"]]
     assert said == [f"Note {number}" for number in range(70)]
     assert timezone.now().isoformat() > first["entries"][0]["at"]
+
+
+def test_a_reader_sees_customers_by_name_alone(client: Client) -> None:
+    send(
+        client, "POST", "/api/customers", {"name": "Harbour office", "address": "Quay 1", "note": "pays late"}
+    )
+    reader = Membership.Role.READER
+    visitor = Client()
+    visitor.force_login(add_person("visitor", PASSWORD, "Saltmarsh Bindery", role=reader, check=False))
+    (seen,) = visitor.get("/api/customers").json()
+    assert (seen["name"], seen["address"], seen["note"]) == ("Harbour office", "", "")

@@ -141,7 +141,7 @@ const withToken: Middleware = {
 
 /** The token Django wants with every write. */
 export function csrfToken(): string {
-  return cookie("csrftoken");
+  return cookie("__Host-csrftoken") || cookie("csrftoken");
 }
 
 export const api = createClient<paths>({ baseUrl: "/" });

@@ -20,7 +20,10 @@ Gsm = float
 """Grammage, in grams per square metre."""
 
 MM_PER_INCH = 25.4
-MM_PER_POINT = 0.0254
+MM_PER_BOARD_POINT = MM_PER_INCH / 1000
+"""The point board is sold by: a thousandth of an inch."""
+MM_PER_TYPE_POINT = MM_PER_INCH / 72
+"""The point of type, and of a PDF."""
 
 TOLERANCE: Mm = 1e-6
 """Two lengths nearer than this are the same length. The only tolerance in the core."""
@@ -38,7 +41,7 @@ _UNIT_MM = {
     "″": MM_PER_INCH,
     "”": MM_PER_INCH,
     "''": MM_PER_INCH,
-    "pt": MM_PER_POINT,
+    "pt": MM_PER_BOARD_POINT,
 }
 _UNIT = "|".join(sorted(map(re.escape, _UNIT_MM), key=len, reverse=True))
 _TERM = re.compile(

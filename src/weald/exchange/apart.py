@@ -42,7 +42,7 @@ _WAIT_SECONDS = 60.0
 _ROOMS_TRIED = 3
 _NOT_NOW = "Files cannot be read just now; try again in a minute."
 _LARGEST_ANSWER = 64 << 20
-_READERS = ("text_pdf", "page_images", "artwork", "imposed_pdf", "read_imposed", "cover_pdf")
+_READERS = ("text_pdf", "page_images", "artwork", "photograph", "imposed_pdf", "read_imposed", "cover_pdf")
 _ERRORS: dict[str, type[WealdError]] = {
     kind.__name__: kind
     for kind in (

@@ -14,11 +14,10 @@ from PIL import Image, UnidentifiedImageError
 from reportlab.graphics import renderPDF
 from svglib.svglib import SvgRenderer
 
-from weald.core.units import MM_PER_INCH
+from weald.core.units import MM_PER_INCH, MM_PER_TYPE_POINT
 from weald.exchange.page_images import MOST_HIGH, page_png
 from weald.exchange.reports import ArtworkError, ArtworkReport, Kind
 
-MM_PER_POINT = MM_PER_INCH / 72
 USUAL_DPI = 300
 """Of pictures that do not say how fine they are."""
 MOST_PIXELS = 64_000_000
@@ -84,7 +83,7 @@ def _read_pdf(path: Path) -> ArtworkReport:
         raise ArtworkError("The artwork is locked with a password; save it without one.") from None
     except (pikepdf.PdfError, RuntimeError, ValueError, TypeError, AttributeError):
         raise ArtworkError("The artwork is damaged and cannot be read as PDF; export it again.") from None
-    width, height = abs(right - left) * MM_PER_POINT, abs(top - bottom) * MM_PER_POINT
+    width, height = abs(right - left) * MM_PER_TYPE_POINT, abs(top - bottom) * MM_PER_TYPE_POINT
     if turned:
         width, height = height, width
     return _checked(ArtworkReport("pdf", width, height, None))
@@ -143,7 +142,7 @@ def _read_svg(path: Path) -> ArtworkReport:
     if not content:
         raise ArtworkError("The drawing is empty; export it as PDF.")
     path.write_bytes(content)
-    size = (float(drawing.width) * MM_PER_POINT, float(drawing.height) * MM_PER_POINT)
+    size = (float(drawing.width) * MM_PER_TYPE_POINT, float(drawing.height) * MM_PER_TYPE_POINT)
     return _checked(ArtworkReport("svg", *size, None, tuple(sorted(left_out))))
 
 

@@ -6,7 +6,7 @@ from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, KeepTogether, Spacer
 
-from weald.core.bench.operation import Asked, Operation
+from weald.core.bench.operation import Operation
 from weald.core.planning.plan import Plan
 from weald.exchange.flowables import BODY, HEADING, SMALL, TITLE, built, table, text
 
@@ -75,10 +75,6 @@ def _order(plan: Plan) -> Iterator[Flowable]:
         )
     yield text("Order of work", _TIGHT_HEADING)
     yield table(_tight(rows), [8, 56, 14, 33, 62])
-
-
-def _to_measure(asked: Asked) -> str:
-    return f"{asked.label} {asked.expected} {_LINE}"
 
 
 def _whole(operation: Operation) -> str:

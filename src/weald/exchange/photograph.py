@@ -14,14 +14,6 @@ MOST_PIXELS = 120_000_000
 LARGEST = 1600
 """Pixels along the longer side, as kept."""
 _QUALITY = 82
-_DAMAGED = (
-    UnidentifiedImageError,
-    Image.DecompressionBombError,
-    OSError,
-    SyntaxError,
-    ValueError,
-    TypeError,
-)
 _FORMATS = ("JPEG", "PNG", "WEBP")
 
 

@@ -14,10 +14,9 @@ from pathlib import Path
 
 import pikepdf
 
-from weald.core.units import Mm
+from weald.core.units import MM_PER_TYPE_POINT, Mm
 from weald.exchange.reports import BoxName, SizeFound, TextError, TextReport
 
-POINTS_PER_MM = 72 / 25.4
 SMALLEST: Mm = 10.0
 LARGEST: Mm = 3000.0
 _HEAD, _TAIL = 1024, 2048
@@ -175,7 +174,7 @@ def _geometry(found: Mapping[str, pikepdf.Object], number: int) -> Geometry:
     turned = int(_number(found.get("/Rotate"), 0.0, number)) % 360
     if turned % 90:
         raise TextError(f"Page {number} of this PDF is turned by {turned}°; turn it upright.")
-    across, down = (box[2] - box[0]) * unit / POINTS_PER_MM, (box[3] - box[1]) * unit / POINTS_PER_MM
+    across, down = (box[2] - box[0]) * unit * MM_PER_TYPE_POINT, (box[3] - box[1]) * unit * MM_PER_TYPE_POINT
     width, height = (down, across) if turned in (90, 270) else (across, down)
     if not (SMALLEST <= width <= LARGEST and SMALLEST <= height <= LARGEST):
         raise TextError(

@@ -15,6 +15,7 @@ from typing import Any
 from django.core.exceptions import RequestDataTooBig
 from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.http.multipartparser import MultiPartParserError
 from psycopg.errors import DiskFull
 
 from weald.core.job.text import LONGEST, unkeepable
@@ -56,6 +57,8 @@ class GateMiddleware:
             return _no_room(request)
         try:
             _look_at(request)
+        except MultiPartParserError as odd:
+            return HttpResponse(f"{odd}\n", status=400, content_type="text/plain; charset=utf-8")
         except RequestDataTooBig:
             return _problem(413, "too_large", "That is more than can be sent at once.")
         except _RefusedError as refused:

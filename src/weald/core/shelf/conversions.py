@@ -10,7 +10,7 @@ from typing import Literal
 from weald.core.errors import SizeError
 from weald.core.notation import plain_number
 from weald.core.paper import BASIC_SIZE_INCHES, LB_PER_REAM_TO_GSM, Grade, calliper_from_bulk, gsm_from_pounds
-from weald.core.units import MM_PER_INCH, MM_PER_POINT
+from weald.core.units import MM_PER_BOARD_POINT, MM_PER_INCH
 
 Quantity = Literal["gsm", "pounds", "mm", "points", "pages_per_inch", "stack"]
 PAGES_A_LEAF = 2
@@ -27,7 +27,7 @@ class Converted:
 
 
 def pounds_from_gsm(grammage: float, grade: Grade) -> float:
-    """Basis weight of a paper by its grammage: g/m² × basic area in square inches / 1406.5."""
+    """Basis weight of a paper by its grammage: g/m² × basic area in square inches / 1406.14."""
     width, height = BASIC_SIZE_INCHES[grade]
     return grammage * width * height / LB_PER_REAM_TO_GSM
 
@@ -90,7 +90,7 @@ def _from_weight(value: float, unit: Quantity, grade: Grade, bulk: float | None)
 
 def _from_thickness(value: float, unit: Quantity, bulk: float | None, leaves: int) -> list[Converted]:
     if unit == "points":
-        thickness, how = value * MM_PER_POINT, f"{_n(value)} × {MM_PER_POINT}"
+        thickness, how = value * MM_PER_BOARD_POINT, f"{_n(value)} × {MM_PER_BOARD_POINT}"
     elif unit == "pages_per_inch":
         thickness, how = PAGES_A_LEAF * MM_PER_INCH / value, f"{PAGES_A_LEAF} × {MM_PER_INCH} / {_n(value)}"
     elif unit == "stack":
@@ -108,7 +108,7 @@ def _from_thickness(value: float, unit: Quantity, bulk: float | None, leaves: in
 def _thickness(thickness: float, how: str) -> list[Converted]:
     return [
         _answer("Thickness of a leaf", thickness, "mm", how, 4),
-        _answer("Points", thickness / MM_PER_POINT, "pt", f"{_n(thickness)} / {MM_PER_POINT}"),
+        _answer("Points", thickness / MM_PER_BOARD_POINT, "pt", f"{_n(thickness)} / {MM_PER_BOARD_POINT}"),
         _answer(
             "Pages per inch",
             pages_per_inch(thickness),

@@ -16,8 +16,6 @@ from weald.core.reckoning import Ledger
 
 PAPER_GROWTH_ACROSS = 1.75
 """Percent pasted paper widens across its grain: 1 to 2.5 is usual."""
-PAPER_GROWTH_ALONG = 0.25
-"""Percent along it: 0.1 to 0.4."""
 COVER_GROWTH = {"cloth": 0.8, "leather": 1.5, "paper": PAPER_GROWTH_ACROSS}
 """Percent a covering widens when glued: cloth is held by its backing, leather is pasted and soaks."""
 BALANCED = 0.15

@@ -7,6 +7,7 @@ from itertools import islice
 from typing import Any
 
 from django.http import Http404, HttpRequest, HttpResponse
+from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, AuthorizationError, HttpError, Throttled, ValidationError
 
@@ -93,6 +94,9 @@ _ANSWERS: dict[type[Exception], Callable[[Any], Answer]] = {
     LastOwnerError: lambda error: _problem(409, "last_owner", str(error)),
     WealdError: lambda error: _problem(422, "invalid", str(error)),
     ValidationError: _request,
+    MultiPartParserError: lambda error: _problem(
+        422, "invalid", f"What was sent cannot be taken apart: {error}"
+    ),
     Http404: lambda error: _problem(404, "not_found", "There is no such thing in your workshop."),
     AuthenticationError: lambda error: _problem(401, "signed_out", "Sign in first."),
     AuthorizationError: lambda error: _problem(403, "forbidden", "You belong to no workshop yet."),

@@ -111,10 +111,15 @@ class CustomerRow(Schema):
     jobs: list[Named]
 
 
-def _customer_row(customer: Customer) -> CustomerRow:
+def _customer_row(customer: Customer, reader: bool = False) -> CustomerRow:
+    """A customer as somebody sees them; a reader only by name."""
     jobs = [Named(id=str(each.job_id), words=each.job.title) for each in customer.commissions.all()]
     return CustomerRow(
-        id=customer.pk, name=customer.name, address=customer.address, note=customer.note, jobs=jobs
+        id=customer.pk,
+        name=customer.name,
+        address="" if reader else customer.address,
+        note="" if reader else customer.note,
+        jobs=jobs,
     )
 
 
@@ -124,8 +129,9 @@ def _customer_of(request: HttpRequest, customer_id: int) -> Customer:
 
 @router.get("/customers", response=list[CustomerRow], operation_id="listCustomers")
 def list_customers(request: HttpRequest, search: str = Query("", max_length=200)) -> list[CustomerRow]:
-    """Customers by name, each with their jobs."""
-    return [_customer_row(each) for each in services.customers_of(workshop_of(request), search)]
+    """Customers by name, each with their jobs; where they live is not for readers."""
+    reader = person(request).membership.role == "reader"
+    return [_customer_row(each, reader) for each in services.customers_of(workshop_of(request), search)]
 
 
 @router.post("/customers", response={201: CustomerRow, 422: Problem}, operation_id="addCustomer")

@@ -146,7 +146,7 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
             "folding": {"sheets_per_section": 4},
             "sewing": {"thread": 0.2},
             "binding": {
-                "board": "98pt",
+                "board": "92pt",
                 "joint_rule": "fixed",
                 "joint": "5/16in",
                 "turn_in": "3/4in",
