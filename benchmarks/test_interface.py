@@ -1,6 +1,7 @@
 import gzip
 import json
 import time
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
@@ -11,17 +12,27 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from playwright.sync_api import Page
 
-from benchmarks.yardstick import milliseconds, slowness
-from tests.browser.conftest import sign_in
+from benchmarks.yardstick import milliseconds, of_size, slowness, within
 from tests.browser.steps import field, go_to, open_job, open_tab
-from tests.command.test_cluster import close, running_demo, wait_until_open
+from tests.command.test_cluster import close, place_for_demo, running_demo, wait_until_open
 from weald.command.cluster import free_port
 from weald.web.accounts.services import add_person
 from weald.web.jobs.models import Job
 
-JOBS = 50_000
-WARM_UP, KEYSTROKES = 30, 80
+JOBS = of_size(50_000, 5_000)
+TRIES = of_size(5, 1)
+WARM_UP, KEYSTROKES = of_size(30, 1), of_size(80, 2)
 """The first keystrokes fall while servers and database are still waking up."""
+
+
+def sign_in(page: Page, address: str) -> None:
+    """By hand: the demo has a database of its own."""
+    page.goto(f"{address}/sign-in")
+    page.get_by_label("Name").fill("binder")
+    page.get_by_label("Password").fill("linen-thread")
+    page.get_by_role("button", name="Sign in").click()
+    page.get_by_role("heading", name="Desk").wait_for()
+
 
 # Waits, inside the page, for the figure that stands for the new size to be drawn.
 DRAWN_AFTER_TYPING = """
@@ -43,25 +54,31 @@ async ([text, shown]) => {
 """
 
 
-def test_the_drawing_follows_typing(var: Path, page: Page) -> None:
+@pytest.fixture(scope="module")
+def demo(tmp_path_factory: pytest.TempPathFactory) -> Iterator[str]:
+    """The address of one demo, for all that is measured on its screens."""
     port = free_port()
-    with running_demo(var, port) as process:
+    with running_demo(place_for_demo(tmp_path_factory.mktemp("demo")), port) as process:
         wait_until_open(port)
-        sign_in(page, f"http://127.0.0.1:{port}")
-        open_job(page, "Tide tables")
-        go_to(page, "Boards & cover")
-        open_tab(page, "Cover")
-        field(page, "Turn-in").focus()
-        times = []
-        for step in range(WARM_UP + KEYSTROKES):
-            shown = f"{20 + step / 2:g}"
-            times.append(page.evaluate(DRAWN_AFTER_TYPING, [shown, shown]) / slowness())
-            page.wait_for_timeout(30)
+        yield f"http://127.0.0.1:{port}"
         close(process)
+
+
+def test_the_drawing_follows_typing(demo: str, page: Page) -> None:
+    sign_in(page, demo)
+    open_job(page, "Tide tables")
+    go_to(page, "Boards & cover")
+    open_tab(page, "Cover")
+    field(page, "Turn-in").focus()
+    times = []
+    for step in range(WARM_UP + KEYSTROKES):
+        shown = f"{20 + step / 2:g}"
+        times.append(page.evaluate(DRAWN_AFTER_TYPING, [shown, shown]) / slowness())
+        page.wait_for_timeout(30)
     times = sorted(times[WARM_UP:])
     late = times[int(len(times) * 0.95)]
     print(f"\ntyping to drawing: median {times[len(times) // 2]:.0f} ms, 95th {late:.0f} ms (budget 100)")
-    assert late < 100
+    within(late, 100)
 
 
 def test_the_first_load_is_small() -> None:
@@ -114,28 +131,24 @@ def test_a_desk_of_fifty_thousand_jobs() -> None:
             best = min(best, in_database / slowness())
         counts.add(len(asked))
         print(f"\njobs{query}: {best:.0f} ms in the database, {took:.0f} ms in all, {len(asked)} queries")
-        assert best < 50
+        within(best, 50)
     assert len(counts) == 1, "the number of queries depends on what is asked"
 
 
-def test_the_bench_is_there_soon_on_a_slow_phone(var: Path, page: Page) -> None:
+def test_the_bench_is_there_soon_on_a_slow_phone(demo: str, page: Page) -> None:
     """A window as small as a phone's, its processor four times slower: until an operation can be begun."""
-    port = free_port()
-    with running_demo(var, port) as process:
-        wait_until_open(port)
-        page.set_viewport_size({"width": 390, "height": 844})
-        sign_in(page, f"http://127.0.0.1:{port}")
-        open_job(page, "Tide tables")
-        address = page.url.rpartition("/")[0] if page.url.count("/") > 4 else page.url
-        slow = page.context.new_cdp_session(page)
-        slow.send("Emulation.setCPUThrottlingRate", {"rate": 4})
-        times = []
-        for _ in range(5):
-            began = time.perf_counter()
-            page.goto(f"{address}/bench")
-            page.get_by_role("button", name="Start", exact=True).first.click(trial=True)
-            times.append((time.perf_counter() - began) * 1000 / slowness())
-        close(process)
-    middle = sorted(times)[2]
+    page.set_viewport_size({"width": 390, "height": 844})
+    sign_in(page, demo)
+    open_job(page, "Tide tables")
+    address = page.url.rpartition("/")[0] if page.url.count("/") > 4 else page.url
+    slow = page.context.new_cdp_session(page)
+    slow.send("Emulation.setCPUThrottlingRate", {"rate": 4})
+    times = []
+    for _ in range(TRIES):
+        began = time.perf_counter()
+        page.goto(f"{address}/bench")
+        page.get_by_role("button", name="Start", exact=True).first.click(trial=True)
+        times.append((time.perf_counter() - began) * 1000 / slowness())
+    middle = sorted(times)[len(times) // 2]
     print(f"\nbench on a slow phone: median {middle:.0f} ms (budget 2000)")
-    assert middle < 2000
+    within(middle, 2000)

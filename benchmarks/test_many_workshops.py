@@ -7,7 +7,9 @@ are short but for the one a job stands at.
 import json
 import os
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from datetime import timedelta
+from hashlib import md5
 from typing import Any
 
 import pytest
@@ -16,27 +18,22 @@ from django.contrib.sessions.models import Session
 from django.db import connection
 from django.test import Client
 from django.test.utils import CaptureQueriesContext
+from django.utils import timezone
 
-from benchmarks.yardstick import milliseconds, slowness
+from benchmarks.yardstick import milliseconds, of_size, slowness, within
 from weald.core.job.spec import read_spec
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import add_person
 from weald.web.jobs import services
+from weald.web.jobs.models import Job
 from weald.web.jobs.tasks import tidy
 from weald.web.shelf.demo_stock import load_shelf
 
-WORKSHOPS = int(os.environ.get("WEALD_WORKSHOPS", "20"))
-JOBS, CHANGES, SESSIONS = 2_000, 50, 100_000
+WORKSHOPS = int(os.environ.get("WEALD_WORKSHOPS") or of_size(20, 2))
+JOBS, CHANGES, SESSIONS = of_size(2_000, 1_200), of_size(50, 3), of_size(100_000, 100)
 BUDGET_MS = 100
 
 FILL = """
-insert into accounts_workshop (name, house, house_version)
-  select 'Workshop ' || n, '{}', 1 from generate_series(1, %(workshops)s) n;
-insert into jobs_job
-  (workshop_id, title, structure, state, stops, minds, to_mind, version, archived, created, updated)
-  select w.id, 'Volume ' || n || ' of ' || w.name || ' ' || md5(n::text), 'flat_case', 'planned', 0, 0, '',
-         %(changes)s, n %% 10 = 0, now(), now() - n * interval '1 hour'
-  from accounts_workshop w, generate_series(1, %(jobs)s) n;
 insert into jobs_change (job_id, parent_id, spec, summary)
   select j.id, null, '{"version": 2, "title": "A volume"}', 'Board ' || n || ' mm narrower'
   from jobs_job j, generate_series(1, %(changes)s) n;
@@ -53,12 +50,29 @@ analyze;
 """
 
 
+def jobs_of(workshop: Workshop) -> Iterator[Job]:
+    """Books of one workshop, one in ten put away."""
+    for number in range(JOBS):
+        title = f"Volume {number} of {workshop.name} {md5(str(number).encode()).hexdigest()}"
+        yield Job(
+            workshop=workshop,
+            title=title,
+            structure="flat_case",
+            version=CHANGES,
+            archived=number % 10 == 0,
+            updated=timezone.now() - timedelta(hours=number),
+        )
+
+
 @pytest.fixture
 def owner(db: None) -> User:
     """Somebody of one of very many workshops, with a shelf."""
     spec = json.dumps(read_spec({"title": "A volume"}).model_dump(mode="json"))
-    numbers = {"workshops": WORKSHOPS, "jobs": JOBS, "changes": CHANGES, "sessions": SESSIONS}
+    numbers = {"changes": CHANGES, "sessions": SESSIONS}
     began = time.monotonic()
+    workshops = Workshop.objects.bulk_create(Workshop(name=f"Workshop {n}") for n in range(WORKSHOPS))
+    for workshop in workshops:
+        Job.objects.bulk_create(jobs_of(workshop))
     with connection.cursor() as cursor:
         cursor.execute(FILL, numbers | {"spec": spec})
         cursor.execute("select count(*) from jobs_change")
@@ -92,7 +106,7 @@ def test_what_people_ask_for_all_day_stays_quick(owner: User) -> None:
     for name, ask in asked.items():
         queries, taken = queries_of(ask), milliseconds(ask) / slowness()
         print(f"{name}: {taken:.0f} ms, {queries} queries (budget {BUDGET_MS})")
-        assert taken < BUDGET_MS, name
+        within(taken, BUDGET_MS)
     assert queries_of(lambda: client.get(f"/api/jobs/{alone.pk}/history")) == queries_of(asked["history"])
     assert queries_of(lambda: client.get(f"/api/jobs/{alone.pk}")) == queries_of(asked["open"])
     began = time.monotonic()

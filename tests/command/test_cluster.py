@@ -117,8 +117,13 @@ def test_what_a_build_leaves_behind_does_not_make_it_stale() -> None:
 
 @pytest.fixture
 def var(tmp_path: Path) -> Path:
-    """A place of its own for what the demo makes, with the interface as it is built already."""
-    folder = _reachable(tmp_path) / "var"
+    """A place of its own for a demo."""
+    return place_for_demo(tmp_path)
+
+
+def place_for_demo(within: Path) -> Path:
+    """A folder for what the demo makes, with the interface as it is built already."""
+    folder = _reachable(within) / "var"
     (folder / "frontend").mkdir(parents=True)
     built = Path(os.environ["WEALD_FRONTEND"])
     (folder / "frontend" / built.name).symlink_to(built)

@@ -17,8 +17,8 @@ from weald.core.schedule.urgency import FAR, usual_turns
 
 Tell = Callable[[int], None]
 """Told a percentage; may raise to stop the work."""
-_SHUFFLES = 30
-_GATHERINGS = 30
+_SHUFFLES = 15
+_GATHERINGS = 20
 _A_DAY = 24 * 60
 _LOOK_SECONDS = 0.2
 
