@@ -9,7 +9,9 @@ from hypothesis import strategies as st
 
 from tests.conftest import codes, planned, quantity, value
 from weald.core.drawing import Area
-from weald.core.planning.plan import Plan
+from weald.core.job.patching import patched
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import Plan, plan
 
 
 def walked(made: Plan) -> float:
@@ -154,3 +156,22 @@ def test_thick_covering_counts_in_the_joint_and_in_the_squares_seen() -> None:
     assert value(thin, "closed.head") == pytest.approx(3)
     assert value(thick, "closed.head") == pytest.approx(3 + 1.1)
     assert quantity(thick, "joint.gap").sum == "7 + 0.6 = 7.6"
+
+
+def test_boards_smaller_than_the_block_are_a_stop_with_a_remedy_that_holds() -> None:
+    job = {"measured": {"board.height": 200, "board.width": 120}}
+    made = planned(job)
+    short = [each for each in made.findings if each.code == "squares.negative"]
+    assert {each.severity for each in short} == {"stop"}
+    assert len(short) == 3
+    assert "17 mm inside" in next(each.message for each in short if "fore-edge" in each.message)
+    for each in short:
+        cured = plan(patched(read_spec(job), each.actions[0].patch))
+        assert each.about not in {left.about for left in cured.findings if left.code == "squares.negative"}
+
+
+def test_a_margin_as_wide_as_the_leaf_is_a_stop() -> None:
+    made = planned({"endpapers": {"margin": 150}})
+    found = next(each for each in made.findings if each.code == "pastedown.none")
+    assert (found.severity, found.actions[0].patch) == ("stop", {"endpapers.margin": None})
+    assert "-" not in next(each.shown for each in made.quantities if each.id == "pastedown.width")

@@ -136,12 +136,24 @@ def _squares_off(case: Case, boards: _Boards, closed: ClosedCase, ledger: Ledger
         if abs(seen - square) <= SQUARE_NOTICED:
             continue
         remedy, actions = (_narrower if edge == "fore_edge" else _lower)(case, boards, seen - square, ledger)
+        where = edge.replace("_", "-") + boards.where
+        if seen < -TOLERANCE:
+            yield finding(
+                "squares.negative",
+                boards.closed[edge],
+                ledger.notation,
+                by=ledger.notation.length(-seen, True),
+                edge=where,
+                remedy=remedy,
+                actions=actions,
+            )
+            continue
         shown, asked = ledger.notation.apart(seen, square)
         yield finding(
             "squares.off",
             boards.closed[edge],
             ledger.notation,
-            edge=edge.replace("_", "-") + boards.where,
+            edge=where,
             found=shown,
             asked=asked,
             remedy=remedy,

@@ -6,11 +6,11 @@ docs/craft.md.
 """
 
 from weald.core.adhesives import ADHESIVES, adhesive_for
-from weald.core.findings import Finding, finding
+from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import PAPER_GROWTH_ACROSS
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 DRY_STRIP: Mm = 4.0
 """Left without adhesive along the joint: 3 to 5 mm."""
@@ -72,6 +72,19 @@ def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
         {"square": square, "trim": ledger.ref("pastedown.trim"), "growth": ledger.ref("pastedown.growth")},
         rule="what is seen of the board's inside at the fore-edge, once it is dry",
     )
+    if width.value - trim <= TOLERANCE:
+        actions = (Action("As wide as the squares", {"endpapers.margin": None}),) if not even else ()
+        show_length = ledger.notation.length
+        return [
+            finding(
+                "pastedown.none",
+                "endpapers.margin",
+                ledger.notation,
+                margin=show_length(wanted, True),
+                leaf=show_length(width.value, True),
+                actions=actions,
+            )
+        ]
     if square.value - growth >= LEAST_MARGIN:
         return []
     show = ledger.notation.thickness

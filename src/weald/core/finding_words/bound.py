@@ -19,6 +19,7 @@ BoundCode = Literal[
     "squares.uneven",
     "squares.none",
     "squares.off",
+    "squares.negative",
     "case.gapes",
     "cover.small",
     "turn_in.short",
@@ -37,6 +38,7 @@ BoundCode = Literal[
     "rules.departs",
     "pastedown.grows",
     "pastedown.over",
+    "pastedown.none",
     "side.narrow",
     "corner.large",
     "overlap.small",
@@ -144,6 +146,12 @@ BOUND: dict[BoundCode, FindingWords] = {
         "mind",
         "boards",
         "Closed with the pieces as they are, the square at the {edge} comes out {found} instead of {asked}.",
+        "{remedy}",
+    ),
+    "squares.negative": FindingWords(
+        "stop",
+        "boards",
+        "Closed, the board ends {by} inside the block at the {edge}: it does not cover it.",
         "{remedy}",
     ),
     "case.gapes": FindingWords(
@@ -254,6 +262,12 @@ BOUND: dict[BoundCode, FindingWords] = {
         "boards",
         "Pasted, the paste-down grows {growth} and reaches {left} over the board's edge.",
         "Trim {trim} off its fore-edge first, to {width}.",
+    ),
+    "pastedown.none": FindingWords(
+        "stop",
+        "boards",
+        "A margin of {margin} leaves nothing of the paste-down: the leaf is {leaf} wide.",
+        "Take a smaller margin, or none of its own: it is then as wide as the squares.",
     ),
     "side.narrow": FindingWords(
         "stop",

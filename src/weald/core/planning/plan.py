@@ -422,8 +422,8 @@ _CATALOGUE_ORDER = {quantity_id: place for place, quantity_id in enumerate(QUANT
 
 
 def _no_less_than_nothing(quantity: Quantity) -> Quantity:
-    """A size that comes out less than nothing, in a plan that is stopped, is shown as none."""
-    if quantity.value >= 0 or QUANTITIES[quantity.id].kind != "length":
+    """What comes out less than nothing, in a plan that is stopped, is shown as none."""
+    if quantity.value >= 0:
         return quantity
     return replace(quantity, value=0.0, shown=NO_ROOM, computed_shown=NO_ROOM, sum="")
 
