@@ -219,3 +219,30 @@ def test_corners_askew_make_the_piece_and_touch_the_skin(p: float, q: float, tur
     assert (corners[0][1], corners[3][0]) == pytest.approx((0, 0))
     reach = max(corners, key=lambda corner: corner[1 if up else 0])[1 if up else 0]
     assert reach == pytest.approx(_reach(long, short, turn))
+
+
+@pytest.mark.parametrize(
+    ("words", "read"),
+    [
+        (
+            "blue cloth 1.2 m wide, 3 m",
+            {"kind": "cloth", "form": "roll", "width": 1200, "count": "3", "name": "blue cloth"},
+        ),
+        (
+            "book cloth red 140 cm x 2 m",
+            {"form": "roll", "width": 1400, "count": "2", "name": "book cloth red"},
+        ),
+        ("cloth 1,4 m wide 2,5 m", {"width": 1400, "count": "2.5", "name": "cloth"}),
+        ("board 1/16 in 25x38 in", {"calliper": 1.5875, "width": 635, "name": "board"}),
+        ("kraft 90 gsm 10 m", {"form": "roll", "grammage": 90, "count": "10"}),
+        ("cotton tape 1/2 in, 10 m", {"form": "reel", "width": 12.7, "count": "10"}),
+    ],
+)
+def test_lines_as_people_write_them(words: str, read: dict[str, Any]) -> None:
+    found = read_stock_words(words)
+    assert {key: found.get(key) for key in read} == read
+    assert "warning" not in found
+
+
+def test_what_is_not_understood_is_asked_about() -> None:
+    assert "Not understood, and left in the name: .098" in read_stock_words("millboard .098")["warning"]

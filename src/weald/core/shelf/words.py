@@ -13,8 +13,9 @@ from weald.core.paper import SHEET_SIZES, Grade, named_sheet
 from weald.core.shelf.stock import USUAL_FORM, StockKind
 from weald.core.units import TOLERANCE, BareUnit, parse_length
 
-_NUMBER = r"\d+(?:[.,]\d+)?(?:\s+\d+/\d+|-\d+/\d+)?|\d+/\d+"
-_UNIT = r"mm|cm|m|inches|inch|in|\"|″"
+_NUMBER = r"\d+/\d+|\d*[.,]\d+|\d+(?:\s+\d+/\d+|-\d+/\d+)?"
+_INCH = r"inches|inch|in\b|\"|″"
+_UNIT = rf"mm|cm|m|{_INCH}"
 _SIZE = re.compile(
     rf"(?<![\w.])({_NUMBER})\s*({_UNIT})?\s*[x×*]\s*({_NUMBER})\s*({_UNIT})?(?![\w/])", re.IGNORECASE
 )
@@ -23,10 +24,13 @@ _POUNDS = re.compile(
     rf"(\d+(?:[.,]\d+)?)\s*(?:lbs?|#|pounds?)\s*({'|'.join(grade.value for grade in Grade)})?", re.IGNORECASE
 )
 _POINTS = re.compile(r"(\d+(?:[.,]\d+)?)\s*(?:pt|points?)\b", re.IGNORECASE)
-_THICK = re.compile(r"(\d+(?:[.,]\d+)?)\s*mm\b", re.IGNORECASE)
+_ACROSS = re.compile(rf"(?<![\w.,/])({_NUMBER})\s*(mm\b|{_INCH})", re.IGNORECASE)
 _COUNT = re.compile(r"(?:[×x]\s*(\d+)\b)|(?:\b(\d+)\s*(?:sheets?|skins?|pcs|off)\b)", re.IGNORECASE)
-_METRES = re.compile(r"(\d+(?:[.,]\d+)?)\s*(?:m|metres?|meters?)\b", re.IGNORECASE)
-_WIDE = re.compile(rf"({_NUMBER})\s*(mm|cm|in|″|\")\s*wide\b", re.IGNORECASE)
+_METRES = re.compile(r"(\d*[.,]?\d+)\s*(m|metres?|meters?|yd|yards?)\b", re.IGNORECASE)
+_WIDE = re.compile(rf"(?<![\w.,/])({_NUMBER})\s*({_UNIT})\s*wide\b", re.IGNORECASE)
+_UNREAD = re.compile(
+    rf"(?<![\w/])(?:(?:{_NUMBER})\s*(?:{_UNIT}|yd|yards?|ft|feet|sq)(?!\w)|\d*[.,]\d+)", re.IGNORECASE
+)
 _BULK = re.compile(r"\bbulk\s*(\d+[.,]\d+)|(\d+[.,]\d+)\s*bulk\b", re.IGNORECASE)
 _GRAIN = re.compile(
     r"\b(?:(long|short)(?:[\s-]*grain(?:ed)?)?|grain\s+(long|short)|([LS])G)\b", re.IGNORECASE
@@ -47,6 +51,11 @@ _KINDS: tuple[tuple[str, StockKind], ...] = (
     (r"papers?|laid|wove|bond|cartridge", "paper"),
 )
 
+MM_PER_YARD = 914.4
+THICK: tuple[StockKind, ...] = ("board", "cloth", "leather", "thread")
+"""Kinds of which a length alone is their thickness."""
+NARROW: tuple[StockKind, ...] = ("tape", "ribbon", "end_band")
+"""Kinds of which it is their width."""
 SMALL = 120.0
 """A sheet both of whose sides are shorter, in millimetres, was probably meant in another unit."""
 
@@ -89,15 +98,14 @@ def read_stock_words(text: str, bare: BareUnit = "mm") -> dict[str, Any]:
             warnings.append(f"{match[1]} lb of which grade? A pound of bond, text and cover differ.")
     if match := line.take(_POINTS):
         found["calliper"] = parse_length(f"{match[1]}pt")
-    elif kind in ("board", "cloth", "leather", "thread") and (match := line.take(_THICK)):
-        found["calliper"] = _number(match[1])
+    elif kind in (*THICK, *NARROW) and (match := line.take(_ACROSS)):
+        found["calliper" if kind in THICK else "width"] = round(_side(match[1], match[2]), 4)
     if match := line.take(_BULK):
         found["bulk"] = _number(match[1] or match[2])
-    if match := line.take(_COUNT):
-        found["count"] = match[1] or match[2]
-    elif found["form"] in ("roll", "reel") and (match := line.take(_METRES)):
-        found["count"] = match[1]
+    _read_count(line, found)
     _read_grain(line, found, warnings)
+    if unread := [match[0].strip() for match in _UNREAD.finditer(line.rest)]:
+        warnings.append(f"Not understood, and left in the name: {', '.join(unread)}.")
     name = " ".join(re.sub(r"[,;]+", " ", line.rest).split())
     found["name"] = (name or " ".join(text.split()))[:200]
     if warnings:
@@ -112,8 +120,25 @@ def _kind(text: str) -> StockKind:
     return "board" if _POINTS.search(text) else "paper"
 
 
+def _read_count(line: _Reading, found: dict[str, Any]) -> None:
+    """How many there are; of rolls and reels, how many metres."""
+    if match := line.take(_COUNT):
+        found["count"] = match[1] or match[2]
+    elif "height" not in found and "count" not in found and (match := line.take(_METRES)):
+        found["count"] = _metres(match[1], match[2])
+        if found["form"] == "sheet":
+            found["form"] = "roll"
+
+
+def _metres(number: str, unit: str) -> str:
+    metres = _number(number) * (MM_PER_YARD / 1000 if unit.lower().startswith("y") else 1)
+    return f"{metres:.3f}".rstrip("0").rstrip(".")
+
+
 def _read_size(line: _Reading, found: dict[str, Any], bare: BareUnit, warnings: list[str]) -> None:
-    if match := line.take(_SIZE):
+    if match := line.take(_WIDE):
+        found["width"] = _side(match[1], match[2])
+    elif match := line.take(_SIZE):
         unit = match[4] or match[2] or ("in" if bare == "inch" else "mm")
         try:
             sides = [_side(match[1], match[2] or unit), _side(match[3], match[4] or unit)]
@@ -121,14 +146,20 @@ def _read_size(line: _Reading, found: dict[str, Any], bare: BareUnit, warnings: 
             warnings.append(str(error))
             return
         found["width"], found["height"] = sides
+        if found["form"] == "roll" and "m" in (match[2], match[4]):
+            # off the roll: so wide, and so many metres of it
+            width, length = sides if match[4] == "m" and match[2] != "m" else sorted(sides)
+            if match[2] == "m" and match[4] != "m":
+                length, width = sides
+            found["width"], found["count"] = width, _metres(str(length / 1000), "m")
+            del found["height"]
+            return
         if max(sides) < SMALL and not (match[2] or match[4]):
             warnings.append(f"{match[1]} × {match[3]} without a unit is taken as mm; write in or cm.")
     elif match := line.take(_NAMED):
         size = named_sheet(match[0])
         if size:
             found["width"], found["height"] = size
-    elif match := line.take(_WIDE):
-        found["width"] = _side(match[1], match[2])
     if found["form"] == "roll" and "height" in found:
         found["form"] = "sheet"
 
