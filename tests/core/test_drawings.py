@@ -9,6 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import job_in, planned, value
+from tests.core.extras.made_up import EXTRAS, merged
+from tests.core.figures import overlapping
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.drawing import Area, Dimension, Drawing, Element, Hatch, Label, Line
 from weald.core.job.spec import read_spec
@@ -256,3 +258,14 @@ def test_a_station_looked_at_alone_shows_what_the_whole_plan_shows_there(structu
         if station == "bench":
             assert alone.operations == whole.operations
             assert {each.drawing for each in alone.operations} <= {"", *(each.id for each in alone.drawings)}
+
+
+@pytest.mark.parametrize("structure", STRUCTURES)
+@pytest.mark.parametrize("units", ["mm", "inch", "both"])
+def test_no_two_figures_lie_over_one_another(structure: Any, units: Any) -> None:
+    plain = job_in(structure)
+    for job in (plain, merged(plain, EXTRAS["slipcase"])):
+        for each in plan(read_spec(job), Notation(units)).drawings:
+            # the pieces to one scale are as small as the largest of them makes them
+            if each.id != "pieces.all":
+                assert overlapping(each, 900, 460) == [], each.id

@@ -11,7 +11,7 @@ pointing at the one lights up the other.
 """
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
@@ -53,6 +53,10 @@ Point = tuple[Mm, Mm]
 TRIM_HATCH_ANGLE = 45.0
 LETTER_WIDTH = 0.95
 """Of a letter, to the height of capitals, with room to spare."""
+MOST_ROWS = 5
+FIGURES_ACROSS, FIGURES_DOWN = 56, 34
+"""So many letters of a dimension's figure stand side by side across a drawing, and along its height, as a
+screen shows it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -200,6 +204,28 @@ class Drawing:
 def box(x: Mm, y: Mm, width: Mm, height: Mm) -> tuple[Point, ...]:
     """The four corners of a rectangle, clockwise from the top left."""
     return ((x, y), (x + width, y), (x + width, y + height), (x, y + height))
+
+
+def dimension_rows(spans: Sequence[tuple[Mm, Mm, str]], seen: Mm, letters: int) -> list[int]:
+    """The row each dimension line stands in, the lowest in which its figure is clear of the others'.
+
+    Where :data:`MOST_ROWS` do not do, the rest stand in the first.
+
+    :param spans: where each begins and ends along the row, and its figure.
+    :param seen: how much of the thing is seen along the row; ``letters`` as :data:`FIGURES_ACROSS`.
+    """
+    taken: list[list[tuple[Mm, Mm]]] = []
+    found = []
+    for start, end, figure in spans:
+        half = (len(figure) + 1) * seen / letters / 2
+        low, high = (start + end) / 2 - half, (start + end) / 2 + half
+        free = (row for row, there in enumerate(taken) if all(high <= a or low >= b for a, b in there))
+        row = next(free, len(taken) % MOST_ROWS)
+        if row == len(taken) < MOST_ROWS:
+            taken.append([])
+        taken[row].append((low, high))
+        found.append(row + 1)
+    return found
 
 
 @dataclass(slots=True)

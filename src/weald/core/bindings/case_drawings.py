@@ -5,7 +5,7 @@ from collections.abc import Callable, Sequence
 
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.coverings import CoverPart
-from weald.core.drawing import Drawing, Point, Sketch, box
+from weald.core.drawing import FIGURES_ACROSS, Drawing, Point, Sketch, box, dimension_rows
 from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_drawings import arc_points, shoulder_back
@@ -44,7 +44,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         right = front + joining
         strip = box(left, turn, right - left, case.tallest)
         sketch.line((*strip, strip[0]), "hidden", "strip.width")
-    _flat_dimensions(sketch, case, (back, spine, front), show)
+    above = _flat_dimensions(sketch, case, (back, spine, front), show)
     rows = _part_dimensions(sketch, case, parts, show)
     for part in parts[1:] if len(parts) > 1 else ():
         sketch.line([(x + side, y + turn) for x, y in (*part.outline, part.outline[0])], "hidden")
@@ -57,7 +57,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         "case.flat",
         "boards",
         "The case laid flat, from the inside",
-        rows=(2, 3, 1, rows),
+        rows=(2, above, 1, rows),
         text=f"Cover {show(width, True)} by {show(height, True)} with {_boards_in_words(case, show)}, "
         f"{between}.",
     )
@@ -98,27 +98,33 @@ def _boards(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm]) -> None:
         sketch.label(left + across / 2, down, name, about=about)
 
 
-def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show: Callable[[Mm], str]) -> None:
+def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show: Callable[[Mm], str]) -> int:
+    """Draw the sizes of a case.
+
+    :returns: how many rows they take above it.
+    """
     back, spine, front = lefts
     turn, width, height = case.turn_in, case.cover_width, case.cover_height
     right = front + case.board_width
-    edges: list[tuple[Mm, Mm, str, int]] = [
-        (0.0, back, "binding.turn_in", 1),
-        (back, case.back_edge, "back_board.width" if case.back else "board.width", 1),
-        (front, right, "board.width", 1),
-        (right, width, "binding.turn_in", 1),
+    edges: list[tuple[Mm, Mm, str]] = [
+        (0.0, back, "binding.turn_in"),
+        (back, case.back_edge, "back_board.width" if case.back else "board.width"),
+        (front, right, "board.width"),
+        (right, width, "binding.turn_in"),
     ]
     if case.spine == "none":
-        edges.append((case.back_edge, front, "case.distance", 1))
+        edges.append((case.back_edge, front, "case.distance"))
     else:
         edges += [
-            (case.back_edge, spine, "joint.gap", 1),
-            (spine, spine + case.spine_width, "spine_board.width", 2),
-            (spine + case.spine_width, front, "joint.gap", 1),
+            (case.back_edge, spine, "joint.gap"),
+            (spine + case.spine_width, front, "joint.gap"),
+            (spine, spine + case.spine_width, "spine_board.width"),
         ]
-    for left, end, about, row in edges:
+    rows = dimension_rows([(left, end, show(end - left)) for left, end, _ in edges], width, FIGURES_ACROSS)
+    for (left, end, about), row in zip(edges, rows, strict=True):
         sketch.dimension((left, 0), (end, 0), show(end - left), offset=row, about=about)
-    sketch.dimension((0, 0), (width, 0), show(width), offset=3, about="cover.width")
+    last = max(rows) + 1
+    sketch.dimension((0, 0), (width, 0), show(width), offset=last, about="cover.width")
     top = turn + (case.tallest - case.back_height) / 2
     of_back = "back_board.height" if case.back else "board.height"
     for above, below, about in (
@@ -128,6 +134,7 @@ def _flat_dimensions(sketch: Sketch, case: Case, lefts: tuple[Mm, Mm, Mm], show:
     ):
         sketch.dimension((0, below), (0, above), show(below - above), about=about)
     sketch.dimension((0, height), (0, 0), show(height), offset=2, about="cover.height")
+    return last
 
 
 _PART_ROWS = {

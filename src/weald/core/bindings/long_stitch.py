@@ -3,11 +3,13 @@
 Every section sewn straight through a limp cover, its thread on show along the spine. No glue.
 """
 
+import math
+
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, size_with_squares, stiffeners
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.wrapper import SCORE_CLEAR, draw_wrapped
 from weald.core.block.holes import Hole
-from weald.core.drawing import Drawing, Sketch, box
+from weald.core.drawing import FIGURES_DOWN, Drawing, Sketch, box, dimension_rows
 from weald.core.findings import Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
@@ -91,20 +93,23 @@ def _draw_rows(
     show, sketch, head = ledger.notation.figure, Sketch(), ledger.value("squares.head")
     slit = slits(rows, apart)
     sketch.area(box(0, 0, cover.spine, cover.height), "card", "cut", "spine_board.width cover.height")
+    # a number at every row, or at every second, third … where they would lie over one another
+    every = math.ceil(3 * cover.height / FIGURES_DOWN / apart) if apart else 1
     for number, row in enumerate(rows):
         x = cover.spine - row
         for hole in () if slit else holes:
             y = head + hole.place
             sketch.line(((x - HOLE_MARK, y), (x + HOLE_MARK, y)), "cut", "cover.rows")
             sketch.line(((x, y - HOLE_MARK), (x, y + HOLE_MARK)), "cut", "cover.rows")
-        if len(rows) <= NUMBERED:
+        if len(rows) <= NUMBERED and number % every == 0:
             sketch.label(x, 3, str(len(rows) - number), height=1.6)
-    for number, hole in enumerate(holes):
-        y = head + hole.place
+    places = [head + hole.place for hole in holes]
+    beside = dimension_rows([(0.0, y, show(y)) for y in places], cover.height, FIGURES_DOWN)
+    for y, beside_row in zip(places, beside, strict=True):
         if slit:
             ends = ((cover.spine - slit[1], y), (cover.spine - slit[0], y))
             sketch.line(ends, "slit", "cover.rows")
-        sketch.dimension((0, y), (0, 0), show(y), offset=1 + number % 3, about="sewing.interval")
+        sketch.dimension((0, y), (0, 0), show(y), offset=beside_row, about="sewing.interval")
     if len(rows) > 1:
         low, high = cover.spine - rows[1], cover.spine - rows[0]
         sketch.dimension((low, 0), (high, 0), show(high - low), about="cover.rows")
@@ -113,7 +118,7 @@ def _draw_rows(
         "sewing.cover_holes",
         "sewing",
         "Template for the spine of the cover, from outside",
-        rows=(3, 2, 0, 0),
+        rows=(max(beside, default=0), 2, 0, 0),
         text=f"{len(rows)} rows of {len(holes)} holes; the first {{signature}} to the left.".replace(
             "{signature}", ledger.notation.vocabulary
         ),

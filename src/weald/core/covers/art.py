@@ -11,7 +11,7 @@ from typing import cast
 
 from weald.core.covers.closed import ClosedCover, Cover, Strip, Window, ZoneKind, close_cover
 from weald.core.covers.ean import BAR_HEIGHT, HEIGHT, MODULE, QUIET_LEFT, WIDTH, bars, read_barcode
-from weald.core.drawing import Drawing, Label, Layer, Point, Sketch, box
+from weald.core.drawing import FIGURES_ACROSS, Drawing, Label, Layer, Point, Sketch, box, dimension_rows
 from weald.core.errors import SizeError
 from weald.core.finding_words import FindingCode
 from weald.core.findings import Action, Finding, finding
@@ -445,17 +445,20 @@ def draw_art(art: CoverArt, ledger: Ledger, *, ground: bool = True) -> Drawing:
     sketch.elements += art.lettering
     if art.barcode:
         draw_barcode(sketch, art.barcode, art.digits)
-    sketch.dimension((0, 0), (art.width, 0), show(art.width), offset=3, about="art.width")
-    for zone in art.zones:
-        ends = (zone.x, 0), (zone.x + zone.width, 0)
-        row = 2 if zone.kind == "spine" else 1
-        sketch.dimension(*ends, show(zone.width), offset=row, about=_about(zone.kind, ledger))
+    # the spine last: what lies beside it keeps the lowest row
+    zones = sorted(art.zones, key=lambda zone: zone.kind == "spine")
+    spans = [(zone.x, zone.x + zone.width, show(zone.width)) for zone in zones]
+    rows = dimension_rows(spans, art.width, FIGURES_ACROSS)
+    for zone, (start, end, figure), row in zip(zones, spans, rows, strict=True):
+        sketch.dimension((start, 0), (end, 0), figure, offset=row, about=_about(zone.kind, ledger))
+    above = max(rows, default=0) + 1
+    sketch.dimension((0, 0), (art.width, 0), show(art.width), offset=above, about="art.width")
     sketch.dimension((0, art.height), (0, 0), show(art.height), about="art.height")
     return sketch.finish(
         "cover.art" if ground else "cover.guides",
         "boards",
         "The printed cover, printed side up",
-        rows=(1, 3, 0, 0),
+        rows=(1, above, 0, 0),
         text=f"A document of {show(art.width, True)} by {show(art.height, True)}, bleed "
         f"{show(art.bleed, True)}; "
         + ", ".join(f"{zone.kind} {show(zone.width, True)}" for zone in art.zones),

@@ -1,7 +1,7 @@
 """Sewing: where the stations stand, how much thread it takes, and the guides to punch and saw by."""
 
 import math
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
 from weald.core.block.bands import bands_here, panel_height
@@ -24,7 +24,7 @@ from weald.core.block.holes import (
     usual_places,
 )
 from weald.core.block.stab import StabWork, sew_stab, stab_work, thread_of_stab
-from weald.core.drawing import Drawing, Layer, Sketch, box
+from weald.core.drawing import FIGURES_DOWN, Drawing, Layer, Sketch, box, dimension_rows
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.sewn import SewingPlaces
 from weald.core.job.options import METHOD_WORDS
@@ -454,21 +454,27 @@ def draw_strip(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger
     show, sketch, trim = ledger.notation.figure, Sketch(), spec.leaf.trim
     _strip(sketch, trim.head, block.height, trim.tail, STRIP_WIDTH)
     sketch.line(((STRIP_WIDTH / 2, -trim.head), (STRIP_WIDTH / 2, block.height + trim.tail)), "fold")
-    for number, hole in enumerate(plan.holes):
+    rows = rows_of_places([hole.place for hole in plan.holes], block.height, show)
+    for hole, row in zip(plan.holes, rows, strict=True):
         x, y = STRIP_WIDTH / 2, hole.place
         sketch.line(((x - HOLE_MARK, y), (x + HOLE_MARK, y)), "cut", "sewing.holes sewing.interval")
         sketch.line(((x, y - HOLE_MARK), (x, y + HOLE_MARK)), "cut", "sewing.holes sewing.interval")
-        sketch.dimension((0, y), (0, 0), show(y), offset=1 + number % 3, about="sewing.interval")
+        sketch.dimension((0, y), (0, 0), show(y), offset=row, about="sewing.interval")
         sketch.label(STRIP_WIDTH * 0.62, y, hole.kind, height=2.0, anchor="start")
     _ends(sketch, block, STRIP_WIDTH)
     return sketch.finish(
         "sewing.strip",
         "sewing",
         "Punching strip, to lay in the fold",
-        rows=(3, 0, 0, 0),
+        rows=(max(rows, default=0), 0, 0, 0),
         text=f"{len(plan.holes)} holes, from the trimmed head: "
         + ", ".join(show(hole.place, True) for hole in plan.holes),
     )
+
+
+def rows_of_places(places: Sequence[Mm], height: Mm, show: Callable[[Mm], str]) -> list[int]:
+    """The rows in which the distances of places from the head stand beside them."""
+    return dimension_rows([(0.0, place, show(place)) for place in places], height, FIGURES_DOWN)
 
 
 def draw_stab(work: StabWork, block: BlockPlan, ledger: Ledger) -> Drawing:
@@ -476,19 +482,20 @@ def draw_stab(work: StabWork, block: BlockPlan, ledger: Ledger) -> Drawing:
     show, sketch = ledger.notation.figure, Sketch()
     width = max(hole.x for hole in work.holes) * 2
     sketch.area(box(0, 0, width, block.height), "paper", "cut", "block.height")
-    for number, hole in enumerate(work.holes, start=1):
+    rows = rows_of_places([hole.y for hole in work.holes], block.height, show)
+    for number, (hole, row) in enumerate(zip(work.holes, rows, strict=True), start=1):
         x, y = hole.x, hole.y
         sketch.line(((x - HOLE_MARK, y), (x + HOLE_MARK, y)), "cut", "sewing.holes")
         sketch.line(((x, y - HOLE_MARK), (x, y + HOLE_MARK)), "cut", "sewing.holes")
         sketch.label(x + 3, y, str(number), height=2.0)
-        sketch.dimension((0, y), (0, 0), show(y), offset=1 + (number - 1) % 3, about="sewing.interval")
+        sketch.dimension((0, y), (0, 0), show(y), offset=row, about="sewing.interval")
     for place, x in enumerate(sorted({hole.x for hole in work.holes}), start=1):
         sketch.dimension((0, 0), (x, 0), show(x), offset=place, about="sewing.holes")
     return sketch.finish(
         "sewing.strip",
         "sewing",
         "Template of the stations, its left edge at the spine",
-        rows=(3, 2, 0, 0),
+        rows=(max(rows, default=0), 2, 0, 0),
         text="From spine and head: "
         + ", ".join(f"{show(hole.x)} / {show(hole.y, True)}" for hole in work.holes),
     )
@@ -503,8 +510,13 @@ def draw_saw_guide(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Le
         layer: Layer = "slit" if hole.kind in ("kettle", "cord") else "score"
         sketch.line(((0, hole.place), (width, hole.place)), layer, "sewing.interval")
     marks = [hole.place for hole in plan.holes]
-    for above, below in zip([0.0, *marks], [*marks, block.height], strict=True):
-        sketch.dimension((0, below), (0, above), show(below - above), about="sewing.interval")
+    spans = [
+        (above, below, show(below - above))
+        for above, below in zip([0.0, *marks], [*marks, block.height], strict=True)
+    ]
+    rows = dimension_rows(spans, block.height, FIGURES_DOWN)
+    for (above, below, figure), row in zip(spans, rows, strict=True):
+        sketch.dimension((0, below), (0, above), figure, offset=row, about="sewing.interval")
     for number, middle in enumerate(support_middles(plan.holes), start=1):
         sketch.label(width / 2, middle, str(number), height=2.5)
     _ends(sketch, block, width)
@@ -512,7 +524,7 @@ def draw_saw_guide(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Le
         "sewing.saw_guide",
         "sewing",
         "Guide for the spine",
-        rows=(1, 0, 0, 0),
+        rows=(max(rows), 0, 0, 0),
         text="Lines across the spine at every station; the waste beyond head and tail is hatched.",
     )
 
