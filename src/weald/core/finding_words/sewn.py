@@ -103,7 +103,7 @@ SEWN: dict[SewnCode, FindingWords] = {
     "diagonals.equal": FindingWords(
         "note",
         "block",
-        "The diagonals are equal within half a millimetre: the block is square.",
+        "The diagonals are equal within {mm:0.5}: the block is square.",
         "Cut.",
     ),
     "diagonals.far": FindingWords(
@@ -116,7 +116,7 @@ SEWN: dict[SewnCode, FindingWords] = {
         "mind",
         "block",
         "An end band of {band} stands higher than a square of {square} covers.",
-        "The board covers the band by half a millimetre: take a lower band, or larger squares.",
+        "The board covers the band by {mm:0.5}: take a lower band, or larger squares.",
     ),
     "sewing.crowded": FindingWords(
         "stop",
