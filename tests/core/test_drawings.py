@@ -13,6 +13,7 @@ from tests.core.extras.made_up import EXTRAS, merged
 from tests.core.figures import overlapping
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.drawing import Area, Dimension, Drawing, Element, Hatch, Label, Line
+from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
 from weald.core.planning.plan import DRAWN, Plan, drawn_for, plan
@@ -269,3 +270,23 @@ def test_no_two_figures_lie_over_one_another(structure: Any, units: Any) -> None
             # the pieces to one scale are as small as the largest of them makes them
             if each.id != "pieces.all":
                 assert overlapping(each, 900, 460) == [], each.id
+
+
+@pytest.mark.parametrize("structure", STRUCTURES)
+def test_a_dimension_says_what_is_drawn_whatever_was_measured(structure: Any) -> None:
+    job = job_in(structure)
+    for size in plan(read_spec(job), drawn=()).quantities:
+        if not size.measurable or size.unit != "mm" or size.value <= 0:
+            continue
+        try:
+            spec = read_spec(job | {"measured": {size.id: round(size.value * 0.85, 2)}})
+        except SpecError:
+            continue
+        made = plan(spec)
+        if any(each.severity == "stop" for each in made.findings):
+            continue
+        for shown in filter(lambda each: each.to_scale, made.drawings):
+            for each in shown.elements:
+                if isinstance(each, Dimension) and each.text.replace(".", "", 1).isdigit():
+                    drawn = math.dist(each.start, each.end)
+                    assert drawn == pytest.approx(float(each.text), abs=0.6), (size.id, shown.id, each.about)

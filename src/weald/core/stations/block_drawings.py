@@ -162,7 +162,7 @@ def _draw_rounded(block: BlockPlan, ledger: Ledger) -> Drawing:
     back = -shoulder_back(block)
     if block.shoulder:
         sketch.line(((0.0, -edge), (0.0, edge)), "score", "shoulder.line shoulder.height")
-        sketch.dimension((0, -edge), (0, -half), show(block.shoulder), about="shoulder.height")
+        sketch.dimension((0, -edge), (0, -half), show(edge - half), about="shoulder.height spine.chord")
     sketch.line(((back, -edge), (back, edge)), "hidden", "spine.chord")
     top = back - block.rise
     sketch.dimension((top, edge), (back, edge), show(block.rise), offset=-1, about="spine.rise")
