@@ -10,6 +10,11 @@ interface Bringing {
   asForm?: boolean;
 }
 
+/** How far a file has come, in words: once it is all there, it is still to be read. */
+export function howFar(sent: number): string {
+  return sent < 1 ? `${String(Math.round(100 * sent))} %` : t("app.readingIt");
+}
+
 /** Sends a file; gives back what the server made of it, or throws what was wrong. */
 export function bring<Reply>(
   path: string,

@@ -3,7 +3,7 @@ import { t, type WordKey } from "../app/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useId, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { bring, named } from "../api/bring";
+import { bring, howFar, named } from "../api/bring";
 import {
   api,
   type Beginning,
@@ -249,8 +249,10 @@ function Question({
 export function ImportButton() {
   const begun = useBegun();
   const picker = useRef<HTMLInputElement>(null);
+  const [sent, setSent] = useState(0);
   const bringing = useMutation({
-    mutationFn: (file: File) => bring<Job>("/api/jobs/import", file, { asForm: true }),
+    mutationFn: (file: File) =>
+      bring<Job>("/api/jobs/import", file, { asForm: true, onSent: setSent }),
     onSuccess: (job) => begun(job.id),
   });
   return (
@@ -268,7 +270,9 @@ export function ImportButton() {
           event.target.value = "";
         }}
       />
-      <Button onClick={() => picker.current?.click()}>{t("desk.importAJobFile")}</Button>
+      <Button disabled={bringing.isPending} onClick={() => picker.current?.click()}>
+        {bringing.isPending ? howFar(sent) : t("desk.importAJobFile")}
+      </Button>
       {bringing.error && (
         <Modal open onOpenChange={() => bringing.reset()} title={t("desk.thisFileWasNotTaken")}>
           <p>{t("desk.nothingWasChangedWhatIsWrong")}</p>

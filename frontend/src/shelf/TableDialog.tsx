@@ -2,7 +2,7 @@
 import { t } from "../app/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useId, useState } from "react";
-import { bring } from "../api/bring";
+import { bring, howFar } from "../api/bring";
 import type { components } from "../api/schema";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
@@ -16,16 +16,17 @@ const EFFECTS = {
   wrong: "shelf.cannotBeRead",
 } as const;
 
-const look = (file: File, query = "") =>
-  bring<Reply>(`/api/shelf/table${query}`, file, { asForm: true });
+const look = (file: File, onSent: (part: number) => void, query = "") =>
+  bring<Reply>(`/api/shelf/table${query}`, file, { asForm: true, onSent });
 
 export function TableDialog({ onClose }: { onClose: () => void }) {
   const id = useId();
   const queries = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
-  const looked = useMutation({ mutationFn: (chosen: File) => look(chosen) });
+  const [sent, setSent] = useState(0);
+  const looked = useMutation({ mutationFn: (chosen: File) => look(chosen, setSent) });
   const take = useMutation({
-    mutationFn: (chosen: File) => look(chosen, "?take=true&keep_good=true"),
+    mutationFn: (chosen: File) => look(chosen, setSent, "?take=true&keep_good=true"),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["shelf"] }),
   });
   const rows = looked.data?.rows ?? [];
@@ -50,6 +51,11 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
           if (chosen) looked.mutate(chosen);
         }}
       />
+      {(looked.isPending || take.isPending) && (
+        <p role="status" className="figures mb-2 text-faded">
+          {howFar(sent)}
+        </p>
+      )}
       {error && (
         <p role="alert" className="mb-2 text-madder">
           {error.message}

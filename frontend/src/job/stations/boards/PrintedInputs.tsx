@@ -3,7 +3,7 @@ import { t } from "../../../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, type Artwork, type CoverProfile, unwrap } from "../../../api/client";
-import { bring, named } from "../../../api/bring";
+import { bring, howFar, named } from "../../../api/bring";
 import { Button, Pick } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
 import { useSession, useSnapshot } from "../../context";
@@ -42,6 +42,7 @@ function ArtworkField() {
     queryKey: ["artworks"],
     queryFn: async () => unwrap(await api.GET("/api/artworks")) as Artwork[],
   });
+  const [sent, setSent] = useState(0);
   const take = (artwork: Artwork | undefined) =>
     session.apply({
       "artwork.file": artwork?.digest ?? null,
@@ -50,7 +51,8 @@ function ArtworkField() {
       "artwork.pixels": artwork?.pixels ?? null,
     });
   const bringing = useMutation({
-    mutationFn: (file: File) => bring<Artwork>(named("/api/artworks", file), file),
+    mutationFn: (file: File) =>
+      bring<Artwork>(named("/api/artworks", file), file, { onSent: setSent }),
     onSuccess: (artwork) => {
       void client.invalidateQueries({ queryKey: ["artworks"] });
       take(artwork);
@@ -79,7 +81,7 @@ function ArtworkField() {
       />
       <div className="mt-5">
         <Button disabled={bringing.isPending} onClick={() => input.current?.click()}>
-          {bringing.isPending ? t("boards.bringingIt") : t("boards.bringPDFPNGJPEGOrSVG")}
+          {bringing.isPending ? howFar(sent) : t("boards.bringPDFPNGJPEGOrSVG")}
         </Button>
         <input
           ref={input}

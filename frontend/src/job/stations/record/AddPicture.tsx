@@ -2,7 +2,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Camera } from "lucide-react";
 import { useRef, useState } from "react";
-import { bring } from "../../../api/bring";
+import { bring, howFar } from "../../../api/bring";
 import type { RecordPicture } from "../../../api/client";
 import { newKey } from "../../../app/newKey";
 import { t } from "../../../app/words";
@@ -13,10 +13,12 @@ export function AddPicture({ jobId, operation = "" }: { jobId: number; operation
   const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState("");
   const take = async (file: File) => {
-    setSaid(t("record.bringing"));
+    setSaid(howFar(0));
     const query = new URLSearchParams({ key: newKey(), operation });
     try {
-      await bring<RecordPicture>(`/api/jobs/${jobId}/pictures?${query.toString()}`, file);
+      await bring<RecordPicture>(`/api/jobs/${jobId}/pictures?${query.toString()}`, file, {
+        onSent: (part) => setSaid(howFar(part)),
+      });
       setSaid(t("record.kept"));
       await queries.invalidateQueries({ queryKey: ["record", jobId] });
     } catch (error) {

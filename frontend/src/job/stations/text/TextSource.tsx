@@ -3,7 +3,7 @@ import { useReader } from "../../../app/person";
 import { t } from "../../../app/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { bring, named } from "../../../api/bring";
+import { bring, howFar, named } from "../../../api/bring";
 import { api, type SourceText, unwrap } from "../../../api/client";
 import { Button } from "../../../parts/controls";
 import { Hint } from "../../../parts/Hint";
@@ -105,9 +105,7 @@ export function TextSource() {
             value={sent}
             max={1}
           />
-          <span className="figures">
-            {sent < 1 ? `${String(Math.round(100 * sent))} %` : t("text.readingIt")}
-          </span>
+          <span className="figures">{howFar(sent)}</span>
           <Button kind="quiet" onClick={() => stop.current?.abort()}>
             {t("common.stop")}
           </Button>
