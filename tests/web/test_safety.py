@@ -19,6 +19,7 @@ QUERIES = {
     "bringPicture": f"?key={KEY}",
     "saveWorkplace": "?version=1",
     "saveTerms": "?version=1",
+    "agree": "?version=1",
 }
 BODIES: dict[str, Any] = {
     "takeReadings": {"lines": ["12 mm"]},
@@ -68,7 +69,7 @@ BODIES: dict[str, Any] = {
     "addCustomer": {"name": "Harbour office"},
     "changeCustomer": {"name": "Harbour office"},
     "agree": {},
-    "makePaper": {"kind": "bill", "lines": []},
+    "makePaper": {"kind": "bill", "lines": [], "key": KEY},
 }
 
 
