@@ -2,7 +2,7 @@
 
 import re
 import uuid
-from datetime import timedelta
+from datetime import UTC, datetime, timedelta
 
 import pytest
 from django.contrib.auth.models import User
@@ -42,6 +42,7 @@ def work_up_to(operation: str) -> None:
 def another_device(browser: Browser, page: Page, width: int, height: int) -> Page:
     context = browser.new_context(viewport={"width": width, "height": height}, has_touch=True)
     context.add_cookies(page.context.cookies())  # type: ignore[arg-type]
+    context.clock.install(time=datetime.now(UTC))
     other = context.new_page()
     other.goto(page.url)
     return other

@@ -274,7 +274,7 @@ def test_a_job_begins_with_what_lies_on_the_bench(client: Client, job: Job) -> N
     begun = send(client, "POST", "/api/jobs/begin", {"kind": "paperback", "answers": answers})
     assert begun.status_code == 201
     assert begun.json()["spec"]["binding"]["structure"] == "rebound_paperback"
-    assert begun.json()["spec"]["measured"]["block.thickness"] == 18
+    assert begun.json()["spec"]["measured"]["text.thickness"] == 18
     wrong = send(client, "POST", "/api/jobs/begin", {"kind": "sewn", "answers": answers | {"pages": "few"}})
     assert (wrong.status_code, list(wrong.json()["fields"])) == (422, ["pages"])
     absent = send(client, "POST", "/api/jobs/begin", {"kind": "pdf", "answers": {}, "text": "0" * 64})

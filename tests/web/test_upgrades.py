@@ -31,7 +31,8 @@ def test_a_job_with_an_old_history_opens_and_goes_back_in_it(client, binder):
     undone = send(client, "POST", f"/api/jobs/{job.pk}/undo", {"version": 2})
     assert undone.status_code == 200
     assert undone.json()["spec"]["measured"] == old["measured"]
-    stale = send(client, "PUT", f"/api/jobs/{job.pk}?version=2", newer)
+    mine = newer | {"measured": {key: size + 1 for key, size in newer["measured"].items()}}
+    stale = send(client, "PUT", f"/api/jobs/{job.pk}?version=2", mine)
     assert stale.status_code == 409
     # what only this version of a job file knows is no difference between two old states
     assert set(stale.json()["fields"]) == {f"measured.{key}" for key in newer["measured"]}
