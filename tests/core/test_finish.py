@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 from tests.conftest import codes, job_in, planned, quantity, value
 from weald.core.block.bands import bands_here, panel_height, panels_here
 from weald.core.drawing import Area, Drawing, Label
-from weald.core.job.spec import Bands, Binding, JobSpec
+from weald.core.job.binding import Bands, Binding
+from weald.core.job.spec import JobSpec
 from weald.core.planning.plan import Plan
 
 

@@ -14,7 +14,8 @@ from tests.conftest import STRUCTURES, codes, job_in, planned, quantity, value
 from weald.core.bindings.coverings import CoverPart, Ground, cover_parts
 from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset
 from weald.core.drawing import Arc, Area, Dimension, Hatch, Line
-from weald.core.job.spec import Binding, read_spec
+from weald.core.job.binding import Binding
+from weald.core.job.spec import read_spec
 from weald.core.pieces import Piece
 from weald.core.planning.plan import Plan
 from weald.core.quantities import QUANTITIES

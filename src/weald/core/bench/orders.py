@@ -1,6 +1,6 @@
 """Which steps a structure has, in what order; each strand in the order it stands here."""
 
-from weald.core.job.spec import StructureName
+from weald.core.job.binding import StructureName
 
 _SHEETS = (
     "stock_out",

@@ -16,7 +16,8 @@ from weald.core.bindings.covering_findings import mind_covering, reckon_covering
 from weald.core.bindings.coverings import Ground, cover_parts, cover_pieces
 from weald.core.bindings.pastedown import reckon_pastedown
 from weald.core.bindings.protocol import Bound
-from weald.core.job.spec import Covering, JobSpec
+from weald.core.job.binding import Covering
+from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, PieceMaterial, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull

@@ -17,7 +17,8 @@ from weald.core.bindings.case_schools import (
 )
 from weald.core.bindings.closing import ClosedCase, CutCase, Hinge, close_case
 from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, thicker
-from weald.core.job.spec import Covering, JobSpec
+from weald.core.job.binding import Covering
+from weald.core.job.spec import JobSpec
 from weald.core.paper import COVER_GSM_PER_MM, GREYBOARD_GSM_PER_MM
 from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger, Term

@@ -22,7 +22,8 @@ from weald.core.bindings import (
     wrapper,
 )
 from weald.core.bindings.protocol import Structure
-from weald.core.job.spec import JobSpec, StructureName
+from weald.core.job.binding import StructureName
+from weald.core.job.spec import JobSpec
 
 _MODULES = (
     saddle_stitch,

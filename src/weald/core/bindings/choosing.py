@@ -11,9 +11,10 @@ from weald.core.drawing import Drawing
 from weald.core.errors import SpecError
 from weald.core.finding_words import Severity
 from weald.core.findings import Patch
+from weald.core.job.binding import StructureName
 from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS, SHOULDER_WORDS, Option
 from weald.core.job.patching import patched, value_at
-from weald.core.job.spec import JobSpec, StructureName
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.stations import block as block_station

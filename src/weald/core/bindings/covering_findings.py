@@ -4,7 +4,7 @@ import math
 
 from weald.core.bindings.coverings import CORNER_PART, Ground, corner_leg
 from weald.core.findings import Action, Finding, finding
-from weald.core.job.spec import Binding, Covering
+from weald.core.job.binding import Binding, Covering
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm
 

@@ -9,7 +9,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from weald.core.drawing import Material, Point, box
-from weald.core.job.spec import Binding, Covering
+from weald.core.job.binding import Binding, Covering
 from weald.core.pieces import MATERIAL_FILLS, Piece, PieceMaterial, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm

@@ -3,8 +3,9 @@
 from dataclasses import dataclass
 
 from weald.core.bindings.protocol import Structure
+from weald.core.job.binding import StructureName
 from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS, SHOULDER_WORDS, Option
-from weald.core.job.spec import JobSpec, StructureName
+from weald.core.job.spec import JobSpec
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,8 @@ from weald.core.bindings.case_sizes import size_flat
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
-from weald.core.job.spec import Covering, JobSpec
+from weald.core.job.binding import Covering
+from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
 

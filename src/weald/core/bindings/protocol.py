@@ -8,7 +8,8 @@ from weald.core.bindings.supports import Attachment
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Point, Sketch
 from weald.core.findings import Finding, Patch
-from weald.core.job.spec import Covering, JobSpec, SewingMethod, StructureName
+from weald.core.job.binding import Covering, StructureName
+from weald.core.job.spec import JobSpec, SewingMethod
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan, Treatment

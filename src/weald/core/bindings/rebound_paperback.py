@@ -9,7 +9,8 @@ from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
-from weald.core.job.spec import Covering, JobSpec
+from weald.core.job.binding import Covering
+from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger

@@ -10,7 +10,8 @@ from weald.core.block.bands import Band, bands_here, mind_bands, reckon_bands
 from weald.core.block.holes import Hole, back_middles, support_middles
 from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
-from weald.core.job.spec import Covering, JobSpec
+from weald.core.job.binding import Covering
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, counted
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger

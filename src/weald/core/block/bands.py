@@ -9,8 +9,9 @@ from dataclasses import dataclass
 
 from weald.core.block.holes import own_places
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.binding import Bands
 from weald.core.job.extras.backs import BandsMeasured
-from weald.core.job.spec import Bands, JobSpec
+from weald.core.job.spec import JobSpec
 from weald.core.notation import counted
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
