@@ -55,5 +55,5 @@ def overlapping(drawing: Drawing, width: float, height: float) -> list[tuple[str
     return [
         (one, other)
         for (one, a), (other, b) in combinations(found, 2)
-        if min(a[2], b[2]) - max(a[0], b[0]) > 1.5 and min(a[3], b[3]) - max(a[1], b[1]) > 1.5
+        if min(a[2], b[2]) - max(a[0], b[0]) > -1.5 and min(a[3], b[3]) - max(a[1], b[1]) > 1.5
     ]

@@ -6,7 +6,7 @@ from typing import Any
 from hypothesis import given
 from hypothesis import strategies as st
 
-from weald.core.merging import ABSENT, merge
+from weald.core.merging import ABSENT, merge, value_at, with_value
 
 BASE: dict[str, Any] = {
     "title": "Tide tables",
@@ -83,3 +83,17 @@ def test_nobodys_change_is_lost(base: dict[str, Any], mine: dict[str, Any], thei
             assert value == (one if one != was else other)
     assert merge(base, mine, mine).data == mine
     assert merge(base, base, theirs).data == theirs
+
+
+def test_a_value_is_put_where_it_is_read() -> None:
+    data = {
+        "rows": [{"id": "a", "size": 1}, {"id": "b", "size": 2}],
+        "plain": [{"x": 1}],
+        "measured": {"block.width": 3},
+    }
+    for path in (("rows", "b", "size"), ("plain", "0", "x"), ("measured", "block.width")):
+        changed = with_value(data, path, 9)
+        assert value_at(changed, path) == 9
+        assert with_value(changed, path, value_at(data, path)) == data
+    assert value_at(with_value(data, ("rows", "a"), ABSENT), ("rows", "a")) is ABSENT
+    assert with_value(data, ("rows", "c", "size"), 9) == data

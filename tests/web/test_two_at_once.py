@@ -1,15 +1,20 @@
 """Two people on one thing: nobody's change is lost, and only what meets is asked."""
 
+from datetime import timedelta
 from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
 from django.test import Client
+from django.utils import timezone
 
 from tests.web.conftest import make_job, send
-from weald.web.accounts.models import Membership
+from weald.core.planning.house import read_house
+from weald.web.accounts.keeping import state_at
+from weald.web.accounts.models import KeptState, Membership
 from weald.web.accounts.services import join
 from weald.web.jobs.models import Job
+from weald.web.jobs.tasks import LONGEST_OPEN, tidy
 
 
 @pytest.fixture
@@ -148,3 +153,26 @@ def test_rules_of_the_house_people_terms_and_sets_are_merged_alike(
         answer = send(who, "PUT", f"/api/sets/{made['id']}", body)
         assert answer.status_code == 200, answer.content
     assert (answer.json()["spec"]["cloth"], answer.json()["spec"]["numerals"]) == ("blue", "arabic")
+
+
+def test_a_state_nobody_knows_any_more_is_asked_about_and_overwrites_nothing(
+    client: Client, other: Client, binder: User
+) -> None:
+    opened = client.get("/api/house").json()
+    rules, version = opened["house"], opened["version"]
+    theirs = send(other, "PUT", f"/api/house?version={version}", {**rules, "hand": "left"})
+    assert theirs.status_code == 200
+    KeptState.objects.update(at=timezone.now() - LONGEST_OPEN - timedelta(days=1))
+    tidy(0)
+    assert not KeptState.objects.exists()
+    asked = send(client, "PUT", f"/api/house?version={version}", {**rules, "vocabulary": "gathering"})
+    assert asked.status_code == 409
+    assert client.get("/api/house").json()["house"]["hand"] == "left"
+
+
+def test_a_state_that_was_kept_is_read_as_it_would_be_written_today(binder: User) -> None:
+    workshop = binder.membership.workshop
+    KeptState.objects.create(workshop=workshop, part="house", version=3, data={"hand": "left"})
+    KeptState.objects.create(workshop=workshop, part="house", version=4, data={"hand": "both"})
+    assert state_at(workshop, "house", 3, read_house) == read_house({"hand": "left"}).model_dump(mode="json")
+    assert state_at(workshop, "house", 4, read_house) is None

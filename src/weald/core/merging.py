@@ -160,3 +160,22 @@ def value_at(data: Any, path: Path) -> Any:
         else:
             return ABSENT
     return data
+
+
+def with_value(data: Any, path: Path, value: Any) -> Any:
+    """Plain data with another value at a path; :data:`ABSENT` takes it out."""
+    if not path:
+        return value
+    key, rest = path[0], path[1:]
+    if isinstance(data, list):
+        named = bool(data) and _named(data)
+        names = [str(row["id"]) if named else str(place) for place, row in enumerate(data)]
+        if key not in names:
+            return data
+        at = names.index(key)
+        found = with_value(data[at], rest, value)
+        return [*data[:at], *(() if found is ABSENT else (found,)), *data[at + 1 :]]
+    group = data if isinstance(data, dict) else {}
+    found = with_value(group.get(key), rest, value)
+    kept = {name: each for name, each in group.items() if name != key}
+    return kept if found is ABSENT else {**kept, key: found}

@@ -18,6 +18,7 @@ from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from weald.core.errors import SpecError, WealdError
+from weald.web.accounts.names import author_of
 from weald.web.room import need_room
 
 log = logging.getLogger("weald")
@@ -62,7 +63,7 @@ class Work(models.Model):
     @property
     def asked_by(self) -> str:
         """Who asked for it."""
-        return self.author.get_username() if self.author else "somebody who has left"
+        return author_of(self)
 
 
 W = TypeVar("W", bound=Work)

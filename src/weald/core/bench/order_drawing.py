@@ -11,7 +11,7 @@ _MINUTE = 0.8
 LONGEST_DRAWN = 120.0
 """A wait of more minutes than this is drawn so long, broken, with its true length beside it."""
 _LANE, _BAR = 52.0, 20.0
-_LETTERS, _LEAST_BAR = 8.5, 17.0
+_LETTERS, _LEAST_BAR = 8.5, 25.0
 LANES: dict[Strand, str] = {
     "sheets": "Sheets",
     "endpapers": "Endpapers",

@@ -511,7 +511,7 @@ def reckon_weight(
         "book.weight",
         block.leaf_mass + board_gsm + spine + cover,
         "leaves + boards and their linings + cover, each area × its weight",
-        rule="greyboard 640 g/m² for each {mm:1} of its thickness",
+        rule="greyboard weighs about 0.64 g/cm³",
     )
 
 

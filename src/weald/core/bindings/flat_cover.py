@@ -80,7 +80,7 @@ def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> FlatCover:
         "book.weight",
         cover.block.leaf_mass + area * COVER_GSM_PER_MM["card"] * spec.binding.cover_thickness,
         "leaves + cover, each area × its weight",
-        rule="card weighs about 780 g/m² for each {mm:1} of its thickness",
+        rule="card weighs about 0.78 g/cm³",
     )
     return cover
 

@@ -9,7 +9,7 @@ from pydantic import BaseModel
 from weald.core.errors import SpecError
 from weald.core.job.saying import title_at, value_words
 from weald.core.job.spec import JobSpec, read_spec
-from weald.core.merging import ABSENT, Merged, Met, Path, Side
+from weald.core.merging import ABSENT, Merged, Met, Path, Side, with_value
 from weald.core.notation import Notation
 from weald.core.pieces import Piece
 from weald.core.planning.house import House
@@ -66,22 +66,6 @@ def _means(data: Mapping[str, Any], met: Met, notation: Notation) -> tuple[str, 
     except SpecError:
         return "", ""
     return _pieces(plans[0], plans[1], notation), _pieces(plans[1], plans[0], notation)
-
-
-def with_value(data: Mapping[str, Any], path: Path, value: Any) -> dict[str, Any]:
-    """Plain data with another value at a path; :data:`ABSENT` takes it out."""
-    key, *rest = path
-    if rest:
-        inner = data.get(key)
-        if isinstance(inner, list):
-            place = int(rest[0]) if rest[0].isdigit() else -1
-            rows = list(inner)
-            if 0 <= place < len(rows):
-                rows[place] = with_value(rows[place], tuple(rest[1:]), value) if rest[1:] else value
-            return {**data, key: rows}
-        return {**data, key: with_value(inner if isinstance(inner, dict) else {}, tuple(rest), value)}
-    kept = {name: each for name, each in data.items() if name != key}
-    return kept if value is ABSENT else {**kept, key: value}
 
 
 def _pieces(here: Plan, there: Plan, notation: Notation) -> str:

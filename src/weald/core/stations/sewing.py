@@ -184,7 +184,7 @@ def _reckon_stations(
     kettle = ledger.reckon(
         "sewing.kettle",
         kettle_of(sewing, block.height),
-        "from the trimmed head and tail" if decided else "a sixteenth of the height, to the nearest {mm:1}",
+        "from the trimmed head and tail" if decided else "a sixteenth of the height, rounded",
         rule="{mm:12–15} in on books of usual size, so that no stitch falls in the waste",
         entry="sewing.kettle",
     )

@@ -7,9 +7,10 @@ from typing import Any
 from django.contrib.auth.models import User
 from pydantic import BaseModel
 
-from weald.core.errors import WealdError
+from weald.core.errors import SpecError, WealdError
 from weald.core.merging import ABSENT, Merged, Path, Side, merge
 from weald.web.accounts.models import KeptState, Workshop
+from weald.web.accounts.names import authors_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,7 +77,7 @@ def merged_with(
     if read_at == now:
         merged = Merged(mine, (), ())
     else:
-        kept = state_at(workshop, part, read_at)
+        kept = state_at(workshop, part, read_at, read)
         merged = merge(ABSENT if kept is None else kept, mine, standing, settled.at(now))
     by = _since(workshop, part, read_at, author) if read_at != now else ()
     if merged.met:
@@ -91,14 +92,18 @@ def merged_with(
     return Written(data, now + 1, merged.others, by)
 
 
-def state_at(workshop: Workshop, part: str, version: int) -> dict[str, Any] | None:
-    """How something stood at a version; nothing where that was not kept."""
+def state_at(
+    workshop: Workshop, part: str, version: int, read: Callable[[object], BaseModel]
+) -> dict[str, Any] | None:
+    """How something stood at a version, as it would be written today; nothing where that was not kept."""
     kept = KeptState.objects.filter(workshop=workshop, part=part, version=version).first()
-    return kept.data if kept else None
+    try:
+        return read(kept.data).model_dump(mode="json") if kept else None
+    except SpecError:
+        return None
 
 
 def _since(workshop: Workshop, part: str, version: int, author: User) -> tuple[str, ...]:
     """Who else wrote it after a version."""
     rows = KeptState.objects.filter(workshop=workshop, part=part, version__gt=version)
-    names = rows.exclude(author=author).order_by("version").values_list("author__username", flat=True)
-    return tuple(dict.fromkeys(name or "somebody who has left" for name in names))
+    return authors_of(rows.exclude(author=author).order_by("version"))

@@ -17,6 +17,7 @@ from weald.core.planning.laying_ready import LayReady, lay_ready
 from weald.core.units import parse_length
 from weald.exchange.bench_card import bench_card_pdf
 from weald.standins.instruments import INSTRUMENTS, InstrumentName, reading_of
+from weald.web.accounts.names import author_of
 from weald.web.accounts.services import preferences_of
 from weald.web.api.downloads import PaperChoice, file_response
 from weald.web.api.jobs import job_of, job_reply
@@ -25,7 +26,7 @@ from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import JobReply, Problem
 from weald.web.api.shelf import items_of
 from weald.web.bench import services
-from weald.web.bench.telling import author_of, cut_size, words_of
+from weald.web.bench.telling import cut_size, words_of
 from weald.web.jobs.models import Job
 from weald.web.shelf.services import on_shelf
 

@@ -16,6 +16,7 @@ from weald.core.planning.beginnings import asked_for, job_of_beginning
 from weald.core.planning.house import with_house
 from weald.core.planning.telling import changed
 from weald.exchange.job_file import read_job_file
+from weald.web.accounts.names import author_of
 from weald.web.accounts.services import house_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.rates import BRINGING
@@ -242,7 +243,7 @@ def history(request: HttpRequest, job_id: int) -> list[HistoryStep]:
     moves = job_of(request, job_id).moves.select_related("change", "author").order_by("-version")
     steps = []
     for move in moves[:100]:
-        author = move.author.get_username() if move.author else "somebody who has left"
+        author = author_of(move)
         steps.append(
             HistoryStep(
                 version=move.version,

@@ -10,6 +10,7 @@ from ninja import Query, Router, Schema, Status
 from weald.core.bench.record import Recorded
 from weald.exchange.colophon_pdf import colophon_pdf
 from weald.exchange.record_csv import record_csv
+from weald.web.accounts.names import author_of
 from weald.web.api.downloads import file_response
 from weald.web.api.jobs import job_of, job_reply
 from weald.web.api.people import notation_of, person
@@ -18,7 +19,6 @@ from weald.web.api.schemas import JobReply, Problem
 from weald.web.bench import record, services
 from weald.web.bench.models import BenchPicture
 from weald.web.bench.pictures import bring_picture, throw_picture_away
-from weald.web.bench.telling import author_of
 from weald.web.jobs.models import Job
 from weald.web.printing.files import is_kept, picture_name, stream
 

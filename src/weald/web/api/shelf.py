@@ -35,6 +35,7 @@ from weald.core.shelf.stock import (
 )
 from weald.core.shelf.words import read_stock_words
 from weald.exchange.stock_csv import read_stock_csv, stock_csv
+from weald.web.accounts.names import author_of
 from weald.web.api.downloads import file_response
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.rates import BRINGING
@@ -436,7 +437,7 @@ def list_movements(request: HttpRequest, item_id: int) -> list[MovementRow]:
             change=("+" if each.change >= 0 else "−") + count_words(spec, abs(each.change)),
             reason=Movement.Reason(each.reason).label,
             note=each.note,
-            author=each.author.get_username() if each.author else "somebody who has left",
+            author=author_of(each),
             at=each.at,
             job=each.job.title if each.job else (each.cutting.title if each.cutting else ""),
         )

@@ -17,9 +17,10 @@ from weald.core.planning.again import made_again
 from weald.core.planning.colophon import Making, colophon_words
 from weald.core.planning.plan import plan
 from weald.core.units import TOLERANCE
+from weald.web.accounts.names import author_of
 from weald.web.bench.models import BenchEvent
 from weald.web.bench.services import planned_at_bench
-from weald.web.bench.telling import about_of, author_of, words_of
+from weald.web.bench.telling import about_of, words_of
 from weald.web.jobs.models import Job
 from weald.web.jobs.services import create_job, plain
 

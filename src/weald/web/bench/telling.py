@@ -1,15 +1,8 @@
 """What an event at the bench says, for one who reads so."""
 
-from typing import Any
-
 from weald.core.bench.cut import CutPiece, size_words
 from weald.core.notation import Notation
 from weald.web.bench.models import BenchEvent
-
-
-def author_of(row: Any) -> str:
-    """Who did it, by name."""
-    return str(row.author.get_username()) if row.author else "somebody who has left"
 
 
 def about_of(event: BenchEvent) -> str:

@@ -17,6 +17,7 @@ from weald.core.planning.plan import Plan, plan
 from weald.core.planning.telling import changed, told
 from weald.web.accounts.keeping import NOT_SETTLED, MeetingError, Settled
 from weald.web.accounts.models import Workshop
+from weald.web.accounts.names import authors_of
 from weald.web.bench.pieces import cut_for
 from weald.web.jobs.models import Change, Job, Move
 
@@ -184,9 +185,7 @@ def _within(path: str, paths: Collection[str]) -> bool:
 
 def _others_since(job: Job, version: int, author: User) -> tuple[str, ...]:
     """Who else wrote a job after a version."""
-    moves = job.moves.filter(version__gt=version).exclude(author=author).order_by("version")
-    names = moves.values_list("author__username", flat=True)
-    return tuple(dict.fromkeys(name or "somebody who has left" for name in names))
+    return authors_of(job.moves.filter(version__gt=version).exclude(author=author).order_by("version"))
 
 
 @transaction.atomic

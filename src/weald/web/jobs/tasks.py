@@ -8,8 +8,10 @@ from django.db import connection
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
-from weald.web.accounts.models import Invitation
+from weald.web.accounts.models import Invitation, KeptState
 
+LONGEST_OPEN = timedelta(days=90)
+"""Who saves what was opened longer ago is asked about all that differs: nobody knows what they began from."""
 _FORGET_TASKS = """
 delete from procrastinate_jobs
 where status in ('succeeded', 'failed', 'cancelled', 'aborted')
@@ -24,6 +26,7 @@ def tidy(timestamp: int) -> None:
     call_command("clearsessions")
     now = timezone.now()
     AccessAttempt.objects.filter(attempt_time__lt=now - timedelta(days=1)).delete()
+    KeptState.objects.filter(at__lt=now - LONGEST_OPEN).delete()
     Invitation.objects.filter(expires__lt=now - timedelta(days=30)).delete()
     with connection.cursor() as cursor:
         cursor.execute(_FORGET_TASKS)

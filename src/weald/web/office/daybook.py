@@ -12,8 +12,9 @@ from weald.core.bench.operation import minutes_in_words
 from weald.core.notation import Notation
 from weald.core.shelf.stock import count_words
 from weald.web.accounts.models import Workshop
+from weald.web.accounts.names import author_of
 from weald.web.bench.models import BenchEvent, BenchPicture
-from weald.web.bench.telling import author_of, words_of
+from weald.web.bench.telling import words_of
 from weald.web.jobs.models import Move
 from weald.web.shelf.models import Movement
 from weald.web.shelf.services import item_spec

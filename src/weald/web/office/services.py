@@ -104,7 +104,7 @@ def agree(
     commission, _ = Commission.objects.select_for_update(of=("self",)).get_or_create(job=job)
     standing = agreed_on(commission)
     part = _agreement(job)
-    began_from = state_at(job.workshop, part, version) or standing.model_dump(mode="json")
+    began_from = state_at(job.workshop, part, version, read_agreed) or standing.model_dump(mode="json")
     mine = read_agreed({**began_from, **given})
     try:
         written = merged_with(

@@ -9,22 +9,25 @@ import { Button, Pick } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
 import { withValue } from "../../paths";
 
+const MOST = 6;
+const ZIGZAGS = Array.from({ length: 11 }, (_, place) => place + 2);
+const GRID = [
+  ["across", t("folding.leavesAcross")],
+  ["down", t("folding.leavesDown")],
+] as const;
 /** How a fold is made, as a job file writes it, and as it is called here. */
-const WAYS = [
+const WAYS: readonly (readonly [string, string])[] = [
   ["", t("folding.atTheMiddle")],
   ["in three", t("folding.inThree")],
-  ["zig-zag in three", t("folding.zigZagInThree")],
-  ["zig-zag in four", t("folding.zigZagInFour")],
-  ["zig-zag in six", t("folding.zigZagInSix")],
-] as const;
-type Way = (typeof WAYS)[number][0];
-const MOST = 6;
+  ...ZIGZAGS.map((parts) => [`zig-zag in ${parts}`, t("folding.zigZagIn", { parts })] as const),
+];
 
 export function OwnFolds({ onDone }: { onDone: () => void }) {
   const session = useSession();
   const { draft } = useSnapshot();
   const [folds, setFolds] = useState<readonly string[]>([]);
-  const [way, setWay] = useState<Way>("");
+  const [way, setWay] = useState("");
+  const [grid, setGrid] = useState({ across: "2", down: "1" });
   const written = folds.join(", ");
   const tried = useQuery({
     queryKey: ["own folds", draft, written],
@@ -38,8 +41,9 @@ export function OwnFolds({ onDone }: { onDone: () => void }) {
     },
   });
   const fold = folds.length > 0 && !tried.error ? tried.data : undefined;
+  const leaves = folds[0]?.startsWith("single") ?? false;
   const add = (direction: string) => {
-    setFolds([...folds, way ? `${direction} ${way}` : direction]);
+    setFolds([...(leaves ? [] : folds), way ? `${direction} ${way}` : direction]);
     setWay("");
   };
   return (
@@ -69,11 +73,27 @@ export function OwnFolds({ onDone }: { onDone: () => void }) {
         <Button
           disabled={!fold || tried.isPlaceholderData}
           onClick={() => {
-            session.set("folding.programme", written);
+            session.set("folding.programme", fold?.programme ?? written);
             onDone();
           }}
         >
           {t("folding.foldSo")}
+        </Button>
+      </div>
+      <div className="mt-1 flex flex-wrap items-end gap-2">
+        {GRID.map(([side, label]) => (
+          <label key={side} className="text-sm text-faded">
+            {label}
+            <input
+              className="figures block w-20 rounded border border-faded bg-sheet px-2 py-1 text-base text-ink"
+              inputMode="numeric"
+              value={grid[side]}
+              onChange={(event) => setGrid({ ...grid, [side]: event.target.value })}
+            />
+          </label>
+        ))}
+        <Button onClick={() => setFolds([`single leaves ${grid.across} by ${grid.down}`])}>
+          {t("folding.cutIntoLeaves")}
         </Button>
       </div>
       {folds.length > 0 && (
@@ -83,7 +103,7 @@ export function OwnFolds({ onDone }: { onDone: () => void }) {
             {folds.map((each, place) => (
               <li key={place}>
                 {each}
-                {fold && place === folds.length - 1 && (
+                {fold && !leaves && place === folds.length - 1 && (
                   <span className="text-faded"> {t("folding.theSpine")}</span>
                 )}
               </li>
