@@ -27,7 +27,8 @@ class Place:
     def __init__(self, var: Path) -> None:
         self.var, self.port = var, free_port()
         self.database = cluster_folder(var / "demo" / "database")
-        self._running = running_demo(var, self.port, subprocess.DEVNULL)
+        self.heard = (var / "heard").open("w+")
+        self._running = running_demo(var, self.port, self.heard.fileno())
         self.demo = self._running.__enter__()
         wait_until_open(self.port)
 
@@ -36,7 +37,7 @@ class Place:
         if victim == "serve":
             self.demo.kill()
             self.demo.wait()
-            self._running = running_demo(self.var, self.port, subprocess.DEVNULL)
+            self._running = running_demo(self.var, self.port, self.heard.fileno())
             self.demo = self._running.__enter__()
             return
         for pid in self._found(victim)[:1]:
@@ -61,6 +62,7 @@ class Place:
     def close(self) -> None:
         """End it as it should be ended."""
         self._running.__exit__(None, None, None)
+        self.heard.close()
 
 
 def until(over: threading.Event, do: Callable[[int], None], failed: list[BaseException]) -> threading.Thread:
@@ -111,7 +113,8 @@ def test_nothing_acknowledged_is_lost_whatever_is_killed(tmp_path: Path) -> None
         for number in range(KILLS):
             over.wait(PAUSE_SECONDS)
             place.kill(VICTIMS[number % len(VICTIMS)] if number < len(VICTIMS) else chance.choice(VICTIMS))
-        wait_until(lambda: running_url(place.database) is not None)
+        wait_until(lambda: place.demo.poll() is not None or running_url(place.database) is not None)
+        assert place.demo.poll() is None, (var / "heard").read_text()[-2000:]
         wait_until_open(place.port)
         over.wait(PAUSE_SECONDS)
         over.set()

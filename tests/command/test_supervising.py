@@ -16,6 +16,8 @@ from weald.command.cluster import Cluster, cluster_folder, free_port, running_cl
 from weald.command.machine import database_user, is_root, postgres_programs
 from weald.command.supervising import LONGEST_PAUSE, STEADY_SECONDS, Kept
 
+GONE_SECONDS = 8
+
 
 class Patient:
     """Something that dies when the test says so."""
@@ -84,6 +86,9 @@ def test_web_worker_and_database_come_back_and_a_killed_demo_leaves_nothing(tmp_
     built = Path(os.environ["WEALD_FRONTEND"])
     (var / "frontend" / built.name).symlink_to(built)
     port = free_port()
+    with running_demo(var, free_port(), subprocess.DEVNULL) as demo:
+        wait_until(lambda: bool(_pids(var, "manage.py load_demo")))
+        _nothing_outlives(demo, var)
     with running_demo(var, port, subprocess.DEVNULL) as demo:
         wait_until_open(port)
         wait_until(lambda: bool(_pids(var, "manage.py work")))
@@ -96,14 +101,40 @@ def test_web_worker_and_database_come_back_and_a_killed_demo_leaves_nothing(tmp_
             wait_until_open(port)
             wait_until(lambda: bool(_pids(var, "manage.py work")))
         assert demo.poll() is None
-        demo.kill()
-        demo.wait()
-        wait_until(lambda: not list(children_of(var)))
+        _nothing_outlives(demo, var)
     with running_demo(var, free_port()) as again:
         wait_until(lambda: running_url(database) is not None)
         again.terminate()
         words, _ = again.communicate(timeout=60)
     assert again.returncode == 0, words
+
+
+def _nothing_outlives(demo: "subprocess.Popen[str]", var: Path) -> None:
+    demo.kill()
+    demo.wait()
+    killed = time.monotonic()
+    wait_until(lambda: not list(children_of(var)))
+    assert time.monotonic() - killed < GONE_SECONDS
+
+
+def test_a_database_begins_again_where_its_postmaster_left_somebody_busy(tmp_path: Path) -> None:
+    cluster = Cluster(cluster_folder(_reachable(tmp_path) / "database"), lasting=True)
+    try:
+        cluster.start()
+        connection = psycopg.connect(cluster.url, autocommit=True)
+        connection.execute("create table books (title text)")
+        connection.pgconn.send_query(b"do $$ begin loop end loop; end $$")
+        time.sleep(0.3)
+        assert cluster._server is not None
+        cluster._server.kill()
+        cluster._server.wait()
+        assert Path("/proc", str(connection.info.backend_pid)).exists()
+        cluster.start()
+        connection.pgconn.finish()
+        with psycopg.connect(cluster.url) as connection:
+            assert connection.execute("select count(*) from books").fetchone() == (0,)
+    finally:
+        cluster.close()
 
 
 def test_nobody_enters_without_a_password(tmp_path: Path) -> None:

@@ -27,6 +27,7 @@ _DATABASE = _ROLE = "weald"
 _KEEPER = "weald_keeper"
 _START_SECONDS = 60
 _STOP_SECONDS = 20
+_TRIES, _PAUSE_SECONDS = 4, 1.0
 _RULES = """# Written by Weald: nobody enters without a password.
 local all all scram-sha-256
 host all all 127.0.0.1/32 scram-sha-256
@@ -154,11 +155,19 @@ class Cluster:
         """
         if _passwords(self.folder) is None:
             self._lock_up()
-        self._launch()
-        self._own(superuser=(_KEEPER, (_passwords(self.folder) or _new_passwords())["keeper"]))
+        for tries_left in reversed(range(_TRIES)):
+            self._launch()
+            try:
+                return self._own(superuser=(_KEEPER, (_passwords(self.folder) or _new_passwords())["keeper"]))
+            except NotReadyError:
+                # what a killed one left behind may be on its way out where we cannot see it
+                if self.alive or not tries_left:
+                    raise
+                time.sleep(_PAUSE_SECONDS)
 
     def _launch(self) -> None:
-        _drop_stale_pid(self.folder)
+        stop_left_over(self.folder)
+        (self.folder / "postmaster.pid").unlink(missing_ok=True)
         command = ["setpriv", "--pdeathsig", "INT", str(postgres_programs() / "postgres")]
         command += ["-D", str(self.folder), "-c", "listen_addresses=127.0.0.1", "-c", f"port={self.port}"]
         command += ["-c", f"unix_socket_directories={self._sockets}", "-c", "log_min_messages=fatal"]
@@ -325,28 +334,52 @@ def _postmaster(folder: Path) -> tuple[int, int] | None:
     return (pid, port) if str(folder) in command else None
 
 
-def _drop_stale_pid(folder: Path) -> None:
-    """A file that names a process which is another's by now would keep PostgreSQL from starting."""
-    if _postmaster(folder) is None:
-        (folder / "postmaster.pid").unlink(missing_ok=True)
-
-
 def running_url(folder: Path) -> str | None:
     """The address of the cluster in ``folder`` if it is running."""
     found = _postmaster(folder)
     return None if found is None else _url(folder, found[1])
 
 
+def _at_work_in(folder: Path) -> set[int]:
+    """PostgreSQL's processes in ``folder``: each of them stands in the folder of its data, and whom its
+    postmaster left behind holds the memory that keeps another from starting."""
+    postmaster = _postmaster(folder)
+    found = set() if postmaster is None else {postmaster[0]}
+    for process in Path("/proc").glob("[0-9]*"):
+        with contextlib.suppress(OSError):
+            stands_there = (process / "cwd").readlink() == folder.resolve()
+            if stands_there and b"postgres" in (process / "cmdline").read_bytes():
+                found.add(int(process.name))
+    return found
+
+
 def stop_left_over(folder: Path) -> bool:
-    """Stop a cluster whose owner is gone; gives whether there was one."""
-    found = _postmaster(folder)
-    if found is None:
+    """Stop a cluster whose owner is gone, or what is left of one; gives whether there was any.
+
+    :raises NotReadyError: when something of it cannot be stopped.
+    """
+    if not _at_work_in(folder):
         return False
-    os.kill(found[0], signal.SIGINT)
-    deadline = time.monotonic() + _STOP_SECONDS
-    while _postmaster(folder) is not None and time.monotonic() < deadline:
-        time.sleep(0.1)
-    if (found := _postmaster(folder)) is not None:
-        os.kill(found[0], signal.SIGKILL)
-        time.sleep(0.5)
+    found = _postmaster(folder)
+    if found is not None:
+        _send(found[0], signal.SIGINT)
+        _wait_for_end_in(folder, _STOP_SECONDS)
+    for process in _at_work_in(folder):
+        _send(process, signal.SIGKILL)
+    if not _wait_for_end_in(folder, _STOP_SECONDS):
+        raise NotReadyError("A database left running by a Weald that was killed does not stop; end it first.")
+    return True
+
+
+def _send(process: int, number: signal.Signals) -> None:
+    with contextlib.suppress(ProcessLookupError):
+        os.kill(process, number)
+
+
+def _wait_for_end_in(folder: Path, seconds: float) -> bool:
+    deadline = time.monotonic() + seconds
+    while _at_work_in(folder):
+        if time.monotonic() > deadline:
+            return False
+        time.sleep(0.05)
     return True

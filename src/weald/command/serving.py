@@ -16,7 +16,7 @@ from weald.command import frontend
 from weald.command.cluster import Cluster, cluster_folder, free_port, running_url, stop_left_over
 from weald.command.machine import NotReadyError
 from weald.command.paths import PROJECT, VAR, write_for_us_alone
-from weald.command.supervising import Kept, Program, keep_alive, kept
+from weald.command.supervising import Kept, Program, keep_alive, kept, with_us
 
 DEMO_NAME, DEMO_PASSWORD = "binder", "linen-thread"
 Role = Literal["web", "worker"]
@@ -38,7 +38,7 @@ def manage(environment: dict[str, str], *arguments: str) -> None:
     :raises NotReadyError: with its own words when it fails.
     """
     done = subprocess.run(
-        [sys.executable, str(PROJECT / "manage.py"), *arguments],
+        with_us([sys.executable, str(PROJECT / "manage.py"), *arguments]),
         env=environment,
         cwd=PROJECT,
         stderr=subprocess.PIPE,

@@ -43,11 +43,16 @@ class Kept:
                 say(f"{self.name} does not begin: {error}")
 
 
+def with_us(command: Sequence[str]) -> list[str]:
+    """A command that is ended at once where we are killed: nobody would be left to see it out."""
+    return ["setpriv", "--pdeathsig", "KILL", *command]
+
+
 class Program:
     """A program as one of the kept."""
 
     def __init__(self, command: Sequence[str], environment: Mapping[str, str], folder: Path) -> None:
-        self._command = ["setpriv", "--pdeathsig", "TERM", *command]
+        self._command = with_us(command)
         self._environment, self._folder = environment, folder
         self._process: subprocess.Popen[bytes] | None = None
 

@@ -9,6 +9,7 @@ led astray.
 """
 
 import contextlib
+import ctypes
 import errno
 import importlib
 import json
@@ -40,6 +41,7 @@ _AT_ONCE = 3
 """Files read at the same time for one process; others wait their turn."""
 _WAIT_SECONDS = 60.0
 _ROOMS_TRIED = 3
+_PR_SET_PDEATHSIG = 1
 _NOT_NOW = "Files cannot be read just now; try again in a minute."
 _LARGEST_ANSWER = 64 << 20
 _READERS = ("text_pdf", "page_images", "artwork", "photograph", "imposed_pdf", "read_imposed", "cover_pdf")
@@ -284,6 +286,7 @@ def _answer_and_end(line: socket.socket) -> None:
     status = 1
     try:
         os.setsid()
+        _end_with_the_room()
         _send(line, b"P", str(os.getpid()).encode())
         _, question = _receive(line)
         reader, arguments, telling, limits = pickle.loads(question)
@@ -312,6 +315,11 @@ def _answer(line: socket.socket, call: Callable[[], Any]) -> None:
             error = reports.NoRoomError()
         said = {"kind": type(error).__name__, "message": f"{error}"[:500]}
         _send(line, b"E", json.dumps(said).encode())
+
+
+def _end_with_the_room() -> None:
+    """Have the kernel end this child where its room is gone: nobody is left to hear its answer."""
+    ctypes.CDLL(None).prctl(_PR_SET_PDEATHSIG, signal.SIGKILL)
 
 
 def _limit(limits: Limits) -> None:
