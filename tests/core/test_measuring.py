@@ -205,11 +205,15 @@ def test_worked_out_by_hand() -> None:
         ("5 / 2, rounded up = 2", False),
         ("|252² − 252.4²| / (4 × 140) = 0.36", True),
         ("2 × sin 45° = 1.41", True),
+        ("40 × 188.05 × 1.15 + 150 = 8800.1", False),
+        ("nothing: 3 is less than 4 = 0", True),
+        ("nothing: 4 is less than 4 = 0", False),
+        ("the larger of 2 × 3 and 3 + 4 = 7", True),
     ):
         done = worked_out(text)
         assert done is not None
         assert done.true is true, text
-    assert worked_out("nothing: 3 is less than 4 = 0") is None
+    assert worked_out("the round whose arc is 3 longer than 4 = 0") is None
 
 
 @pytest.mark.parametrize("structure", ["wrapper", "laced_card_case", "long_stitch", "saddle_stitch"])

@@ -3937,8 +3937,11 @@ export interface components {
             shown: string;
             /** About */
             about: string;
-            /** Exact */
-            exact: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "length" | "thickness" | "count" | "percent" | "grammage" | "weight" | "factor";
         };
         /**
          * ToHand

@@ -29,6 +29,26 @@ def counted(number: float, one: str, many: str = "") -> str:
     return f"{number:.0f} {one if round(number) == 1 else many or f'{one}s'}"
 
 
+_FINEST = 8
+
+
+def told_apart(one: float, other: float, write: Callable[[float, int], str]) -> tuple[str, str]:
+    """Two numbers that are compared, written with as few digits as tell them apart.
+
+    :param write: a number, with so many digits more than are usual.
+    """
+    for more in range(_FINEST):
+        shown = write(one, more), write(other, more)
+        if shown[0] != shown[1]:
+            break
+    return shown
+
+
+def percents_apart(one: float, other: float) -> tuple[str, str]:
+    """Two percentages that are compared, without their sign."""
+    return told_apart(one, other, lambda number, more: plain_number(number, 1 + more))
+
+
 def _nearest(marks: float) -> int:
     """The nearest mark; half-way goes up, as one reads a ruler."""
     return math.floor(marks + 0.5 + TOLERANCE)
@@ -190,20 +210,54 @@ class Notation:
 
     def apart(self, value: Mm, limit: Mm) -> tuple[str, str]:
         """A length and the limit it breaks, both fine enough to be told apart."""
+        if self.units == "both":
+            return self._in_both("apart", value, limit)
         bound = self.limit(limit)
         if self.length(value) != self.length(limit):
             return self.length(value, with_unit=True), bound
-        for decimals in range(1, 7):
-            shown = self.limit(round(value, decimals))
-            if shown != bound:
+        unit, digits = (MM_PER_INCH, 2) if self.units == "inch" else (1.0, 0)
+        for more in range(1, _FINEST):
+            shown, rounded = self._finer(value, more), round(value / unit, digits + more) * unit
+            if shown != bound and (rounded < limit) == (value < limit):
                 return shown, bound
-        return f"{plain_number(value, 6)} mm", f"{plain_number(limit, 6)} mm"
+        return told_apart(value, limit, self._finer)
 
-    def exact(self, value: Mm, decimals: int = 2) -> str:
-        """A length as it stands in a sum, finer than the ruler and without its unit."""
+    def compared(self, one: Mm, other: Mm) -> tuple[str, str]:
+        """Two lengths that are compared, as a ruler reads them where that tells them apart, else finer."""
+        if self.units == "both":
+            return self._in_both("compared", one, other)
+        return told_apart(
+            one, other, lambda size, more: self._finer(size, more) if more else self.length(size, True)
+        )
+
+    def compared_thickness(self, one: Mm, other: Mm) -> tuple[str, str]:
+        """Two thicknesses that are compared, finer than a calliper reads where it takes that."""
+        if self.units == "both":
+            return self._in_both("compared_thickness", one, other)
+        return told_apart(
+            one, other, lambda size, more: self._finer(size, more + 2) if more else self.thickness(size, True)
+        )
+
+    def compared_sizes(self, one: tuple[Mm, Mm], other: tuple[Mm, Mm]) -> tuple[str, str]:
+        """Two sizes, width by height, of which one is too large or small for the other."""
+        sides = [
+            self.compared(mine, others)
+            if abs(mine - others) > TOLERANCE
+            else (self.length(mine, True), self.length(others, True))
+            for mine, others in zip(one, other, strict=True)
+        ]
+        return " × ".join(side[0] for side in sides), " × ".join(side[1] for side in sides)
+
+    def _in_both(self, how: str, one: Mm, other: Mm) -> tuple[str, str]:
+        metric: tuple[str, str] = getattr(replace(self, units="mm"), how)(one, other)
+        inches: tuple[str, str] = getattr(replace(self, units="inch"), how)(one, other)
+        return f"{metric[0]} ({inches[0]})", f"{metric[1]} ({inches[1]})"
+
+    def _finer(self, value: Mm, more: int) -> str:
+        """A length to so many digits more than a ruler has."""
         if self.units == "inch":
-            return plain_number(value / MM_PER_INCH, decimals + 1)
-        return plain_number(value, decimals)
+            return f"{plain_number(value / MM_PER_INCH, more + 2)}″"
+        return f"{plain_number(value, more)} mm"
 
     def editable(self, value: Mm) -> str:
         """A length as it stands in a field: one unit, and read back as the same size.

@@ -14,6 +14,7 @@ from weald.core.findings import Patch
 from weald.core.notation import MILLIMETRES, Notation, plain_number
 from weald.core.quantities import QUANTITIES, Kind, QuantityId
 from weald.core.station import Station
+from weald.core.sums import in_figures
 from weald.core.units import Mm
 
 _UNITS: dict[Kind, str] = {
@@ -38,8 +39,7 @@ class Term:
     value: float
     shown: str
     about: str
-    exact: str
-    """The number as it stands in the sum: finer than any ruler, without its unit."""
+    kind: Kind
 
 
 @dataclass(frozen=True, slots=True)
@@ -104,15 +104,6 @@ def show(kind: Kind, value: float, notation: Notation) -> str:
     return f"{plain_number(value, 1 if kind == 'percent' else 0)} {_UNITS[kind]}"
 
 
-def exactly(kind: Kind, value: float, notation: Notation) -> str:
-    """A number of this kind as it stands in a sum, fine enough for the sum to come out."""
-    if kind == "length":
-        return notation.exact(value)
-    if kind == "thickness":
-        return notation.exact(value, decimals=3)
-    return plain_number(value, 3)
-
-
 @dataclass(slots=True)
 class Ledger:
     """Quantities as they are reckoned, in order."""
@@ -128,13 +119,8 @@ class Ledger:
 
         :param own: what they call it themselves, instead of ``label``.
         """
-        return Term(
-            own or self.say(label),
-            value,
-            self._shown(kind, value, as_it_is=True),
-            about,
-            exactly(kind, value, self.notation),
-        )
+        shown = self._shown(kind, value, as_it_is=True)
+        return Term(own or self.say(label), value, shown, about, kind)
 
     def say(self, sentence: str, /, **terms: object) -> str:
         """A sentence in the words of whoever reads."""
@@ -144,8 +130,7 @@ class Ledger:
         """A term reckoned before."""
         quantity = self.quantities[quantity_id]
         label = quantity.label[0].lower() + quantity.label[1:]
-        exact = exactly(QUANTITIES[quantity_id].kind, quantity.value, self.notation)
-        return Term(label, quantity.value, quantity.shown, quantity_id, exact)
+        return Term(label, quantity.value, quantity.shown, quantity_id, QUANTITIES[quantity_id].kind)
 
     def value(self, quantity_id: QuantityId) -> float:
         """The value of a quantity reckoned before."""
@@ -162,9 +147,9 @@ class Ledger:
         return show(kind, value, self.notation)
 
     @property
-    def _per_weight(self) -> str:
+    def _per_weight(self) -> float:
         """What g/m² × cm³/g is divided by to be a thickness: microns in a millimetre, or in an inch."""
-        return "25400" if self.notation.units == "inch" else "1000"
+        return 25_400 if self.notation.units == "inch" else 1000
 
     def school(
         self,
@@ -194,6 +179,7 @@ class Ledger:
         from_weight: bool = False,
         label: str | None = None,
         measurable: bool = True,
+        or_nothing: bool = False,
     ) -> float:
         """Enter a quantity and give back the value to go on with.
 
@@ -202,20 +188,25 @@ class Ledger:
             into the reader's unit.
         :param label: what it is called here, where its usual name does not fit.
         :param measurable: ``False`` where this book makes nothing of it, though others do.
+        :param or_nothing: what comes out less than nothing is nothing, and the sum says that it is.
         :returns: the measurement, where there is one, else ``value``.
         """
         definition = QUANTITIES[quantity_id]
+        if or_nothing and value < 0:
+            value, how = 0.0, f"nothing: {how} is less than 0"
         terms = terms or {}
         measurable = measurable and definition.measurable
         measured = self.measured.get(quantity_id) if measurable else None
         effective = value if measured is None else measured
         computed_shown = show(definition.kind, value, self.notation)
-        per = {"per": self._per_weight} if from_weight else {}
+        per = {"per": f"{self._per_weight:.0f}"} if from_weight else {}
         words = self.say(how, **per, **{name: term.label for name, term in terms.items()})
         summed = ""
         if terms and not entry and not _LONE_TERM.fullmatch(how):
-            numbers = self.say(how, **per, **{name: term.exact for name, term in terms.items()})
-            summed = f"{numbers} = {exactly(definition.kind, value, self.notation)}"
+            figures = {name: (term.kind, term.value) for name, term in terms.items()}
+            if from_weight:
+                figures["per"] = ("factor", self._per_weight)
+            summed = in_figures(how, figures, definition.kind, value, self.notation)
         self.quantities[quantity_id] = Quantity(
             id=quantity_id,
             station=definition.station,

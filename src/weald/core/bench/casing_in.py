@@ -113,10 +113,11 @@ def _reckon_pressing(book: Book) -> None:
     short = ledger.entry("short of the joint", PRESS_SHORT, "binding.joint")
     ledger.reckon(
         "pressing.width",
-        max(0.0, board.value - PRESS_SHORT),
+        board.value - PRESS_SHORT,
         "{board} − {short}",
         {"board": board, "short": short},
         rule="at least so wide; what is more stands out at the fore-edge, never over the joint",
+        or_nothing=True,
     )
     ledger.reckon(
         "pressing.height",

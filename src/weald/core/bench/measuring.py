@@ -7,7 +7,7 @@ from weald.core.errors import WealdError
 from weald.core.notation import Notation
 from weald.core.pieces import Piece
 from weald.core.reckoning import Quantity, is_doubted
-from weald.core.units import MM_PER_INCH
+from weald.core.units import MM_PER_INCH, Mm
 
 MOST_TOLD = 6
 _TAKEN_FOR: tuple[tuple[float, str], ...] = (
@@ -24,6 +24,17 @@ class OddMeasurementError(WealdError):
     """A measurement far from what is reckoned; it may be insisted on."""
 
 
+_RULER_OFF = 0.02
+"""What a ruler would read further off than this part of it is said as it was reckoned."""
+
+
+def expected_words(expected: Mm, notation: Notation) -> str:
+    """A size to be measured: as a ruler reads it where that is near enough to compare with, else finer."""
+    if abs(notation.stepped(expected, 0) - expected) <= _RULER_OFF * abs(expected):
+        return notation.length(expected, with_unit=True)
+    return notation.thickness(expected, with_unit=True)
+
+
 def mind_measurement(quantity: Quantity, notation: Notation) -> None:
     """Ask about a measurement so far off that it, or its unit, is doubted.
 
@@ -33,7 +44,8 @@ def mind_measurement(quantity: Quantity, notation: Notation) -> None:
     if quantity.measured is None or not is_doubted(quantity):
         return
     expected, found = quantity.computed, quantity.measured
-    words = f"{quantity.label}: {notation.limit(found)}, where {quantity.computed_shown} is expected."
+    shown = expected_words(expected, notation)
+    words = f"{quantity.label}: {notation.limit(found)}, where {shown} is expected."
     for factor, question in _TAKEN_FOR:
         if expected > 0 and abs(found * factor - expected) <= _NEAR * expected:
             meant = notation.limit(found * factor)

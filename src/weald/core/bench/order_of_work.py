@@ -9,6 +9,7 @@ from functools import lru_cache
 from itertools import pairwise
 
 from weald.core.bench.book import Book
+from weald.core.bench.measuring import expected_words
 from weald.core.bench.operation import (
     PLACES,
     WAIT_STATES,
@@ -279,7 +280,8 @@ def _is_asked(quantity: QuantityId, book: Book) -> bool:
 
 def _asked(quantity: QuantityId, book: Book) -> Asked:
     found = book.ledger.quantities[quantity]
-    return Asked(quantity, found.label, found.computed_shown, found.measured is not None)
+    expected = expected_words(found.computed, book.ledger.notation)
+    return Asked(quantity, found.label, expected, found.measured is not None)
 
 
 def _times(tasks: Sequence[_Task]) -> dict[str, tuple[Minutes, bool]]:

@@ -159,8 +159,8 @@ def size_flat(spec: JobSpec, block: BlockPlan, covering: Covering, ledger: Ledge
         "joint.inset",
         0.0 if found is None else found,
         "2 × √((({gap} − {spine}) / 2)² − {groove}²)"
-        if found is not None
-        else "nothing: {gap} is less than {spine} + 2 × {groove}",
+        if found
+        else "nothing: {gap} is no more than {spine} + 2 × {groove}",
         {
             "gap": ledger.ref("joint.gap"),
             "spine": ledger.ref("spine_board.thickness"),

@@ -113,13 +113,14 @@ def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: 
         leg, most = corner_leg(binding, ground.height), min(ground.height / 2, seen)
         if leg > most + TOLERANCE:
             fits = float(math.floor(0.9 * most))
+            shown, limit = ledger.notation.compared(leg, most)
             found.append(
                 finding(
                     "corner.large",
                     "corner.leg",
                     ledger.notation,
-                    leg=show(leg, True),
-                    most=show(most, True),
+                    leg=shown,
+                    most=limit,
                     actions=(Action(f"Corners of {show(fits, True)}", {"binding.corner_leg": fits}),)
                     if fits >= LEAST_OVERLAP
                     else (),

@@ -26,7 +26,7 @@ def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
     adhesive = ADHESIVES[adhesive_for("paste_down", spec.bench.glue.paste_down, leather=False)]
     growth = ledger.reckon(
         "pastedown.growth",
-        max(0.0, width.value - DRY_STRIP) * PAPER_GROWTH_ACROSS / 100 * adhesive.water,
+        (width.value - DRY_STRIP) * PAPER_GROWTH_ACROSS / 100 * adhesive.water,
         "({width} − {dry}) × {growth} / 100 × {share}",
         {
             "width": width,
@@ -37,6 +37,7 @@ def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
             ),
         },
         rule="across the grain 1 to 2.5 %; all of it with paste, three quarters with a mix, half with PVA",
+        or_nothing=True,
     )
     even = spec.endpapers.margin is None
     wanted = ledger.value("squares.head") if spec.endpapers.margin is None else spec.endpapers.margin

@@ -51,10 +51,11 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
 def _panel(ledger: Ledger, quantity: QuantityId, of: QuantityId, margin: Mm) -> Mm:
     return ledger.reckon(
         quantity,
-        max(0.0, ledger.value(of) - 2 * margin),
+        ledger.value(of) - 2 * margin,
         "{board} − 2 × {margin}",
         {"board": ledger.ref(of), "margin": ledger.entry("margin", margin, "binding.old_cover")},
         rule="about {mm:1} of the new cover shows at joint and fore-edge, half of that at the spine",
+        or_nothing=True,
     )
 
 
@@ -89,7 +90,7 @@ def _with_panels(flat: Drawing, case: Case, size: tuple[Mm, Mm, Mm]) -> Drawing:
 def _mind(spec: JobSpec, size: tuple[Mm, Mm, Mm], ledger: Ledger) -> list[Finding]:
     """Old covers that are smaller than what is to be covered with them."""
     width, spine, height = size
-    old, show = spec.binding.old_cover, ledger.notation.length
+    old = spec.binding.old_cover
     found = [finding("panel.trial", "binding.old_cover", ledger.notation)]
     for path, has, needs in (
         ("binding.old_cover.width", old.width, width),
@@ -97,13 +98,14 @@ def _mind(spec: JobSpec, size: tuple[Mm, Mm, Mm], ledger: Ledger) -> list[Findin
         ("binding.old_cover.spine", old.spine, spine),
     ):
         if has is not None and has < needs - TOLERANCE:
+            has_shown, needs_shown = ledger.notation.compared(has, needs)
             found.append(
                 finding(
                     "panel.small",
                     path,
                     ledger.notation,
-                    has=show(has, True),
-                    needs=show(needs, True),
+                    has=has_shown,
+                    needs=needs_shown,
                     name=path.rpartition(".")[2],
                 )
             )

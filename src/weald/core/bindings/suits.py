@@ -7,7 +7,7 @@ from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.folding.packet import MAX_SHEETS
 from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS
 from weald.core.job.spec import JobSpec
-from weald.core.notation import Notation
+from weald.core.notation import Notation, told_apart
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import TOLERANCE
@@ -50,14 +50,15 @@ def mind_suits(
             )
         )
     if block.leaf_mass > structure.heaviest:
+        weight, most = told_apart(block.leaf_mass, structure.heaviest, _weight)
         found.append(
             finding(
                 "suits.heavy",
                 "book.weight",
                 ledger.notation,
                 structure=name,
-                weight=_weight(block.leaf_mass),
-                most=_weight(structure.heaviest),
+                weight=weight,
+                most=most,
             )
         )
     if structure.flush and spec.paper.deckle:
@@ -65,8 +66,8 @@ def mind_suits(
     return found
 
 
-def _weight(grams: float) -> str:
-    return f"{grams / 1000:.1f} kg" if grams >= 1000 else f"{grams:.0f} g"
+def _weight(grams: float, more: int) -> str:
+    return f"{grams / 1000:.{1 + more}f} kg" if grams >= 1000 else f"{grams:.{more}f} g"
 
 
 def _mind_sections(structure: Structure, sections: int, ledger: Ledger) -> Iterator[Finding]:

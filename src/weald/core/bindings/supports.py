@@ -45,11 +45,12 @@ def reckon_supports(
     named = " + ".join(f"{{{name}}}" for name in way)
     ledger.reckon(
         "sewing.support_length",
-        max(0.0, spine.value + 2 * each + more),
+        spine.value + 2 * each + more,
         (f"{{spine}} + 2 × ({named})" if len(way) > 1 else f"{{spine}} + 2 × {named}")
         + (" + {more}" if more else ""),
         {"spine": spine, **way, **uneven},
         rule=_RULES[attachment],
+        or_nothing=True,
     )
 
 

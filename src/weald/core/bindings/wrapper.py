@@ -51,16 +51,13 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
 
 
 def _mind(flap: Mm, width: Mm, ledger: Ledger) -> list[Finding]:
-    show = ledger.notation.length
+    compared = ledger.notation.compared
     if 0 < flap < LEAST_FLAP_PART * width:
-        least = show(LEAST_FLAP_PART * width, True)
-        return [finding("flap.short", "binding.flaps", ledger.notation, flap=show(flap, True), least=least)]
+        has, least = compared(flap, LEAST_FLAP_PART * width)
+        return [finding("flap.short", "binding.flaps", ledger.notation, flap=has, least=least)]
     if flap > width:
-        return [
-            finding(
-                "flap.long", "binding.flaps", ledger.notation, flap=show(flap, True), width=show(width, True)
-            )
-        ]
+        has, most = compared(flap, width)
+        return [finding("flap.long", "binding.flaps", ledger.notation, flap=has, width=most)]
     return []
 
 

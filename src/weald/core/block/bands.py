@@ -104,7 +104,7 @@ def reckon_bands(spec: JobSpec, ledger: Ledger) -> None:
     ledger.reckon(
         "bands.take_up",
         bands.count * TAKE_UP * bands.width,
-        "{count} × 0.57 × {band}",
+        "{count} × 0.5708 × {band}",
         {"count": terms["count"], "band": terms["band"]},
         rule="leather moulded over the bands is drawn in so much; the piece is cut longer by it",
     )
@@ -118,7 +118,7 @@ def _reckon_own(own: BandsMeasured, leather: bool, ledger: Ledger) -> None:
     ledger.reckon(
         "bands.take_up",
         TAKE_UP * wide,
-        "0.57 × {wide}",
+        "0.5708 × {wide}",
         {"wide": ledger.entry("all bands together", wide, "extras.bands.bands")},
         rule="leather moulded over the bands is drawn in so much; the piece is cut longer by it",
     )

@@ -87,7 +87,7 @@ def reckon_plates(plates: Plates, leaf: Leaf, ledger: Ledger) -> Mm:
     holding = PLIES * guards * plates.guard_thickness
     gape = ledger.reckon(
         "plates.gape",
-        max(0.0, fore_edge - holding),
+        fore_edge - holding,
         "{fore_edge} − {plies} × {guards} × {guard}",
         {
             "fore_edge": ledger.ref("plates.fore_edge"),
@@ -96,6 +96,7 @@ def reckon_plates(plates: Plates, leaf: Leaf, ledger: Ledger) -> Mm:
             "guard": ply,
         },
         rule="how much thicker the leaves put in are than what holds them at the spine",
+        or_nothing=True,
     )
     stubs = 0.0
     if plates.compensated:

@@ -271,13 +271,12 @@ def _mind_artwork(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Find
     placed = art.artwork
     if placed is None:
         return
-    document = _size(ledger, art.width, art.height)
+    document, artwork = ledger.notation.compared_sizes((art.width, art.height), (placed.width, placed.height))
     fill = Action("Fill the document", {"artwork.placing": "fill"})
     bare = placed.width < art.width - 0.1 or placed.height < art.height - 0.1
     within = (
         placed.width >= art.width - 2 * art.bleed - 0.1 and placed.height >= art.height - 2 * art.bleed - 0.1
     )
-    artwork = _size(ledger, placed.width, placed.height)
     if bare and within:
         yield finding(
             "art.no_bleed",
@@ -331,12 +330,15 @@ def _mind_sheet(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
     if turned:
         yield finding("art.turned", "artwork.sheet", ledger.notation)
         return
+    needs, sheet_shown = ledger.notation.compared_sizes(
+        (art.width + 2 * free, art.height + 2 * free), (sheet.width, sheet.height)
+    )
     yield finding(
         "art.sheet_small",
         "artwork.sheet",
         ledger.notation,
-        needs=_size(ledger, art.width + 2 * free, art.height + 2 * free),
-        has=_size(ledger, sheet.width, sheet.height),
+        needs=needs,
+        has=sheet_shown,
         remedy=_what_would(spec, art, has, ledger),
     )
 

@@ -69,8 +69,9 @@ def _limits(made: Made, ids: tuple[QuantityId, QuantityId], wanted: Term, part: 
     sheet, ledger = made.spec.extras.backing or BackingSheet(), made.ledger
     off = max(LEAST_OFF, sheet.within * part)
     by = ledger.entry("may be off by", off, "extras.backing.within", "thickness")
-    ledger.reckon(ids[0], max(0.0, wanted.value - off), "{wanted} − {by}", {"wanted": wanted, "by": by})
-    ledger.reckon(ids[1], wanted.value + off, "{wanted} + {by}", {"wanted": wanted, "by": by})
+    terms = {"wanted": wanted, "by": by}
+    ledger.reckon(ids[0], wanted.value - off, "{wanted} − {by}", terms, or_nothing=True)
+    ledger.reckon(ids[1], wanted.value + off, "{wanted} + {by}", terms)
 
 
 def _mind(made: Made, sheet: BackingSheet) -> Iterator[Finding]:

@@ -91,7 +91,7 @@ def reckon_panels(made: Made) -> Added:
 
 
 def _mind_panels(made: Made, panels: OldPanels) -> Iterator[Finding]:
-    show, thick = made.notation.length, max(each.thickness for each in panels.panels)
+    thick = max(each.thickness for each in panels.panels)
     for number, each in enumerate(panels.panels):
         width, height = _board(made, each.side)
         fore_edge, head = place_of(each, (width, height))
@@ -105,13 +105,14 @@ def _mind_panels(made: Made, panels: OldPanels) -> Iterator[Finding]:
         path = f"extras.panels.panels.{number}"
         if min(rims) < LEAST_RIM - TOLERANCE:
             code = "panels.too_large" if min(rims) < 0 else "panels.rim"
+            rim, least = made.notation.apart(max(0.0, min(rims)), LEAST_RIM)
             yield finding(
                 code,  # type: ignore[arg-type]  # both are in the catalogue
                 f"{path}.width",
                 made.notation,
                 side=each.side,
-                rim=show(max(0.0, min(rims)), True),
-                least=show(LEAST_RIM, True),
+                rim=rim,
+                least=least,
             )
         if thick - each.thickness > TOLERANCE:
             packed = made.notation.thickness(thick - each.thickness, True)
@@ -165,7 +166,11 @@ def reckon_bevels(made: Made) -> Added:
     )
     board = ledger.ref("board.thickness")
     edge = ledger.reckon(
-        "bevel.edge", max(0.0, board.value - bevels.deep), "{board} − {deep}", {"board": board, "deep": deep}
+        "bevel.edge",
+        board.value - bevels.deep,
+        "{board} − {deep}",
+        {"board": board, "deep": deep},
+        or_nothing=True,
     )
     ledger.reckon(
         "bevel.turn_in",

@@ -115,7 +115,7 @@ def _mind(made: Made, flap: Mm) -> list[Finding]:
         actions = (
             Action("Two thirds of it", {"extras.jacket.flap": 0.66, "extras.jacket.flap_width": None}),
         )
-        width, most = show(flap, True), show(board, True)
+        width, most = made.notation.compared(flap, board)
         return [
             finding(
                 "jacket.flap_wide", "jacket.flap", made.notation, width=width, board=most, actions=actions

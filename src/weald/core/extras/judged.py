@@ -204,16 +204,16 @@ def reckon(made: Made) -> Added:
 
 
 def _mind(made: Made, entries: Judged, looked: list[tuple[Check, tuple[Mm, Mm]]]) -> Iterator[Finding]:
-    show = made.notation.thickness
     for check, (size, most) in looked:
         if size > most + TOLERANCE:
+            shown, limit = made.notation.compared_thickness(size, most)
             yield finding(
                 "judged.beyond",
                 "judged.mark",
                 made.notation,
                 what=check.name.capitalize(),
-                size=show(size, True),
-                most=show(most, True),
+                size=shown,
+                most=limit,
                 says=check.says,
                 mends=check.mends.capitalize(),
             )

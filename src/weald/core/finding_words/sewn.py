@@ -115,7 +115,7 @@ SEWN: dict[SewnCode, FindingWords] = {
     "end_band.high": FindingWords(
         "mind",
         "block",
-        "An end band of {band} stands higher than a square of {square} covers.",
+        "An end band of {band} is too high for these squares, which cover one of {covers} at most.",
         "The board covers the band by {mm:0.5}: take a lower band, or larger squares.",
     ),
     "sewing.crowded": FindingWords(

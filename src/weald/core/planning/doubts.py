@@ -97,7 +97,7 @@ def _shown(usual: Usual, value: float, ledger: Ledger) -> str:
 
 def _mind_together(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
     """Pieces that reach further than what they lie on."""
-    known, show = ledger.quantities, ledger.notation.length
+    known = ledger.quantities
     if "board.width" not in known:
         return
     board = ledger.value("board.width")
@@ -110,21 +110,23 @@ def _mind_together(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
     for path, about, label, there in laid:
         reach = value_at(spec, path)
         if there and isinstance(reach, int | float) and reach > board - TOLERANCE:
+            reaches, wide = ledger.notation.compared(float(reach), max(0.0, board))
             yield finding(
                 "piece.beyond",
                 about,
                 ledger.notation,
                 label=label,
-                reach=show(float(reach), True),
-                board=show(max(0.0, board), True),
+                reach=reaches,
+                board=wide,
             )
     for hole in ("lacing.first", "lacing.second"):
         if hole in known and ledger.value(hole) > board - TOLERANCE:
+            place, wide = ledger.notation.compared(ledger.value(hole), max(0.0, board))
             yield finding(
                 "hole.beyond",
                 hole,
                 ledger.notation,
                 label=known[hole].label,
-                place=known[hole].shown,
-                board=show(max(0.0, board), True),
+                place=place,
+                board=wide,
             )

@@ -153,7 +153,7 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
         max(0.0, (outside - inside) / PAPER_GROWTH_ACROSS),
         "({outside} − {inside}) / {paper}"
         if outside > inside
-        else "nothing: {inside} is more than {outside}",
+        else "nothing: {inside} is no less than {outside}",
         {
             "outside": ledger.ref("pull.outside"),
             "inside": ledger.ref("pull.inside"),

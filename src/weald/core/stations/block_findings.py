@@ -5,7 +5,7 @@ import math
 from weald.core.block.textblock import FLAT_BACK_SWELL_EASY, MOST_SWELL, thread_for_swell
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
-from weald.core.notation import plain_number
+from weald.core.notation import percents_apart
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan, Treatment
 from weald.core.stations.block_swell import NO_THREAD
@@ -52,8 +52,7 @@ def _much_swell(spec: JobSpec, treatment: Treatment, block: BlockPlan, ledger: L
     show = ledger.notation
     suits = _thread_that_suits(spec, treatment, block, ledger)
     about = "spine.swell_ratio"
-    percent = plain_number(100 * block.swell / block.thickness, 1)
-    most = plain_number(100 * treatment.most_swell, 1)
+    percent, most = percents_apart(100 * block.swell / block.thickness, 100 * treatment.most_swell)
     if suits <= 0:
         return finding("swell.besides", about, show, percent=percent, most=most)
     # rounded down, and a little thinner where that is as much as there is now
@@ -85,13 +84,14 @@ def _mind_round(block: BlockPlan, ledger: Ledger) -> list[Finding]:
         full = Action("Round it to a fifth of a circle", {"back.round": 0.2, "back.round_rule": "given"})
         found.append(finding("round.none", "spine.round", ledger.notation, actions=(full,)))
     elif block.swell > MOST_SWELL * block.thickness:
+        swell, most = show.compared_thickness(block.swell, MOST_SWELL * block.thickness)
         found.append(
             finding(
                 "round.impossible",
                 "spine.swell_round",
                 ledger.notation,
-                swell=show.thickness(block.swell, True),
-                most=show.thickness(MOST_SWELL * block.thickness, True),
+                swell=swell,
+                most=most,
             )
         )
     elif left < -FORCED_NOTICED:
@@ -160,13 +160,14 @@ def _mind_trimming(spec: JobSpec, block: BlockPlan, laced: bool, ledger: Ledger)
     band, head = spec.block.end_band_height, min(squares.head, squares.tail)
     if spec.block.end_bands != "none" and band > head - BOARD_COVERS_BAND + TOLERANCE:
         fits = ledger.notation.mark_below(head - BOARD_COVERS_BAND)
+        high, covers = ledger.notation.compared(band, max(0.0, head - BOARD_COVERS_BAND))
         found.append(
             finding(
                 "end_band.high",
                 "block.end_band_height",
                 ledger.notation,
-                band=show(band, True),
-                square=show(head, True),
+                band=high,
+                covers=covers,
                 actions=(Action(f"Band of {show(fits, True)}", {"block.end_band_height": round(fits, 4)}),)
                 if fits >= LEAST_BAND
                 else (),

@@ -171,17 +171,16 @@ def _mind(
         turn = f"{laid.degrees:.0f}"
         return [finding("piece.askew", about, notation, piece=piece.label, stock=stock.name, degrees=turn)]
     if lay is None:
-        size = notation.length
-        has = size(stock.width, True)
+        needs, has = piece.shown, notation.length(stock.width, True)
         if stock.height is not None:
-            has = f"{size(stock.width, True)} × {size(stock.height, True)}"
+            needs, has = notation.compared_sizes((piece.width, piece.height), (stock.width, stock.height))
         return [
             finding(
                 "piece.too_large",
                 about,
                 notation,
                 piece=piece.label,
-                needs=piece.shown,
+                needs=needs,
                 stock=stock.name,
                 has=has,
             )
@@ -203,14 +202,15 @@ def _mind(
     if piece.thickness and stock.thickness and piece.material in ("board", "endpaper"):
         off = abs(stock.thickness - piece.thickness)
         if off > THICKNESS_NOTICED * piece.thickness + TOLERANCE:
+            thick, wanted = notation.compared_thickness(stock.thickness, piece.thickness)
             found.append(
                 finding(
                     "piece.thickness",
                     about,
                     notation,
                     stock=stock.name,
-                    has=notation.thickness(stock.thickness, True),
-                    needs=notation.thickness(piece.thickness, True),
+                    has=thick,
+                    needs=wanted,
                 )
             )
     return found

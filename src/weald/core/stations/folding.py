@@ -237,12 +237,13 @@ def _mind_creep(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Iterato
         if not creep > trim > 0:
             continue
         needs = notation.round_mm(creep + 1)
+        creeps_by, trimmed = notation.compared(creep, trim)
         yield finding(
             "creep.beyond_trim",
             about,
             notation,
-            creep=show(creep, True),
-            trim=show(trim, True),
+            creep=creeps_by,
+            trim=trimmed,
             needs=show(creep + 1, True),
             actions=(Action(f"Trim {show(needs, True)} at the fore-edge", {"leaf.trim.fore_edge": needs}),),
         )

@@ -167,8 +167,10 @@ def leaf_that_fits(width: Mm, height: Mm, notation: Notation) -> Action:
 def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) -> list[Finding]:
     """What to mind about the sheet and its grain."""
     stock, show = spec.paper.sheet, ledger.notation.length
-    needs = f"{show(paper.sheet_width, True)} × {show(paper.sheet_height, True)}"
     if paper.lay is None:
+        needs, has = ledger.notation.compared_sizes(
+            (paper.sheet_width, paper.sheet_height), (stock.width, stock.height)
+        )
         leaf_across, leaf_down = spec.leaf.trim.fore_edge, spec.leaf.trim.head + spec.leaf.trim.tail
         cell_width, cell_height = stock.width / packet.columns, stock.height / packet.rows
         if packet.grain == "width":
@@ -183,7 +185,7 @@ def mind(spec: JobSpec, packet: FoldedPacket, paper: PaperPlan, ledger: Ledger) 
                 "paper.sheet.width",
                 ledger.notation,
                 needs=needs,
-                has=f"{show(stock.width, True)} × {show(stock.height, True)}",
+                has=has,
                 most_width=show(most_width, True),
                 most_height=show(most_height, True),
                 actions=(leaf_that_fits(width, height, ledger.notation),) if fits else (),

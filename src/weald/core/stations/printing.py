@@ -301,12 +301,15 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
             if block.width <= turned[0] + TOLERANCE and block.height <= turned[1] + TOLERANCE:
                 the_other_way: dict[str, object] = {"width": turned[0], "height": turned[1]}
                 actions = (Action("Turn the sheet the other way", {"printing.sheet": the_other_way}),)
+        needs, has = ledger.notation.compared_sizes(
+            (block.width, block.height), (layout.width, layout.height)
+        )
         yield finding(
             "printed.too_small",
             "printed.width",
             ledger.notation,
-            needs=size(block.width, block.height),
-            has=size(layout.width, layout.height),
+            needs=needs,
+            has=has,
             actions=actions,
         )
     elif layout.width + TOLERANCE < plan.least[0] or layout.height + TOLERANCE < plan.least[1]:
@@ -319,14 +322,17 @@ def _mind_size(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger: 
         )
     if printer.largest is not None:
         most = sorted((printer.largest.width, printer.largest.height))
-        has = sorted((layout.width, layout.height))
-        if has[0] > most[0] + TOLERANCE or has[1] > most[1] + TOLERANCE:
+        sheet = sorted((layout.width, layout.height))
+        if sheet[0] > most[0] + TOLERANCE or sheet[1] > most[1] + TOLERANCE:
+            has, takes = ledger.notation.compared_sizes(
+                (layout.width, layout.height), (printer.largest.width, printer.largest.height)
+            )
             yield finding(
                 "printed.too_large",
                 "printed.width",
                 ledger.notation,
-                has=size(layout.width, layout.height),
-                most=size(printer.largest.width, printer.largest.height),
+                has=has,
+                most=takes,
                 actions=others,
             )
 
@@ -444,12 +450,13 @@ def _mind_edges(spec: JobSpec, packet: FoldedPacket, plan: PrintingPlan, ledger:
     trims = {"head": trim.head, "tail": trim.tail, "fore-edge": trim.fore_edge}
     edge = min(trims, key=lambda each: trims[each])
     if printing.bleed > trims[edge] + TOLERANCE:
+        bleed, trimmed = ledger.notation.compared(printing.bleed, trims[edge])
         yield finding(
             "printed.bleed",
             "printing.bleed",
             ledger.notation,
-            bleed=show(printing.bleed, True),
-            trim=show(trims[edge], True),
+            bleed=bleed,
+            trim=trimmed,
             edge=edge,
         )
     if printing.marks and _labels_lost(spec, plan):

@@ -1,6 +1,7 @@
 """What an event at the bench says, for one who reads so."""
 
 from weald.core.bench.cut import CutPiece, size_words
+from weald.core.bench.measuring import expected_words
 from weald.core.notation import Notation
 from weald.web.bench.models import BenchEvent
 
@@ -28,7 +29,8 @@ def _words_of(event: BenchEvent, notation: Notation) -> str:
         label = notation.say(str(data["label"]))
         if data["found"] is None:
             return f"{label}: measurement taken back"
-        return f"{label}: {notation.limit(data['found'])}, {notation.length(data['expected'], True)} expected"
+        expected = expected_words(data["expected"], notation)
+        return f"{label}: {notation.limit(data['found'])}, {expected} expected"
     if event.kind in ("looked", "unlooked"):
         return f"{data['text']} {data['found']}".strip()
     if event.kind in ("cut", "uncut"):

@@ -68,25 +68,27 @@ def _mind_entry(
 
 
 def _mind_size(made: Made, entries: Finishing, template: Template, here: LineHere) -> Iterator[Finding]:
-    show, (along, across) = made.notation.length, template.room(here.entry)
+    compared, (along, across) = made.notation.compared, template.room(here.entry)
     if here.set.length > along + TOLERANCE:
+        length, room = compared(here.set.length, along)
         yield finding(
             "finishing.long",
             f"{LINES}.{here.number}.text",
             made.notation,
             line=here.number + 1,
-            length=show(here.set.length, True),
-            room=show(along, True),
+            length=length,
+            room=room,
             actions=tuple(_turned(made, entries, template, here)),
         )
     if here.entry.runs != "across" and here.set.height > across + TOLERANCE:
+        height, room = compared(here.set.height, across)
         yield finding(
             "finishing.broad",
             f"{LINES}.{here.number}.by",
             made.notation,
             line=here.number + 1,
-            height=show(here.set.height, True),
-            room=show(across, True),
+            height=height,
+            room=room,
         )
 
 
@@ -112,13 +114,14 @@ def _mind_stack(made: Made, entries: Finishing, inside: Sequence[LineHere], room
     gaps, solid = len(inside) - 1, sum(line.place.height for line in inside)
     leading = round((room - solid) / gaps * 0.8, 2) if gaps else -1.0
     actions = (Action("Set the lines closer", {"extras.finishing.leading": leading}),) if leading >= 0 else ()
+    height, most = made.notation.compared(high, room)
     yield finding(
         "finishing.high",
         "extras.finishing.leading",
         made.notation,
         panel=inside[0].entry.panel,
-        height=made.notation.length(high, True),
-        room=made.notation.length(room, True),
+        height=height,
+        room=most,
         actions=actions,
     )
 
@@ -136,13 +139,14 @@ def _mind_labels(made: Made, entries: Finishing, template: Template) -> Iterator
             less = made.notation.length(label.less, True)
             yield finding("finishing.no_label", f"{about}.less", made.notation, label=number + 1, less=less)
         elif laid[number].place.width > template.width + TOLERANCE:
+            width, room = made.notation.compared(laid[number].place.width, template.width)
             yield finding(
                 "finishing.label_wide",
                 f"{about}.width",
                 made.notation,
                 label=number + 1,
-                width=made.notation.length(laid[number].place.width, True),
-                room=made.notation.length(template.width, True),
+                width=width,
+                room=room,
             )
 
 
