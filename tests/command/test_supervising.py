@@ -17,6 +17,7 @@ from weald.command.machine import database_user, is_root, postgres_programs
 from weald.command.supervising import LONGEST_PAUSE, STEADY_SECONDS, Kept
 
 GONE_SECONDS = 8
+BUSY = b"do $$ begin while clock_timestamp() < now() + interval '20 s' loop end loop; end $$"
 
 
 class Patient:
@@ -123,7 +124,9 @@ def test_a_database_begins_again_where_its_postmaster_left_somebody_busy(tmp_pat
         cluster.start()
         connection = psycopg.connect(cluster.url, autocommit=True)
         connection.execute("create table books (title text)")
-        connection.pgconn.send_query(b"do $$ begin loop end loop; end $$")
+        connection.pgconn.send_query(
+            b"do $$ begin while clock_timestamp() < now() + interval '20 s' loop end loop; end $$"
+        )
         time.sleep(0.3)
         assert cluster._server is not None
         cluster._server.kill()

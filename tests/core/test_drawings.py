@@ -267,9 +267,7 @@ def test_no_two_figures_lie_over_one_another(structure: Any, units: Any) -> None
     plain = job_in(structure)
     for job in (plain, merged(plain, EXTRAS["slipcase"])):
         for each in plan(read_spec(job), Notation(units)).drawings:
-            # the pieces to one scale are as small as the largest of them makes them
-            if each.id != "pieces.all":
-                assert overlapping(each, 900, 460) == [], each.id
+            assert overlapping(each, 900, 460) == [], each.id
 
 
 @pytest.mark.parametrize("structure", STRUCTURES)

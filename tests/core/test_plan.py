@@ -8,9 +8,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import codes, planned, value
-from weald.core.drawing import Area, Hatch
+from weald.core.drawing import Area, Hatch, Label
 from weald.core.job.spec import read_spec
-from weald.core.notation import Notation
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.plan import plan
 from weald.core.quantities import QUANTITIES
 
@@ -176,6 +176,12 @@ def test_the_pieces_are_drawn_to_size_with_their_grain_and_apart() -> None:
         apart_across = one.points[2][0] < other.points[0][0] or other.points[2][0] < one.points[0][0]
         apart_down = one.points[2][1] < other.points[0][1] or other.points[2][1] < one.points[0][1]
         assert apart_across or apart_down
+    words = [each.text for each in drawing.elements if isinstance(each, Label)]
+    for number, (piece, area) in enumerate(zip(made.pieces, areas, strict=True), start=1):
+        assert words[number - 1] == str(number)
+        listed = words.index(f"{number}  {piece.label} × {piece.count}")
+        across, down = (area.points[2][axis] - area.points[0][axis] for axis in (0, 1))
+        assert words[listed + 1] == f"{MILLIMETRES.figure(across)} × {MILLIMETRES.figure(down)}"
     angles = [each.angle for each in drawing.elements if isinstance(each, Hatch)]
     assert angles == [0] + [90] * (len(made.pieces) - 2)  # a tape has no grain to mind
     assert "along the width" in made.grain_needed

@@ -12,8 +12,7 @@ from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
 from weald.core.planning.plan import plan
-from weald.core.quantities import Kind
-from weald.core.sums import in_figures, worked_by
+from weald.core.sums import Terms, in_figures, worked_by
 from weald.core.units import Units
 
 JOBS = 70
@@ -70,7 +69,11 @@ def test_figures_are_given_the_digits_it_takes(formula: str, terms: dict[str, fl
     work = worked_by(formula)
     assert work is not None
     made = in_figures(
-        formula, {name: ("length", each) for name, each in terms.items()}, "length", work(terms), Notation()
+        formula,
+        tuple((name, "length", each) for name, each in terms.items()),
+        "length",
+        work(terms),
+        Notation(),
     )
     assert made.endswith(f" = {shown}")
     done = worked_out(made)
@@ -84,6 +87,6 @@ def test_a_formula_in_words_is_left_as_it_is() -> None:
 
 
 def test_what_is_compared_in_a_sum_is_told_apart() -> None:
-    terms: dict[str, tuple[Kind, float]] = {"inside": ("length", 4.0011), "outside": ("length", 4.0009)}
+    terms: Terms = (("inside", "length", 4.0011), ("outside", "length", 4.0009))
     made = in_figures("nothing: {inside} is more than {outside}", terms, "length", 0.0, Notation())
     assert made == "nothing: 4.0011 is more than 4.0009 = 0"

@@ -141,7 +141,10 @@ class Notation:
         """
         if "{" not in sentence and "}" not in sentence:
             return sentence
-        return sentence.format(**_words(self), **terms)
+        # a loop over the three would take longer than all the rest
+        if "{signature" in sentence or "{Signature" in sentence or "{mm:" in sentence:
+            terms = _words(self) | terms
+        return sentence.format_map(terms)
 
     @property
     def bare(self) -> BareUnit:
@@ -162,7 +165,8 @@ class Notation:
         return now if now <= most + TOLERANCE else self.mark_below(most)
 
     def _mm(self, value: Mm) -> str:
-        return plain_number(self.round_mm(value), 2)
+        division = self.mm_division
+        return plain_number(_nearest(value / division) * division, 2)
 
     def _inch(self, value: Mm) -> str:
         marks = _nearest(abs(value) / MM_PER_INCH * self.inch_division)

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from weald.core.drawing import LETTER_WIDTH, Drawing, Material, Sketch, box
+from weald.core.drawing import Drawing, Material, Sketch, box
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
@@ -131,81 +131,121 @@ def make_piece(
     )
 
 
-PIECES_ASPECT = 2.8
-"""Width to height of the place the pieces are drawn in."""
+PLACE_WIDE, PLACE_HIGH = 88.0, 31.0
+"""The place the pieces are mostly seen in, in heights of the capitals written there."""
+_LINE, _SPACE, _BETWEEN = 1.9, 2.4, 4.0
+"""From line to line of the list, around a piece, and between columns of the list, in the same."""
+_LETTER = 0.78
+"""A letter's width as part of the height of a capital."""
+_PARTS = (2.0, 3.0, 4.0, 5.0, 7.0)
+"""Widths tried for the rows of pieces, in halves of the side of a square as large as all of them."""
 
 
 def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
-    """Every kind of piece once, in rows that together are about as wide as a screen has room for.
+    """Every kind of piece once, to one scale and numbered, with the list of their names and sizes beside.
 
     Grain is drawn as the chosen stock gives it, and as it is needed where none is chosen.
     """
-    sketch = Sketch()
-    area = sum(piece.width * piece.height for piece in pieces)
-    widest = max(piece.width for piece in pieces)
-    rows = [_in_rows(pieces, max(widest, area**0.5 * part / 2)) for part in range(4, 17, 2)]
-    for place in min(rows, key=lambda row: max(row.width / PIECES_ASPECT, row.height)).places:
-        _draw_piece(sketch, place, notation)
+    lines, list_wide, list_high = _listed(pieces, notation)
+    rows = min(
+        (_in_rows(pieces, part, list_wide, list_high) for part in _PARTS),
+        key=lambda each: (each.letters, each.width),
+    )
+    sketch, letters = Sketch(), rows.letters
+    for number, (piece, left, top) in enumerate(rows.places, start=1):
+        _draw_piece(sketch, piece, left, top, number, letters)
+    for line in lines:
+        at = (rows.width + line.left * letters, line.base * letters)
+        sketch.label(*at, line.text, height=letters, anchor="start")
+    sketch.points += [(0.0, 0.0), (rows.width + list_wide * letters, max(rows.height, list_high * letters))]
     return sketch.finish(
         "pieces.all",
         "pieces",
         "The pieces, to one scale",
-        rows=(1, 1, 0, 0),
+        rows=(0, 0, 0, 0),
         text="; ".join(f"{piece.count} × {piece.label.lower()}, {piece.shown}" for piece in pieces),
     )
 
 
 @dataclass(frozen=True, slots=True)
-class _Place:
-    """A piece where it is drawn, its name within it or, where that is too narrow, below."""
+class _Line:
+    """A word of the list, in heights of its capitals from the top left of the list."""
 
-    piece: Piece
-    name: str
-    left: Mm
-    top: Mm
-    letters: Mm
-    inside: bool
+    text: str
+    left: float
+    base: float
+
+
+def _listed(pieces: Sequence[Piece], notation: Notation) -> tuple[list[_Line], float, float]:
+    """The list, its width and its height: names in one column, sizes in the next, and so on."""
+    rows = min(len(pieces), int(PLACE_HIGH / _LINE))
+    lines: list[_Line] = []
+    left = 0.0
+    for first in range(0, len(pieces), rows):
+        here = list(enumerate(pieces[first : first + rows], start=first + 1))
+        names = [f"{number}  {piece.label} × {piece.count}" for number, piece in here]
+        sizes = [_size_in_list(piece, notation) for _, piece in here]
+        across = _LETTER * (max(map(len, names)) + 2)
+        for row, (name, size) in enumerate(zip(names, sizes, strict=True)):
+            base = row * _LINE + 1
+            lines += [_Line(name, left, base), _Line(size, left + across, base)]
+        left += across + _LETTER * max(map(len, sizes)) + _BETWEEN
+    return lines, left - _BETWEEN, rows * _LINE
+
+
+def _size_in_list(piece: Piece, notation: Notation) -> str:
+    across = ", grain across" if piece.grain_right is False else ""
+    return f"{notation.figure(piece.width)} × {notation.figure(piece.height)}{across}"
 
 
 @dataclass(frozen=True, slots=True)
 class _Rows:
-    places: tuple[_Place, ...]
+    """The pieces in rows, and how high a capital has to be to be read where all of it is seen."""
+
+    places: tuple[tuple[Piece, Mm, Mm], ...]
     width: Mm
     height: Mm
+    letters: Mm
 
 
-def _in_rows(pieces: Sequence[Piece], row_width: Mm) -> _Rows:
-    """Pieces in rows no wider than ``row_width``, with room for names of one size."""
-    letters, gap = row_width / 95, row_width / 10
-    places: list[_Place] = []
+def _in_rows(pieces: Sequence[Piece], part: float, list_wide: float, list_high: float) -> _Rows:
+    """Pieces in rows about so wide, with room around each for its number.
+
+    The letters grow with the whole, and the room around the pieces with the letters: both are found from
+    the pieces without any room first.
+    """
+    area = sum(piece.width * piece.height for piece in pieces)
+    row_width = max(*(piece.width for piece in pieces), area**0.5 * part / 2)
+    letters = 0.0
+    for _ in range(2):
+        places, width, height = _placed(pieces, row_width, _SPACE * letters)
+        letters = max(width / (PLACE_WIDE - min(list_wide, PLACE_WIDE / 2)), height / PLACE_HIGH)
+    return _Rows(places, width, height, letters)
+
+
+def _placed(
+    pieces: Sequence[Piece], row_width: Mm, space: Mm
+) -> tuple[tuple[tuple[Piece, Mm, Mm], ...], Mm, Mm]:
+    """Where each piece stands, with ``space`` to the right of it and beneath it."""
+    places: list[tuple[Piece, Mm, Mm]] = []
     left = top = tall = right = 0.0
     for piece in pieces:
-        name = f"{piece.label} × {piece.count}{', grain across' if piece.grain_right is False else ''}"
-        named = LETTER_WIDTH * letters * len(name)
-        upright = piece.height > 1.5 * piece.width
-        along, across = (piece.height, piece.width) if upright else (piece.width, piece.height)
-        inside = across >= 2 * letters and along >= named
-        wide = piece.width if inside else max(piece.width, named)
-        if left and left + wide > row_width:
-            left, top, tall = 0.0, top + tall + gap, 0.0
-        places.append(_Place(piece, name, left, top, letters, inside))
-        left, right = left + wide + gap, max(right, left + wide)
-        tall = max(tall, piece.height + (0.0 if inside else 2 * letters))
-    return _Rows(tuple(places), right, top + tall)
+        wide = max(piece.width, space) + space
+        if left and left + wide > row_width + space:
+            left, top, tall = 0.0, top + tall + space, 0.0
+        places.append((piece, left, top))
+        left += wide
+        right, tall = max(right, left), max(tall, piece.height)
+    return tuple(places), right, top + tall + space
 
 
-def _draw_piece(sketch: Sketch, place: _Place, notation: Notation) -> None:
-    piece, left, top = place.piece, place.left, place.top
+def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, number: int, letters: Mm) -> None:
     shape = box(left, top, piece.width, piece.height)
     sketch.area(shape, MATERIAL_FILLS[piece.material], "cut")
-    across = piece.grain_right is False
     if piece.grain != "any":
-        upright = (piece.grain == "height") != across
+        upright = (piece.grain == "height") != (piece.grain_right is False)
         sketch.grain(shape, 90 if upright else 0)
-    right, bottom = left + piece.width, top + piece.height
-    if place.inside:
-        sketch.name(left, top, piece.width, piece.height, place.name, tallest=place.letters)
-    else:
-        sketch.label(left, bottom + place.letters, place.name, height=place.letters, anchor="start")
-    sketch.dimension((left, top), (right, top), notation.figure(piece.width))
-    sketch.dimension((left, bottom), (left, top), notation.figure(piece.height))
+    inside = piece.width >= 2 * _LETTER * letters * len(str(number)) and piece.height >= 1.6 * letters
+    middle = left + piece.width / 2
+    base = top + (piece.height + letters) / 2 if inside else top + piece.height + 1.4 * letters
+    sketch.label(middle, base, str(number), height=letters)

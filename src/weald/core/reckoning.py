@@ -14,7 +14,7 @@ from weald.core.findings import Patch
 from weald.core.notation import MILLIMETRES, Notation, plain_number
 from weald.core.quantities import QUANTITIES, Kind, QuantityId
 from weald.core.station import Station
-from weald.core.sums import in_figures
+from weald.core.sums import Terms, in_figures
 from weald.core.units import Mm
 
 _UNITS: dict[Kind, str] = {
@@ -124,7 +124,7 @@ class Ledger:
 
     def say(self, sentence: str, /, **terms: object) -> str:
         """A sentence in the words of whoever reads."""
-        return self.notation.say(sentence, **terms)
+        return self.notation.say(sentence, **terms) if "{" in sentence else sentence
 
     def ref(self, quantity_id: QuantityId) -> Term:
         """A term reckoned before."""
@@ -199,13 +199,14 @@ class Ledger:
         measured = self.measured.get(quantity_id) if measurable else None
         effective = value if measured is None else measured
         computed_shown = show(definition.kind, value, self.notation)
-        per = {"per": f"{self._per_weight:.0f}"} if from_weight else {}
-        words = self.say(how, **per, **{name: term.label for name, term in terms.items()})
+        labels = {name: term.label for name, term in terms.items()}
+        if from_weight:
+            labels["per"] = f"{self._per_weight:.0f}"
         summed = ""
         if terms and not entry and not _LONE_TERM.fullmatch(how):
-            figures = {name: (term.kind, term.value) for name, term in terms.items()}
+            figures: Terms = tuple((name, term.kind, term.value) for name, term in terms.items())
             if from_weight:
-                figures["per"] = ("factor", self._per_weight)
+                figures += (("per", "factor", self._per_weight),)
             summed = in_figures(how, figures, definition.kind, value, self.notation)
         self.quantities[quantity_id] = Quantity(
             id=quantity_id,
@@ -213,8 +214,10 @@ class Ledger:
             label=self.say(label or definition.label),
             value=effective,
             unit=_UNITS[definition.kind],
-            shown=self._shown(definition.kind, effective, as_it_is=entry is not None or measured is not None),
-            how=words,
+            shown=computed_shown
+            if entry is None and measured is None
+            else self._shown(definition.kind, effective, as_it_is=True),
+            how=self.say(how, **labels),
             sum=summed,
             terms=tuple(terms.values()),
             rule=None if rule is None else self.say(rule),

@@ -92,12 +92,16 @@ def exactly(kind: Kind, value: float, notation: Notation, digits: int) -> str:
     return plain_number(in_unit, digits).replace("-", "−")
 
 
-def in_figures(
-    formula: str, terms: Mapping[str, tuple[Kind, float]], kind: Kind, value: float, notation: Notation
-) -> str:
+Terms = tuple[tuple[str, Kind, float], ...]
+"""The terms of a formula: the name of each in it, its kind and its value."""
+
+
+@lru_cache(maxsize=4096)
+def in_figures(formula: str, terms: Terms, kind: Kind, value: float, notation: Notation) -> str:
     """A formula with its figures, and what they come to: ``42 + 2 × 2.5 = 47``.
 
-    :param terms: by the names in the formula, each with its kind and value.
+    Most sums stay as they are from one stroke of a key to the next, and are written once.
+
     :param kind: of ``value``, which the formula comes to.
     """
     work = worked_by(formula)
@@ -129,7 +133,7 @@ class _Written:
 
 def _written(
     formula: str,
-    terms: Mapping[str, tuple[Kind, float]],
+    terms: Terms,
     kind: Kind,
     value: float,
     notation: Notation,
@@ -138,8 +142,7 @@ def _written(
 ) -> _Written:
     """:param finer: digits more in the result; ``more``: in what it is made of."""
     figures = {
-        name: exactly(what, each, notation, decimals(what, notation) + more)
-        for name, (what, each) in terms.items()
+        name: exactly(what, each, notation, decimals(what, notation) + more) for name, what, each in terms
     }
     last = decimals(kind, notation) + finer
     result = exactly(kind, value, notation, last)

@@ -1,12 +1,9 @@
-"""What is drawn at the bench: order of work, casing-in sheet, and the way of what holds the boards."""
+"""What is drawn at the bench, and the drawing each operation is best done by."""
 
-from collections.abc import Collection, Iterator, Sequence
-from dataclasses import replace
+from collections.abc import Iterator
 
 from weald.core.bench.book import Book
 from weald.core.bench.casing_in import draw_casing_in
-from weald.core.bench.operation import Operation
-from weald.core.bench.order_drawing import draw_order
 from weald.core.bench.path_drawing import draw_mull_path, draw_support_path
 from weald.core.drawing import Drawing
 
@@ -36,16 +33,6 @@ DRAWING_OF = {
 """The drawing an operation is best done by."""
 
 
-def with_drawings(operations: Sequence[Operation], there: Collection[str]) -> tuple[Operation, ...]:
-    """Operations with the drawing that belongs to each, as far as there is one."""
-    return tuple(
-        replace(each, drawing=found) if (found := DRAWING_OF.get(each.id, "")) in there else each
-        for each in operations
-    )
-
-
-def draw_bench(book: Book, operations: Sequence[Operation]) -> Iterator[Drawing]:
-    """The drawings of the bench, as far as this book has a use for them."""
-    if operations:
-        yield draw_order(operations, book.ledger.notation)
+def draw_bench(book: Book) -> Iterator[Drawing]:
+    """The drawings of the bench besides the order of work, as far as this book has a use for them."""
     yield from filter(None, (draw_casing_in(book), draw_support_path(book), draw_mull_path(book)))

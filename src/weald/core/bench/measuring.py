@@ -30,9 +30,20 @@ _RULER_OFF = 0.02
 
 def expected_words(expected: Mm, notation: Notation) -> str:
     """A size to be measured: as a ruler reads it where that is near enough to compare with, else finer."""
-    if abs(notation.stepped(expected, 0) - expected) <= _RULER_OFF * abs(expected):
+    if _reads_near(expected, notation):
         return notation.length(expected, with_unit=True)
     return notation.thickness(expected, with_unit=True)
+
+
+def expected_of(quantity: Quantity, notation: Notation) -> str:
+    """The same of a size that was reckoned, which is written already."""
+    if _reads_near(quantity.computed, notation):
+        return quantity.computed_shown
+    return notation.thickness(quantity.computed, with_unit=True)
+
+
+def _reads_near(expected: Mm, notation: Notation) -> bool:
+    return abs(notation.stepped(expected, 0) - expected) <= _RULER_OFF * abs(expected)
 
 
 def mind_measurement(quantity: Quantity, notation: Notation) -> None:
@@ -44,7 +55,7 @@ def mind_measurement(quantity: Quantity, notation: Notation) -> None:
     if quantity.measured is None or not is_doubted(quantity):
         return
     expected, found = quantity.computed, quantity.measured
-    shown = expected_words(expected, notation)
+    shown = expected_of(quantity, notation)
     words = f"{quantity.label}: {notation.limit(found)}, where {shown} is expected."
     for factor, question in _TAKEN_FOR:
         if expected > 0 and abs(found * factor - expected) <= _NEAR * expected:

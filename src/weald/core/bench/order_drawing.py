@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from weald.core.bench.operation import Operation, Strand, minutes_in_words
 from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.notation import Notation
+from weald.core.remembering import remembered
 
 _MINUTE = 0.8
 """Drawn width of a minute."""
@@ -21,6 +22,7 @@ LANES: dict[Strand, str] = {
 }
 
 
+@remembered(8)
 def draw_order(operations: Sequence[Operation], notation: Notation) -> Drawing:
     """The order of work, a lane for each strand, its longest way marked beneath."""
     sketch = Sketch()

@@ -9,7 +9,8 @@ from functools import lru_cache
 from itertools import pairwise
 
 from weald.core.bench.book import Book
-from weald.core.bench.measuring import expected_words
+from weald.core.bench.drawings import DRAWING_OF
+from weald.core.bench.measuring import expected_of
 from weald.core.bench.operation import (
     PLACES,
     WAIT_STATES,
@@ -59,8 +60,10 @@ class _Task:
         return self.minutes + (self.wait.usual if self.wait else 0.0)
 
 
-def order_of_work(book: Book, *, left_handed: bool = False) -> OrderOfWork:
+def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bool = False) -> OrderOfWork:
     """The operations of a book, in an order in which one pair of hands could do them.
+
+    :param drawings: those there are of this book; an operation names the one it is best done by.
 
     Sizes, minutes and adhesives are this book's own; ``start`` and ``critical`` are for as many hands as it
     takes (docs/craft.md, The order of work).
@@ -75,7 +78,14 @@ def order_of_work(book: Book, *, left_handed: bool = False) -> OrderOfWork:
     times, at_once = _times(tasks), _at_once(tasks, book.copies)
     return OrderOfWork(
         tuple(
-            _operation(each, times[each.step.id], at_once.get(each.step.id, 0), book, left_handed)
+            _operation(
+                each,
+                times[each.step.id],
+                at_once.get(each.step.id, 0),
+                book,
+                left_handed,
+                found if (found := DRAWING_OF.get(each.step.id, "")) in drawings else "",
+            )
             for each in tasks
         ),
         tuple(
@@ -153,7 +163,7 @@ def _words(step: Step, book: Book) -> Callable[[str], str]:
 
 
 def _operation(
-    task: _Task, time: tuple[Minutes, bool], at_once: int, book: Book, left_handed: bool
+    task: _Task, time: tuple[Minutes, bool], at_once: int, book: Book, left_handed: bool, drawing: str
 ) -> Operation:
     step, minutes = task.step, task.minutes
     say = _words(step, book)
@@ -189,6 +199,7 @@ def _operation(
         caution=CAUTIONS[step.danger] + CAUTION_TAIL if step.danger else "",
         hand=step.hand if left_handed else "",
         own=step.own,
+        drawing=drawing,
         at_once=at_once,
         start=start,
         critical=critical,
@@ -280,8 +291,7 @@ def _is_asked(quantity: QuantityId, book: Book) -> bool:
 
 def _asked(quantity: QuantityId, book: Book) -> Asked:
     found = book.ledger.quantities[quantity]
-    expected = expected_words(found.computed, book.ledger.notation)
-    return Asked(quantity, found.label, expected, found.measured is not None)
+    return Asked(quantity, found.label, expected_of(found, book.ledger.notation), found.measured is not None)
 
 
 def _times(tasks: Sequence[_Task]) -> dict[str, tuple[Minutes, bool]]:

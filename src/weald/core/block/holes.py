@@ -5,6 +5,7 @@ at either end that links section to section; a *support* a tape or cord the thre
 Holes run from head to tail.
 """
 
+from collections import defaultdict
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
@@ -69,11 +70,11 @@ def courses(sections: int, stitching: Stitching | None) -> list[tuple[int, ...]]
 
 def support_middles(holes: tuple[Hole, ...]) -> list[Mm]:
     """The middle of every support from the trimmed head."""
-    return [
-        sum(places) / len(places)
-        for number in sorted({hole.support for hole in holes if hole.support})
-        for places in [[hole.place for hole in holes if hole.support == number]]
-    ]
+    places: dict[int, list[Mm]] = defaultdict(list)
+    for hole in holes:
+        if hole.support:
+            places[hole.support].append(hole.place)
+    return [sum(places[number]) / len(places[number]) for number in sorted(places)]
 
 
 def supports_for(height: Mm) -> int:

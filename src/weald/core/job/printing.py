@@ -8,6 +8,8 @@ from weald.core.forme.layout import Flip, PileFace, Work
 from weald.core.forme.page import Placing
 from weald.core.job.entries import Allowance, Entries, Length, Name, OneLine, Shift, Size, Thin
 
+SignatureMarks = Literal["letters", "numbers", "none"]
+
 
 class PrintedSheet(Entries):
     """The sheet as it goes into the printer."""
@@ -59,9 +61,7 @@ class Printing(Entries):
     printer: Printer = Printer()
     bleed: Annotated[Length, Field(ge=0, le=20, title="Bleed of the pages")] = 0.0
     marks: Annotated[bool, Field(title="Marks")] = True
-    signature_marks: Annotated[Literal["letters", "numbers", "none"], Field(title="{Signature} marks")] = (
-        "letters"
-    )
+    signature_marks: Annotated[SignatureMarks, Field(title="{Signature} marks")] = "letters"
     creep_shift: Annotated[bool, Field(title="Creep made up for")] = True
 
 

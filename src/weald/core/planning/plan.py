@@ -10,8 +10,9 @@ from dataclasses import dataclass, replace
 from weald.core.bench.book import Book
 from weald.core.bench.casing_in import CasingIn, reckon_casing_in
 from weald.core.bench.cut import NOTHING_YET, AtBench, CutPiece, mind_cut
-from weald.core.bench.drawings import draw_bench, with_drawings
+from weald.core.bench.drawings import draw_bench
 from weald.core.bench.operation import LeftOut, Operation
+from weald.core.bench.order_drawing import draw_order
 from weald.core.bench.order_of_work import NO_WORK, order_of_work
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.choosing import reckon_block
@@ -171,10 +172,11 @@ def plan(
     casing_in = reckon_casing_in(book)
     drawings = [*_drawings(bench, stocked, pieces, section, drawn), *added.drawings]
     if "bench" in drawn:
-        order = order_of_work(book, left_handed=at_bench.left_handed)
-        drawings += draw_bench(book, order.operations)
-        ids = {each.id for each in drawings}
-        order = replace(order, operations=with_drawings(order.operations, ids))
+        drawings += draw_bench(book)
+        there = {each.id for each in drawings}
+        order = order_of_work(book, there, left_handed=at_bench.left_handed)
+        if order.operations:
+            drawings.append(draw_order(order.operations, notation))
     shown = {each.drawing for each in order.operations}
     ledger, folded = bench.ledger, bench.folded
     sections = folded.folding.sections
@@ -575,7 +577,7 @@ def _guides(spec: JobSpec, sewing: SewingPlan, block: BlockPlan, ledger: Ledger)
         return []
     if sewing.stab is not None:
         return [sewing_station.draw_stab(sewing.stab, block, ledger)]
-    guides = [sewing_station.draw_strip(spec, sewing, block, ledger)]
+    guides = [sewing_station.draw_strip(spec.leaf.trim, sewing, block, ledger.notation)]
     if block.sections > 1:
-        guides.append(sewing_station.draw_saw_guide(spec, sewing, block, ledger))
+        guides.append(sewing_station.draw_saw_guide(spec.leaf.trim, sewing, block, ledger.notation))
     return guides

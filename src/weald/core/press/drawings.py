@@ -1,9 +1,13 @@
 """Pictures of what is printed."""
 
+from dataclasses import replace
+
 from weald.core.drawing import Drawing, Sketch
 from weald.core.forme.layout import Face
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.press.press import Press, SideMarks
+from weald.core.remembering import remembered
 from weald.core.stations.folding_drawings import draw_face
 
 VIEW = 1.9
@@ -11,11 +15,26 @@ VIEW = 1.9
 _FACES: tuple[Face, Face] = ("front", "back")
 
 
+_NOTHING_ELSE = JobSpec()
+
+
 def draw_printed(press: Press, section: int, notation: Notation) -> Drawing:
     """The first sheet of a signature as it is printed: front and back, with its marks.
 
     :param section: the signature, from 1; the last one when there are not so many.
     """
+    return _draw_printed(_printed_alone(press), section, notation)
+
+
+def _printed_alone(press: Press) -> Press:
+    """A job on its formes with nothing else of it, so that whatever else changes is the same picture."""
+    seen = {"title": press.spec.title, "printing": press.spec.printing}
+    own = {programme: _printed_alone(each) for programme, each in press.own.items()}
+    return replace(press, spec=_NOTHING_ELSE.model_copy(update=seen), own=own)
+
+
+@remembered(8)
+def _draw_printed(press: Press, section: int, notation: Notation) -> Drawing:
     section = min(section, len(press.sections))
     sheet = next(each for each in press.sheets if each.section == section)
     press = press.of(sheet)

@@ -3,6 +3,7 @@
 import math
 from collections.abc import Iterator
 from datetime import UTC, date, datetime, timedelta
+from functools import lru_cache
 from zoneinfo import ZoneInfo
 
 from weald.core.schedule.problem import Minute, Window
@@ -27,15 +28,22 @@ def windows(person: Worker, zone: str, now: datetime, weeks: int = WEEKS_AHEAD) 
 
     An hour the clocks leave out is nobody's, and one they go through twice counts twice: minutes are real.
     """
-    here = ZoneInfo(zone)
-    first = now.astimezone(here).date() - timedelta(days=1)
+    first = now.astimezone(ZoneInfo(zone)).date() - timedelta(days=1)
     found: list[Window] = []
-    for number in range(weeks * 7 + 1):
-        for begins, ends in _of_day(person, first + timedelta(days=number), here):
-            low, high = max(0, minute_of(begins, now)), math.floor((ends - now).total_seconds() / 60)
-            if low < high:
-                found.append(Window(low, high))
+    for begins, ends in _there(person, zone, first, weeks * 7 + 1):
+        low, high = max(0, minute_of(begins, now)), math.floor((ends - now).total_seconds() / 60)
+        if low < high:
+            found.append(Window(low, high))
     return tuple(_joined(sorted(found, key=lambda each: each.begins)))
+
+
+@lru_cache(maxsize=64)
+def _there(person: Worker, zone: str, first: date, days: int) -> tuple[tuple[datetime, datetime], ...]:
+    """When somebody is there on so many days: the same for a whole day, whatever the time."""
+    here = ZoneInfo(zone)
+    return tuple(
+        stretch for number in range(days) for stretch in _of_day(person, first + timedelta(days=number), here)
+    )
 
 
 def _of_day(person: Worker, day: date, here: ZoneInfo) -> Iterator[tuple[datetime, datetime]]:

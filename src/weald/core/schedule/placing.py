@@ -5,10 +5,11 @@ the bench moves only what it has to.
 """
 
 import heapq
-from bisect import bisect_right
+from bisect import bisect_left, bisect_right
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from operator import itemgetter
 
 from weald.core.schedule.knots import knots
 from weald.core.schedule.problem import Hand, Layout, Minute, Placed, Problem, Task
@@ -19,6 +20,9 @@ Doers = Mapping[str, tuple[str, ...]]
 _PATIENCE = 240
 """Minutes a task waits for them, before others do it who could earlier."""
 _MOST_TRIES = 400
+
+
+_begin, _end = itemgetter(0), itemgetter(1)
 
 
 class Free:
@@ -39,12 +43,16 @@ class Free:
 
     def take(self, begins: Minute, ends: Minute) -> None:
         """Use up time; what lies outside the hours is nobody's to give and is left alone."""
-        self.gaps = [
+        first = bisect_right(self.gaps, begins, key=_end)
+        last = bisect_left(self.gaps, ends, lo=first, key=_begin)
+        parts = [
             part
-            for low, high in self.gaps
-            for part in (((low, high),) if ends <= low or high <= begins else ((low, begins), (ends, high)))
+            for low, high in self.gaps[first:last]
+            for part in ((low, begins), (ends, high))
             if part[0] < part[1]
         ]
+        # how things stood is kept by its list: it is never changed in place
+        self.gaps = [*self.gaps[:first], *parts, *self.gaps[last:]]
 
 
 class _Taken:

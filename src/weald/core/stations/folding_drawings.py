@@ -1,16 +1,18 @@
 """Pictures of the folding: both formes of every sheet, the nested signature, its marks on the spine."""
 
 from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Point, Sketch, box
-from weald.core.folding.imposition import Sheet, in_reading_order
+from weald.core.folding.imposition import Section, Sheet, in_reading_order
 from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.steps import SLIT_PAST, FoldStep
 from weald.core.forme.layout import Layout, PlacedPage, lay_out, placed_pages
 from weald.core.forme.marks import COLLATION_LENGTH, collation_place, rotation_of, signature_letters
 from weald.core.forme.page import Rect
+from weald.core.job.printing import SignatureMarks
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.paper import SheetGrain
 from weald.core.reckoning import Ledger
+from weald.core.remembering import remembered
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import Mm
@@ -43,11 +45,25 @@ def draw_section(
     :param grain: the side of the sheet its grain runs along, as it comes out of the paper.
     :param section: the signature shown, from 1; the last one when there are not so many.
     """
-    section = min(section, len(plan.sections))
-    sheets = [sheet for sheet in plan.sheets if sheet.section == section]
-    shown = sheets[:DRAWN_SHEETS]
     layout = plain_layout(spec, packet, ledger)
-    width, height, show = layout.width, layout.height, ledger.notation.figure
+    section = min(section, len(plan.sections))
+    return _draw_sheets(layout, packet, grain, steps, plan.sections, plan.sheets, section, ledger.notation)
+
+
+@remembered(8)
+def _draw_sheets(
+    layout: Layout,
+    packet: FoldedPacket,
+    grain: SheetGrain,
+    steps: tuple[FoldStep, ...],
+    sections: tuple[Section, ...],
+    all_sheets: tuple[Sheet, ...],
+    section: int,
+    notation: Notation,
+) -> Drawing:
+    sheets = [sheet for sheet in all_sheets if sheet.section == section]
+    shown = sheets[:DRAWN_SHEETS]
+    width, height, show = layout.width, layout.height, notation.figure
     gap = max(width, height) / 7
     pairs_across = 1 if len(shown) <= 2 or width > 1.6 * height else 2
     sketch = Sketch()
@@ -68,22 +84,27 @@ def draw_section(
     return sketch.finish(
         "folding.section",
         "folding",
-        _title(packet, plan, section, len(shown), len(sheets), ledger.notation),
+        _title(packet, sections, section, len(shown), len(sheets), notation),
         rows=(1, 0, 0, 1),
         text="; ".join(_side_text(sheet) for sheet in shown),
     )
 
 
 def _title(
-    packet: FoldedPacket, plan: FoldingPlan, section: int, shown: int, sheets: int, notation: Notation
+    packet: FoldedPacket,
+    sections: tuple[Section, ...],
+    section: int,
+    shown: int,
+    sheets: int,
+    notation: Notation,
 ) -> str:
-    pages = plan.sections[section - 1]
+    pages = sections[section - 1]
     span = f"pages {pages.first_page}–{pages.last_page}" if pages.first_page else "blank leaves"
     if not packet.sewn:
         what = "The strip" if packet.kind == "concertina" else "Single leaves"
         return f"{what}: {span}" if shown == sheets else f"{what}: {span}, sheets 1–{shown} of {sheets}"
     title = notation.say(
-        "{Signature} {section} of {count}: {span}", section=section, count=len(plan.sections), span=span
+        "{Signature} {section} of {count}: {span}", section=section, count=len(sections), span=span
     )
     return title if shown == sheets else f"{title}, sheets 1–{shown} of {sheets}"
 
@@ -234,7 +255,12 @@ def draw_nest(
 
 def draw_collation(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Drawing:
     """The folds of all signatures side by side, as they show on the spine, with their collating marks."""
-    count, height = len(plan.sections), spec.leaf.height
+    marks = spec.printing.signature_marks
+    return _draw_spines(len(plan.sections), spec.leaf.height, marks, notation)
+
+
+@remembered(8)
+def _draw_spines(count: int, height: Mm, marks: SignatureMarks, notation: Notation) -> Drawing:
     shown = min(count, DRAWN_SPINES)
     sketch = Sketch()
     for number in range(1, shown + 1):
@@ -243,7 +269,7 @@ def draw_collation(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Draw
         top = collation_place(number, count, height)
         sketch.area(box(left + 1, top, SPINE_WIDTH - 2, COLLATION_LENGTH), "mark", "text", "sections.count")
         if number in (1, shown) or shown <= 24:
-            mark = _signature_mark(spec, number)
+            mark = _signature_mark(marks, number)
             sketch.label(left + SPINE_WIDTH / 2, height + 4, mark, height=2.4)
     sketch.points.append((0, height + 8))
     return sketch.finish(
@@ -260,5 +286,5 @@ def draw_collation(spec: JobSpec, plan: FoldingPlan, notation: Notation) -> Draw
     )
 
 
-def _signature_mark(spec: JobSpec, number: int) -> str:
-    return str(number) if spec.printing.signature_marks == "numbers" else signature_letters(number)
+def _signature_mark(marks: SignatureMarks, number: int) -> str:
+    return str(number) if marks == "numbers" else signature_letters(number)

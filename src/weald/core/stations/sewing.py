@@ -29,9 +29,10 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.sewn import SewingPlaces
 from weald.core.job.options import METHOD_WORDS
 from weald.core.job.paging import in_order, listed
-from weald.core.job.spec import JobSpec, SewingMethod
-from weald.core.notation import counted
+from weald.core.job.spec import JobSpec, SewingMethod, Trim
+from weald.core.notation import Notation, counted
 from weald.core.reckoning import Ledger
+from weald.core.remembering import remembered
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.stations.folded import Folded
 from weald.core.units import TOLERANCE, Mm
@@ -449,9 +450,10 @@ def _fitting(spec: JobSpec, method: SewingMethod, height: Mm) -> int | None:
     return None
 
 
-def draw_strip(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> Drawing:
+@remembered(8)
+def draw_strip(trim: Trim, plan: SewingPlan, block: BlockPlan, notation: Notation) -> Drawing:
     """The punching strip: laid in the fold, it shows where to pierce. The waste is hatched."""
-    show, sketch, trim = ledger.notation.figure, Sketch(), spec.leaf.trim
+    show, sketch = notation.figure, Sketch()
     _strip(sketch, trim.head, block.height, trim.tail, STRIP_WIDTH)
     sketch.line(((STRIP_WIDTH / 2, -trim.head), (STRIP_WIDTH / 2, block.height + trim.tail)), "fold")
     rows = rows_of_places([hole.place for hole in plan.holes], block.height, show)
@@ -501,9 +503,10 @@ def draw_stab(work: StabWork, block: BlockPlan, ledger: Ledger) -> Drawing:
     )
 
 
-def draw_saw_guide(spec: JobSpec, plan: SewingPlan, block: BlockPlan, ledger: Ledger) -> Drawing:
+@remembered(8)
+def draw_saw_guide(trim: Trim, plan: SewingPlan, block: BlockPlan, notation: Notation) -> Drawing:
     """The guide for marking up the spine of the gathered block: a line across at every station."""
-    show, sketch, trim = ledger.notation.figure, Sketch(), spec.leaf.trim
+    show, sketch = notation.figure, Sketch()
     width = max(GUIDE_WIDTH, block.thickness)
     _strip(sketch, trim.head, block.height, trim.tail, width)
     for hole in plan.holes:

@@ -15,13 +15,13 @@ from weald.core.job.spec import read_spec
 from weald.core.notation import FOR_ANYBODY, Notation
 from weald.core.planning.again import made_again
 from weald.core.planning.colophon import Making, colophon_words
-from weald.core.planning.plan import plan
 from weald.core.units import TOLERANCE
 from weald.web.accounts.names import author_of
 from weald.web.bench.models import BenchEvent
 from weald.web.bench.services import planned_at_bench
 from weald.web.bench.telling import about_of, words_of
 from weald.web.jobs.models import Job
+from weald.web.jobs.planned import planned
 from weald.web.jobs.services import create_job, plain
 
 
@@ -88,6 +88,6 @@ def _making(job: Job, recorded: tuple[Recorded, ...]) -> Making:
 @transaction.atomic
 def make_again(job: Job, author: User) -> Job:
     """Begin a new job from one that was made, starting from what was measured on it."""
-    spec = made_again(job.spec, plan(job.spec, FOR_ANYBODY, drawn=()))
+    spec = made_again(job.spec, planned(job.spec, FOR_ANYBODY))
     spec = read_spec({**plain(spec), "title": f"{job.title[:180]} (again)"})
     return create_job(job.workshop, author, spec, summary=f"made again from {job.title}"[:300])

@@ -35,6 +35,7 @@ from weald.web.accounts.services import house_of, notation_for
 from weald.web.bench.models import BenchEvent
 from weald.web.bench.pieces import cut_for, write_cut
 from weald.web.jobs.models import Job
+from weald.web.jobs.planned import planned
 from weald.web.jobs.services import note_follows, plain, save_job
 
 LONGEST_AWAY = timedelta(days=60)
@@ -87,7 +88,7 @@ def at_bench(job: Job, workshop: Workshop) -> AtBench:
 
 def planned_at_bench(job: Job, notation: Notation) -> Plan:
     """A job planned with its order of work, as it stands."""
-    return plan(job.spec, notation, drawn=("bench",), at_bench=at_bench(job, job.workshop))
+    return planned(job.spec, notation, ("bench",), at_bench(job, job.workshop))
 
 
 def bench_of(job: Job, notation: Notation, now: datetime | None = None) -> Bench:

@@ -6,6 +6,9 @@ nothing is ever thrown away. Every move of the pointer is kept too, under the ve
 that a stale write is noticed and can be told what has changed since.
 """
 
+import json
+from functools import lru_cache
+
 from django.conf import settings
 from django.contrib.postgres.indexes import GinIndex, OpClass
 from django.db import models
@@ -88,6 +91,12 @@ class BookSet(models.Model):
         return self.title
 
 
+@lru_cache(maxsize=256)
+def _read(kept: str) -> JobSpec:
+    """A job as it was kept; the same text is read once, whoever asks for it."""
+    return read_spec(json.loads(kept))
+
+
 class Change(models.Model):
     """One state of a job: its whole spec, and what was changed to reach it, kept for anybody to be read by
     :meth:`weald.core.notation.Notation.read`."""
@@ -106,7 +115,7 @@ class Change(models.Model):
     @cached_property
     def job_spec(self) -> JobSpec:
         """The job at this state, whichever Weald wrote it; never written again, so it is read once."""
-        return read_spec(self.spec)
+        return _read(json.dumps(self.spec))
 
 
 class Move(models.Model):

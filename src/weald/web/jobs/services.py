@@ -2,7 +2,6 @@
 
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -13,13 +12,14 @@ from weald.core.errors import SpecError, WealdError
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.merging import ABSENT, merge
 from weald.core.notation import FOR_ANYBODY
-from weald.core.planning.plan import Plan, plan
+from weald.core.planning.plan import Plan
 from weald.core.planning.telling import changed, told
 from weald.web.accounts.keeping import NOT_SETTLED, MeetingError, Settled
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.names import authors_of
 from weald.web.bench.pieces import cut_for
 from weald.web.jobs.models import Change, Job, Move
+from weald.web.jobs.planned import planned
 
 
 class StaleVersionError(WealdError):
@@ -43,25 +43,15 @@ def plain(spec: JobSpec) -> dict[str, Any]:
     return spec.model_dump(mode="json")
 
 
-@lru_cache(maxsize=128)
-def _plan_of(kept: str) -> Plan:
-    return plan(JobSpec.model_validate_json(kept), FOR_ANYBODY, drawn=())
-
-
-def _planned(spec: JobSpec) -> Plan:
-    """A job planned for anybody; the state a job stood at is planned again with every save, and kept."""
-    return _plan_of(spec.model_dump_json())
-
-
 def note_follows(job: Job) -> None:
     """Bring up to date what a list of jobs shows, after something happened to it but not to its plan."""
-    _note_follows(job, job.spec, _planned(job.spec))
+    _note_follows(job, job.spec, planned(job.spec, FOR_ANYBODY))
     job.save(update_fields=["stops", "minds", "to_mind", "updated"])
 
 
-def _note_follows(job: Job, spec: JobSpec, planned: Plan) -> None:
+def _note_follows(job: Job, spec: JobSpec, made: Plan) -> None:
     """Bring up to date what a list of jobs shows."""
-    findings = (*planned.findings, *mind_cut(planned.pieces, cut_for(job), FOR_ANYBODY))
+    findings = (*made.findings, *mind_cut(made.pieces, cut_for(job), FOR_ANYBODY))
     serious = sorted(
         (each for each in findings if each.severity != "note"),
         key=lambda each: each.severity != "stop",
@@ -79,10 +69,10 @@ def _stand_at(
     spec: JobSpec,
     author: User | None,
     verb: Move.Verb,
-    planned: Plan | None = None,
+    made: Plan | None = None,
 ) -> Job:
     """Move a job to one of its changes, whose spec has been read, and planned if that was needed."""
-    _note_follows(job, spec, planned or _planned(spec))
+    _note_follows(job, spec, made or planned(spec, FOR_ANYBODY))
     job.head = change
     job.version += 1
     job.save()
@@ -120,11 +110,11 @@ def save_job(job: Job, version: int, author: User, spec: JobSpec) -> Job:
     old = job.spec
     if plain(spec) == plain(old):
         return job
-    planned = _planned(spec)
-    summary = told((old, _planned(old)), (spec, planned), FOR_ANYBODY)
+    made = planned(spec, FOR_ANYBODY)
+    summary = told((old, planned(old, FOR_ANYBODY)), (spec, made), FOR_ANYBODY)
     change = Change.objects.create(job=job, parent=job.standing, spec=plain(spec), summary=summary)
     change.job_spec = spec
-    return _stand_at(job, change, spec, author, Move.Verb.CHANGED, planned)
+    return _stand_at(job, change, spec, author, Move.Verb.CHANGED, made)
 
 
 @dataclass(frozen=True, slots=True)

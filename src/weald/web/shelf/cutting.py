@@ -26,15 +26,16 @@ from weald.core.cutting.grouping import (
 from weald.core.cutting.layout import CutSheet
 from weald.core.cutting.order import Shears
 from weald.core.errors import SpecError, WealdError
+from weald.core.notation import MILLIMETRES
 from weald.core.paper import SheetGrain
 from weald.core.pieces import Piece
-from weald.core.planning.plan import plan
 from weald.core.shelf.stock import count_words, offcut_of
 from weald.core.units import Mm
 from weald.web import work
 from weald.web.accounts.models import Workshop
 from weald.web.bench.pieces import cut_for, write_cut
 from weald.web.jobs.models import Change, Job
+from weald.web.jobs.planned import planned
 from weald.web.jobs.services import note_follows
 from weald.web.shelf.models import Cutting, Movement, ShelfItem
 from weald.web.shelf.services import ShortError, family, item_spec, write
@@ -123,7 +124,7 @@ def changed_since(cutting: Cutting) -> list[str]:
 
 
 def _pieces(change: Change) -> tuple[Piece, ...]:
-    return plan(change.job_spec, drawn=()).pieces
+    return planned(change.job_spec, MILLIMETRES).pieces
 
 
 def options_of(cutting: Cutting) -> CuttingOptions:
