@@ -212,6 +212,16 @@ def test_answers_are_kept_by_nobody(calm: Client, binder: User) -> None:
     assert send(calm, "POST", "/api/plan", {"leaf": {"width": 0}})["Cache-Control"] == "no-store"
 
 
+def test_what_a_page_has_already_is_told_as_unchanged(calm: Client, job: Job) -> None:
+    first = calm.get("/api/jobs")
+    again = calm.get("/api/jobs", headers={"If-None-Match": first["ETag"]})
+    assert (again.status_code, again.content, again["Cache-Control"]) == (304, b"", "no-store")
+    send(calm, "POST", "/api/jobs", {"title": "Another"})
+    changed = calm.get("/api/jobs", headers={"If-None-Match": first["ETag"]})
+    assert changed.status_code == 200
+    assert changed.json()["count"] == first.json()["count"] + 1
+
+
 def test_a_database_that_is_away_is_said_so(calm: Client, monkeypatch: pytest.MonkeyPatch) -> None:
     def away(*_: object, **__: object) -> None:
         raise OperationalError("connection refused")

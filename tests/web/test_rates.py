@@ -9,6 +9,15 @@ from weald.web.api import rates
 from weald.web.jobs.models import Job
 
 
+def test_passwords_are_not_tried_for_long(
+    client: Client, binder: User, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(rates, "time", lambda: 2_000_000.0)
+    tried = {"old": "not that one", "new": "a long and plain password"}
+    answers = [send(client, "POST", "/api/me/password", tried).status_code for _ in range(8)]
+    assert answers == [422] * rates.PASSWORDS.in_a_minute + [429] * (8 - rates.PASSWORDS.in_a_minute)
+
+
 def test_a_person_who_asks_too_often_waits_and_others_do_not(
     client: Client, binder: User, stranger: User, job: Job, monkeypatch: pytest.MonkeyPatch
 ) -> None:

@@ -4,6 +4,7 @@ import createClient, { type Middleware } from "openapi-fetch";
 import { reach } from "../app/reach";
 import { type Problem, ProblemError } from "./problem";
 import type { components, paths } from "./schema";
+import { unchanged } from "./unchanged";
 
 export { type Problem, ProblemError };
 
@@ -145,7 +146,8 @@ export function csrfToken(): string {
 }
 
 export const api = createClient<paths>({ baseUrl: "/" });
-api.use(withToken, sayingWhetherReached);
+// the last looks at an answer first
+api.use(withToken, sayingWhetherReached, unchanged());
 
 interface Answer<T> {
   data?: T;

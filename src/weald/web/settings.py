@@ -60,6 +60,8 @@ MIDDLEWARE = [
     "csp.middleware.CSPMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
+    # an answer the page has already is told as unchanged; only the page itself keeps any (see the gate)
+    "django.middleware.http.ConditionalGetMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "weald.web.accounts.middleware.SignInMiddleware",

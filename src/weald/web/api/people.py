@@ -19,7 +19,7 @@ from weald.web.accounts.services import (
     notation_for,
     preferences_of,
 )
-from weald.web.api.rates import HEAVY
+from weald.web.api.rates import PASSWORDS
 from weald.web.api.schemas import (
     PaperName,
     PasswordChange,
@@ -78,7 +78,7 @@ def me(request: HttpRequest) -> Person:
 
 
 @router.post(
-    "/me/password", response={204: None, 422: Problem}, operation_id="changePassword", throttle=HEAVY
+    "/me/password", response={204: None, 422: Problem}, operation_id="changePassword", throttle=PASSWORDS
 )
 def write_password(request: HttpRequest, change: PasswordChange) -> Status:
     """Take another password, or the same anew; everywhere else one is signed out by it."""

@@ -28,5 +28,7 @@ class Rate(BaseThrottle):
 
 BRINGING = Rate("bringing", 60)
 """Files that are brought and have to be opened."""
+PASSWORDS = Rate("passwords", 6)
+"""Passwords that are tried, each of which takes most of a second to compare."""
 HEAVY = Rate("heavy", 240)
 """What is drawn, written or compared for more than a tenth of a second."""
