@@ -1,5 +1,6 @@
 """Layouts on stock: each one taken apart by an independent checker, and good enough."""
 
+import math
 import random
 from dataclasses import replace
 
@@ -214,3 +215,70 @@ def test_books_of_many_sizes_need_no_more_sheets_than_any_layout() -> None:
             blank(2 * book + 1, 10 + chance.randrange(60) / 2, height + 6),
         ]
     assert laid(*boards).proven
+
+
+def plain_strips(sheet: tuple[float, float], sizes: list[tuple[float, float]]) -> int:
+    """Sheets that plain strips take: the tallest first, each in the first strip it goes into."""
+    width, height = sheet
+    sheets: list[list[list[float]]] = []
+    for across, down in sorted(sizes, key=lambda size: (-size[1], -size[0])):
+        for strips in sheets:
+            strip = next((each for each in strips if down <= each[1] and each[0] + across <= width), None)
+            if strip is None and sum(each[1] for each in strips) + down <= height:
+                strip = [0.0, down]
+                strips.append(strip)
+            if strip is not None:
+                strip[0] += across
+                break
+        else:
+            sheets.append([[across, down]])
+    return len(sheets)
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_no_layout_is_worse_than_plain_strips(seed: int) -> None:
+    chance = random.Random(seed)
+    width, height = chance.choice([(450, 500), (500, 700), (700, 1000), (640, 900)])
+    sheet = Stock("1", "Board", width, height, "height")
+    blanks = [
+        blank(
+            number,
+            round(chance.uniform(30, 0.6 * width), chance.choice([0, 1, 2])),
+            round(chance.uniform(30, 0.45 * height), chance.choice([0, 1, 2])),
+            chance.choice([1, 2, 4, 6, 9, 12]),
+        )
+        for number in range(chance.randint(2, 5))
+    ]
+    # a tenth up for each piece, as the layout reckons
+    sizes = [
+        (math.ceil(each.width * 10) / 10, math.ceil(each.height * 10) / 10)
+        for each in blanks
+        for _ in range(each.count)
+    ]
+    usable = (width - Shears().square, height - Shears().square)
+    down = plain_strips(usable[::-1], [size[::-1] for size in sizes])
+    assert laid(*blanks, stock=(sheet,)).usage[0].sheets <= min(plain_strips(usable, sizes), down)
+
+
+@pytest.mark.parametrize(
+    ("sheet", "blanks", "sheets"),
+    [
+        ((500, 700), [blank(1, 142.76, 249, 4, "any"), blank(2, 245.3, 245, 2)], 1),
+        ((700, 1000), [blank(1, 396, 258, 6), blank(2, 185.63, 232, 4)], 2),
+        (
+            (450, 500),
+            [
+                blank(1, 172, 114, 4),
+                blank(2, 222.7, 129.8, 9),
+                blank(3, 147.31, 136.2),
+                blank(4, 41.34, 67.37),
+            ],
+            3,
+        ),
+    ],
+)
+def test_strips_of_mixed_pieces_are_found(
+    sheet: tuple[float, float], blanks: list[Blank], sheets: int
+) -> None:
+    found = laid(*blanks, stock=(Stock("1", "Board", *sheet, "height"),))
+    assert found.usage[0].sheets <= sheets

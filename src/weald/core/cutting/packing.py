@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from weald.core.cutting.filling import Filler
 from weald.core.cutting.problem import Chosen, Problem, Taken, amount
 from weald.core.cutting.progress import Tell
+from weald.core.cutting.rows import drawn_turns, in_rows
 from weald.core.cutting.strips import Pattern, pattern_of
 
 FIRST_TRIES = 12
@@ -25,9 +26,12 @@ REFILL_SLACK = 1.02
 class Packer:
     """Lays whole orders out."""
 
-    def __init__(self, problem: Problem, chance: random.Random, tell: Tell) -> None:
-        """Make ready to fill sheets of every ground."""
-        self.problem, self.chance, self.tell = problem, chance, tell
+    def __init__(self, problem: Problem, chance: random.Random, tell: Tell, *, rows: bool = False) -> None:
+        """Make ready to fill sheets of every ground.
+
+        :param rows: every other sheet is filled in plain strips of mixed pieces.
+        """
+        self.problem, self.chance, self.tell, self.rows = problem, chance, tell, rows
         self.fillings = 0
         self.areas = [blank.width * blank.height for blank in problem.order.blanks]
         self.fillers: dict[int, list[Filler]] = {}
@@ -41,7 +45,12 @@ class Packer:
     def _fillings(self, stock: int, left: list[int], tries: int) -> Iterator[Pattern]:
         for number in range(tries):
             fillers = self.fillers[stock]
-            pattern = fillers[number % len(fillers)].fill(left, self.chance)
+            filler = fillers[number // (1 + self.rows) % len(fillers)]
+            if self.rows and number % 2:
+                turns = drawn_turns(filler.ground, self.chance)
+                pattern = in_rows(filler.ground, self.problem.kinds, turns, left)
+            else:
+                pattern = filler.fill(left, self.chance)
             self.fillings -= 1
             if any(pattern.counts):
                 yield pattern
