@@ -242,5 +242,5 @@ def test_pages_are_shifted_by_the_creep_of_their_own_paper() -> None:
     innermost = next(sheet for sheet in made.sheets if (sheet.section, sheet.sheet) == (2, 3))
     page = made.pages(innermost, "front")[0]
     factor = made.spec.folding.creep_factor
-    assert made.creep_shift(2, page) == pytest.approx(2 * factor * 0.4)
-    assert made.creep_shift(1, page) == pytest.approx(2 * made.creep_step)
+    assert made.creep_shift(2, page.place) == pytest.approx(2 * factor * 0.4)
+    assert made.creep_shift(1, page.place) == pytest.approx(2 * made.creep_step)

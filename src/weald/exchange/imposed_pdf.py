@@ -12,14 +12,14 @@ import pikepdf
 from pikepdf import Array, Dictionary, Name
 from reportlab.lib.units import mm
 
-from weald.core.folding.imposition import Sheet
-from weald.core.forme.layout import Face, PlacedPage, backs_reversed, placed_pages
+from weald.core.folding.imposition import Placement, Sheet
+from weald.core.forme.layout import Face, PlacedPage, backs_reversed, placed, placed_pages, places
 from weald.core.forme.page import Rect
 from weald.core.press.colophon import colophon_place
 from weald.core.press.numbering import draw_numbers
 from weald.core.press.press import Press, SideMarks, page_numbers
 from weald.core.units import Mm
-from weald.exchange.page_forms import Matrix, PageForms, numbers
+from weald.exchange.page_forms import Matrix, PageForms, numbers, packed
 from weald.exchange.pdf_marks import MarkWriter
 from weald.exchange.reports import Content, Faces, Order
 from weald.exchange.text_pdf import opened, pages_of
@@ -77,8 +77,8 @@ def _write(press: Press, order: Order, forms: PageForms, out: Path, progress: Pr
         layout = press.of(sheet).layout
         for face in faces:
             content, used = sides[layout, face].content(sheet)
-            resources = Dictionary(XObject=used)
-            page = Dictionary(Type=Name.Page, Resources=resources, Contents=pdf.make_stream(content))
+            resources = Dictionary(XObject=Dictionary(used))
+            page = Dictionary(Type=Name.Page, Resources=resources, Contents=packed(pdf, content))
             for name, box in boxes[layout].items():
                 page[name] = box
             pages.append(pdf.make_indirect(page))
@@ -88,7 +88,8 @@ def _write(press: Press, order: Order, forms: PageForms, out: Path, progress: Pr
         owner.Resources.Font = fonts
     _replace_pages(pdf, pages)
     _leave_behind(pdf, press, order)
-    pdf.save(out, compress_streams=True, progress=lambda percent: progress(len(sheets), len(sheets)))
+    # the text's own streams stay packed as they are; what was written here is packed already
+    pdf.save(out, compress_streams=False, progress=lambda percent: progress(len(sheets), len(sheets)))
     return len(pages)
 
 
@@ -123,7 +124,8 @@ class _Side:
         if self._marks is None:
             return None
         drawing = self._marks.shared()
-        return self._forms.pdf.make_stream(
+        return packed(
+            self._forms.pdf,
             "\n".join(self._writer.commands(drawing)).encode(),
             Type=Name.XObject,
             Subtype=Name.Form,
@@ -131,22 +133,25 @@ class _Side:
             Resources=Dictionary(),
         )
 
-    def content(self, sheet: Sheet) -> tuple[bytes, Dictionary]:
+    def content(self, sheet: Sheet) -> tuple[bytes, dict[str, pikepdf.Object]]:
         """What one sheet carries on this side: its commands, and the forms they place."""
-        used, commands = Dictionary(), list(self._before)
-        pages = list(placed_pages(self._press.layout, sheet, self._face))
+        used, commands = dict[str, pikepdf.Object](), list(self._before)
+        layout = self._press.layout
         if self._content == "text":
-            for page in pages:
-                if self._colophon and self._colophon.holds(sheet.section, page.place):
+            for number, place in places(layout, sheet, self._face):
+                window = self._window(number, place)
+                if self._colophon and self._colophon.holds(sheet.section, place):
                     used["/Colophon"] = self._forms.colophon()
-                    commands += [self._window(page), "/Colophon Do Q"]
+                    commands += [window, "/Colophon Do Q"]
                 else:
-                    commands += self._page(sheet.section, page, used)
+                    commands += self._page(sheet.section, place, window, used)
             if numbered := self._press.spec.extras.numbered:
                 leaf = (self._press.spec.leaf.width, self._press.spec.leaf.height)
-                commands += self._writer.commands(draw_numbers(self._press.layout, pages, numbered, leaf))
+                pages = list(placed_pages(layout, sheet, self._face))
+                commands += self._writer.commands(draw_numbers(layout, pages, numbered, leaf))
         else:
-            commands += self._writer.commands(page_numbers(self._press.layout, pages))
+            pages = list(placed_pages(layout, sheet, self._face))
+            commands += self._writer.commands(page_numbers(layout, pages))
         if self._marks is not None and self.shared is not None:
             used["/Marks"] = self.shared
             commands.append("/Marks Do")
@@ -163,24 +168,28 @@ class _Side:
             self._written[of_section] = self._writer.commands(marks.section(sheet.section, outermost))
         return self._written[of_sheet] + self._written[of_section]
 
-    def _page(self, section: int, page: PlacedPage, used: Dictionary) -> list[str]:
+    def _page(
+        self, section: int, place: Placement, window: str, used: dict[str, pikepdf.Object]
+    ) -> list[str]:
         """One page of the text, or a ruled one, clipped to its trimmed page and bleed."""
-        number, forms = page.page, self._forms
-        if number is not None and forms.has(number):
-            name = f"/Text{number}"
-            used[name] = forms.of_text(number)
-            matrix = forms.matrix(number, page.spine, self._press.creep_shift(section, page))
-            return [self._window(page), matrix, f"{name} Do Q"]
+        forms = self._forms
+        source = forms.source(place.page)
+        if source is not None:
+            name = f"/Text{place.page}"
+            used[name] = forms.of_text(source)
+            matrix = forms.matrix(source, place.spine, self._press.creep_shift(section, place))
+            return [window, matrix, f"{name} Do Q"]
         if self._press.spec.text.filler == "plain":
             return []
-        name = f"/Ruled-{page.spine or 'strip'}"
-        used[name] = forms.ruled(page.spine)
-        return [self._window(page), f"{name} Do Q"]
+        name = f"/Ruled-{place.spine or 'strip'}"
+        used[name] = forms.ruled(place.spine)
+        return [window, f"{name} Do Q"]
 
-    def _window(self, page: PlacedPage) -> str:
+    def _window(self, number: int, place: Placement) -> str:
         """On to the trimmed page, and nothing beyond it and its bleed."""
-        key = (page.position, page.place.column, page.place.row)
+        key = (number, place.column, place.row)
         if key not in self._windows:
+            page = placed(self._press.layout, place, self._face, number)
             onto = _cm(_onto(page, self._press.layout.height))
             self._windows[key] = f"q {onto} {numbers(_clip(page, self._press))} re W n"
         return self._windows[key]

@@ -1,6 +1,7 @@
 """Pages as forms that a printed sheet can place: those of a text, and ruled ones."""
 
 import io
+import zlib
 from collections.abc import Callable
 from dataclasses import dataclass, field
 
@@ -35,6 +36,13 @@ def numbers(values: tuple[float, ...] | list[float]) -> str:
     return " ".join(f"{value:.5f}" for value in values)
 
 
+def packed(pdf: pikepdf.Pdf, content: bytes, **entries: object) -> pikepdf.Stream:
+    """A stream of commands, packed as it will be written."""
+    stream = pdf.make_stream(b"", **entries)
+    stream.write(zlib.compress(content), filter=Name.FlateDecode)
+    return stream
+
+
 @dataclass(slots=True)
 class PageForms:
     """The forms of one document, each made when it is first placed."""
@@ -48,19 +56,18 @@ class PageForms:
     _media_boxes: dict[Geometry, pikepdf.Object] = field(default_factory=dict)
     _matrices: dict[tuple[Geometry, SpineSide | None, Mm], str] = field(default_factory=dict)
 
-    def has(self, number: int | None) -> bool:
-        """Whether the text has such a page."""
-        return number is not None and self._source(number) <= len(self.text)
+    def source(self, number: int | None) -> int | None:
+        """The page of the text a page shows, from 1; none where the text has no such page."""
+        if number is None:
+            return None
+        source = source_of(number, self.spec.extras.arranged)
+        return source if source <= len(self.text) else None
 
-    def _source(self, number: int) -> int:
-        return source_of(number, self.spec.extras.arranged)
-
-    def of_text(self, number: int) -> pikepdf.Object:
+    def of_text(self, source: int) -> pikepdf.Object:
         """A page of the text, from 1.
 
         :raises TextError: naming the page, when it cannot be read.
         """
-        source = self._source(number)
         if source not in self._of_text:
             self._of_text[source] = self._page_as_form(self.text[source - 1], source)
         return self._of_text[source]
@@ -80,6 +87,7 @@ class PageForms:
                     form["/Group"] = group
                 return form
             form = self.pdf.make_indirect(pikepdf.Page(page.page).as_form_xobject(False))
+            form.write(zlib.compress(form.read_bytes()), filter=Name.FlateDecode)
             form["/BBox"] = box
         except (pikepdf.PdfError, RuntimeError, ValueError) as error:
             raise TextError(f"Page {number} of the text cannot be read ({error}); export it again.") from None
@@ -92,9 +100,9 @@ class PageForms:
             self._media_boxes[page.geometry] = Array([]) if box is None else box
         return self._media_boxes[page.geometry]
 
-    def matrix(self, number: int, spine: SpineSide | None, towards_spine: Mm) -> str:
+    def matrix(self, source: int, spine: SpineSide | None, towards_spine: Mm) -> str:
         """From the text's own page to the trimmed page as it is read, from its lower left."""
-        key = (self.text[self._source(number) - 1].geometry, spine, towards_spine)
+        key = (self.text[source - 1].geometry, spine, towards_spine)
         if key not in self._matrices:
             self._matrices[key] = f"{numbers(self._matrix(*key))} cm"
         return self._matrices[key]
@@ -132,7 +140,8 @@ class PageForms:
         colour = [int(look.colour[at : at + 2], 16) / 255 for at in (1, 3, 5)]
         commands = [f"{numbers(colour)} RG {width * mm:.4f} w 1 J"]
         commands += [_rule(line, leaf.height) for line in ruling(text.filler, area, look.pitch)]
-        return self.pdf.make_stream(
+        return packed(
+            self.pdf,
             "\n".join(commands).encode(),
             Type=Name.XObject,
             Subtype=Name.Form,

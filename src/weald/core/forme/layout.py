@@ -166,12 +166,20 @@ def lay_out(
 
 def placed_pages(layout: Layout, sheet: Sheet, face: Face) -> Iterator[PlacedPage]:
     """Every page on one side of a printed sheet."""
+    for number, place in places(layout, sheet, face):
+        yield placed(layout, place, face, number)
+
+
+def places(layout: Layout, sheet: Sheet, face: Face) -> Iterator[tuple[int, Placement]]:
+    """Every page on one side of a printed sheet, with the number of the unfolded sheet it stands on there."""
     for number, position in enumerate(layout.positions(face)):
         for place in sheet.outer if position.side == "outer" else sheet.inner:
-            yield _placed(layout, place, position, number)
+            yield number, place
 
 
-def _placed(layout: Layout, place: Placement, position: Position, number: int) -> PlacedPage:
+def placed(layout: Layout, place: Placement, face: Face, number: int) -> PlacedPage:
+    """Where a page stands; all sheets laid out alike have the same at the same place."""
+    position = layout.positions(face)[number]
     width, height = layout.unfolded_width / layout.columns, layout.unfolded_height / layout.rows
     cell = Rect(place.column * width, place.row * height, width, height)
     up = place.up

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field, replace
 from functools import lru_cache
 
 from weald.core.drawing import Drawing, Element, Sketch
-from weald.core.folding.imposition import Section, Sheet, sample_sheet
+from weald.core.folding.imposition import Placement, Section, Sheet, sample_sheet
 from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.programme import parse_programme
 from weald.core.folding.steps import FoldStep, fold_steps, slits_advised
@@ -76,11 +76,11 @@ class Press:
             return False
         return backs_half_turned(self.layout.width, self.layout.height, printing.flip)
 
-    def creep_shift(self, section: int, page: PlacedPage) -> Mm:
+    def creep_shift(self, section: int, place: Placement) -> Mm:
         """How far a page's content is moved towards the spine, so that margins are even once trimmed."""
         if not self.spec.printing.creep_shift:
             return 0.0
-        return page.place.folio * self.own_steps.get(section, self.creep_step)
+        return place.folio * self.own_steps.get(section, self.creep_step)
 
 
 @lru_cache(maxsize=32)
