@@ -45,14 +45,57 @@ def _parts(word: str) -> tuple[str, int, bool]:
     return axis, parts, "zig-zag" in how
 
 
-def _unfolded(grid: Grid, word: str) -> Grid:
+def _layers(programme: list[str]) -> list[list[int]]:
+    """How many layers lay at each place along a fold's own way before it was made."""
+    sides = {"upright": 1, "level": 1}
+    for word in reversed(programme):
+        axis, parts, _ = _parts(word)
+        sides[axis] = sides[axis] * parts // (parts - 1 if "off-centre" in word else 1)
+    there = {axis: [1] * side for axis, side in sides.items()}
+    before = []
+    for word in programme:
+        axis, parts, _ = _parts(word)
+        now = there[axis]
+        before.append(now)
+        share = len(now) // parts
+        if parts == 2 or "off-centre" in word:
+            rest = now[share:]
+            there[axis] = [
+                each + (now[share - 1 - place] if place < share else 0) for place, each in enumerate(rest)
+            ]
+        else:
+            there[axis] = [layers * parts for layers in now[:share]]
+    return before
+
+
+def _carried_back(grid: Grid, axis: str, before: list[int], share: int) -> Grid:
+    """What lies on top of the first places is lifted off and laid down beside them, turned over."""
+    lines = [list(line) for line in zip(*grid, strict=True)] if axis == "upright" else grid
+    tops: Grid = []
+    rest: Grid = []
+    for place, line in enumerate(lines):
+        if place >= share:
+            rest.append(line)
+            continue
+        over, under = before[share - 1 - place], before[share + place]
+        cuts = [len(stack) * over // (over + under) for stack in line]
+        tops.append([stack[:cut] for stack, cut in zip(line, cuts, strict=True)])
+        rest.append([stack[cut:] for stack, cut in zip(line, cuts, strict=True)])
+    turned = [[_turned(stack, axis) for stack in line] for line in reversed(tops)]
+    whole = [*turned, *rest]
+    return [list(row) for row in zip(*whole, strict=True)] if axis == "upright" else whole
+
+
+def _unfolded(grid: Grid, word: str, before: list[int]) -> Grid:
     axis, parts, zigzag = _parts(word)
+    if parts == 2 or "off-centre" in word:
+        return _carried_back(grid, axis, before, len(before) // parts)
     share = len(grid[0][0]) // parts
 
     def lift(number: int) -> Grid:
         return [[stack[number * share : (number + 1) * share] for stack in row] for row in grid]
 
-    if zigzag or parts == 2:
+    if zigzag:
         # from the top: first part, second part …; the last lies as it was
         strips = [
             _mirrored(lift(number), axis) if (parts - 1 - number) % 2 else lift(number)
@@ -69,8 +112,9 @@ def _unfolded(grid: Grid, word: str) -> Grid:
 def unfold(programme: str, leaves: int) -> Grid:
     """The flat sheets, inner side up, each cell a stack of scraps: the innermost sheet on top."""
     grid: Grid = [[tuple(Scrap(number) for number in range(leaves))]]
-    for word in reversed(programme.split(", ")):
-        grid = _unfolded(grid, word)
+    words = programme.split(", ")
+    for word, before in zip(reversed(words), reversed(_layers(words)), strict=True):
+        grid = _unfolded(grid, word, before)
     return grid
 
 

@@ -125,6 +125,8 @@ def _starts(fold: Fold, low: int, size: int) -> list[tuple[int, bool]]:
 
     :param low: where the packet begins; ``size``: how long one part is.
     """
+    if fold.off_centre:
+        return [(low + size, True)]
     last = low + (fold.parts - 1) * size
     if fold.zigzag or fold.parts == 2:
         # the first part is carried over and back, one part less each time
@@ -168,7 +170,11 @@ def fold_motions(programme: Programme) -> tuple[tuple[Motion, ...], tuple[Pose, 
                 _carried(pose, axis, crease, top + highest - pose.level) if pose.cell in moved else pose
                 for pose in poses
             ]
-        low[axis] += size[axis] * (1 if fold.parts == 3 and not fold.zigzag else fold.parts - 1)
+        if fold.off_centre:
+            low[axis] += size[axis]
+            size[axis] *= fold.lasting
+        else:
+            low[axis] += size[axis] * (1 if fold.parts == 3 and not fold.zigzag else fold.parts - 1)
     return tuple(motions), tuple(poses)
 
 

@@ -1,7 +1,8 @@
 """Fold programmes: the folds from flat sheet to folded packet, in order and in words.
 
 A fold runs ``upright`` or ``level`` on the sheet as it lies unfolded, at the middle; ``in three`` rolls it up
-at the thirds, ``zig-zag in four`` folds it to and fro. Folds are told apart by commas, and the last is the
+at the thirds, ``zig-zag in four`` folds it to and fro, and ``off-centre in three`` carries one third of it
+over, so that the rest can be folded on after other folds. Folds are told apart by commas, and the last is the
 spine: ``level, upright``. A lone zig-zag is a *concertina*: one strip without a spine. ``single leaves 2 by
 1`` folds nothing: so many leaves are cut out of a sheet and stacked.
 """
@@ -41,24 +42,39 @@ MAX_CELLS = 256
 LONGEST = 200
 """Letters of the longest programme: six folds, each in as many words as a fold may take."""
 NUMBERS = ("two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
-_FOLD = re.compile(r"(upright|level)?\s*(zig-?zag)?(?:\s*in (\w+))?")
+_FOLD = re.compile(r"(upright|level)?\s*(zig-?zag|off-?cent(?:re|er))?(?:\s*in (\w+))?")
 _BETWEEN = re.compile(r"\s*(?:,|;|\bthen\b)\s*|\s+(?=(?:upright|level)\b)")
 _LEAVES = re.compile(r"single leaves,? (\d{1,2}) by (\d{1,2})")
 
 
 @dataclass(frozen=True, slots=True)
 class Fold:
-    """One word of a programme: ``parts`` equal parts along ``axis``, rolled up or zig-zag."""
+    """One word of a programme: ``parts`` equal parts along ``axis``, rolled up or zig-zag.
+
+    :param off_centre: only the first of the parts is carried over.
+    """
 
     axis: Axis
     parts: int = 2
     zigzag: bool = False
+    off_centre: bool = False
 
     @property
     def word(self) -> str:
         """The fold as it is written in a programme."""
         rolled = f" in {NUMBERS[self.parts - 2]}" if self.parts > 2 else ""
-        return self.axis + (" zig-zag" if self.zigzag else "") + rolled
+        how = " zig-zag" if self.zigzag else " off-centre" if self.off_centre else ""
+        return self.axis + how + rolled
+
+    @property
+    def lasting(self) -> int:
+        """How many of its parts the packet is long once it is made."""
+        return self.parts - 1 if self.off_centre else 1
+
+    @property
+    def creases(self) -> int:
+        """How many creases it makes."""
+        return 1 if self.off_centre else self.parts - 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,13 +117,18 @@ def _read_fold(word: str) -> Fold:
     if match is None or not (match[1] or match[2]):
         names = ", ".join(NAMED_PROGRAMMES)
         raise FoldError(
-            f"“{word}” is no fold; write upright or level, with in three or zig-zag in four where it is so, "
-            f"or a name ({names})."
+            f"“{word}” is no fold; write upright or level, with in three, zig-zag in four or off-centre in "
+            f"three where it is so, or a name ({names})."
         )
-    zigzag, parts = bool(match[2]), _parts(match[3])
-    if not 2 <= parts <= 12 or (parts > 3 and not zigzag):
-        raise FoldError(f"“{word}” cannot be folded; in two, in three, or zig-zag in up to twelve parts can.")
-    return Fold("level" if match[1] == "level" else "upright", parts, zigzag)
+    how = match[2] or ""
+    zigzag, off_centre = how.startswith("zig"), how.startswith("off")
+    parts = 3 if off_centre and match[3] is None else _parts(match[3])
+    if not (3 if off_centre else 2) <= parts <= 12 or (parts > 3 and not how):
+        raise FoldError(
+            f"“{word}” cannot be folded; in two, in three, zig-zag in up to twelve parts, or off-centre in "
+            "three to twelve can."
+        )
+    return Fold("level" if match[1] == "level" else "upright", parts, zigzag, off_centre)
 
 
 def _parts(written: str | None) -> int:
@@ -120,13 +141,20 @@ def _parts(written: str | None) -> int:
 
 
 def _grid(folds: tuple[Fold, ...]) -> tuple[int, int]:
-    columns = rows = 1
-    for fold in folds:
-        if fold.axis == "upright":
-            columns *= fold.parts
-        else:
-            rows *= fold.parts
-    return columns, rows
+    """Leaves across and down the sheet, found by unfolding it: each fold makes so many of what it left.
+
+    :raises FoldError: when what an off-centre fold leaves is not folded on into as many parts.
+    """
+    along: dict[Axis, int] = {"upright": 1, "level": 1}
+    for fold in reversed(folds):
+        left = along[fold.axis]
+        if left % fold.lasting:
+            raise FoldError(
+                f"“{fold.word}” leaves {NUMBERS[fold.lasting - 2]} parts side by side; fold them {fold.axis} "
+                "later on, so that all lie on one another."
+            )
+        along[fold.axis] = left // fold.lasting * fold.parts
+    return along["upright"], along["level"]
 
 
 def _checked(programme: Programme) -> Programme:
@@ -157,6 +185,11 @@ def parse_programme(text: str) -> Programme:
     last = folds[-1]
     if len(folds) == 1 and last.zigzag and last.parts > 2:
         return _checked(Programme("concertina", folds, *_grid(folds)))
+    if loose := next((each for each in folds if each.off_centre and each.axis == last.axis), None):
+        raise FoldError(
+            f"“{loose.word}” runs as the spine does, and the part carried over would not be held by it; fold "
+            f"off-centre the other way."
+        )
     if last.parts != 2:
         raise FoldError(
             f"“{', '.join(fold.word for fold in folds)}” ends {last.word}, which leaves no spine "

@@ -57,7 +57,7 @@ class FoldStep:
 
 def slits_advised(programme: Programme, grammage: float, sheets_together: int) -> bool:
     """Slits are advised for three or more folds, or two folds of thick or stacked paper."""
-    folds = sum(fold.parts - 1 for fold in programme.folds)
+    folds = sum(fold.creases for fold in programme.folds)
     return folds >= 3 or (folds == 2 and (grammage > THICK_PAPER or sheets_together > 1))
 
 
@@ -93,6 +93,9 @@ def fold_steps(programme: Programme, slit: bool, fold_to: FoldTo) -> tuple[FoldS
     return tuple(steps)
 
 
+_PARTS = {3: "third", 4: "quarter", 5: "fifth", 6: "sixth"}
+
+
 def _fold_words(fold: Fold, fold_to: FoldTo, symbol: Symbol) -> str:
     upright = fold.axis == "upright"
     if fold.parts == 2:
@@ -101,13 +104,17 @@ def _fold_words(fold: Fold, fold_to: FoldTo, symbol: Symbol) -> str:
             if upright
             else "Fold the upper edge down to the lower"
         )
+    elif fold.off_centre:
+        part = _PARTS.get(fold.parts, f"part of {fold.parts}")
+        words = f"Fold the {'left' if upright else 'upper'} {part} over on to the next"
     elif fold.zigzag:
         words = f"Fold zig-zag into {fold.parts} {'upright' if upright else 'level'} strips"
     elif upright:
         words = "Fold the right third over to the left, then the left third over it"
     else:
         words = "Fold the lower third up, then the upper third down over it"
-    to = "to the printed marks" if fold_to == "marks" else "edge to edge"
+    edges = "measured first, as there is no edge to fold to" if fold.off_centre else "edge to edge"
+    to = "to the printed marks" if fold_to == "marks" else edges
     return f"{words}, {to}; the two {symbol}{'es' if symbol == 'cross' else 's'} meet."
 
 

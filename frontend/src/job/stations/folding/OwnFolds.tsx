@@ -19,6 +19,9 @@ const GRID = [
 const WAYS: readonly (readonly [string, string])[] = [
   ["", t("folding.atTheMiddle")],
   ["in three", t("folding.inThree")],
+  ["off-centre in three", t("folding.offCentre", { part: 3 })],
+  ["off-centre in four", t("folding.offCentre", { part: 4 })],
+  ["off-centre in five", t("folding.offCentre", { part: 5 })],
   ...ZIGZAGS.map((parts) => [`zig-zag in ${parts}`, t("folding.zigZagIn", { parts })] as const),
 ];
 
