@@ -83,6 +83,13 @@ def test_a_field_reads_back_as_the_same_length(length: float, units: str) -> Non
     assert parse_length(notation.editable(length), notation.bare) == pytest.approx(length, abs=2e-4)
 
 
+@given(st.integers(1, 300_000))
+def test_hundredths_of_a_millimetre_are_read_back_from_a_field_in_inches(hundredths: int) -> None:
+    length, notation = hundredths / 100, Notation("inch")
+    assert parse_length(notation.editable(length), "inch") == pytest.approx(length, abs=1e-9)
+    assert "mm" not in notation.editable(length)
+
+
 @given(st.integers(0, 64 * 20), st.sampled_from([16, 32, 64]))
 def test_inch_fractions_on_the_ruler_are_shown_exactly(marks: int, division: int) -> None:
     notation = Notation("inch", inch_division=division)
@@ -103,7 +110,14 @@ def test_steps_go_from_mark_to_mark() -> None:
 
 @pytest.mark.parametrize(
     ("length", "field"),
-    [(3.175, "1/8"), (3.0, "3 mm"), (21.4, "21.4 mm"), (120.0, "120 mm"), (25.4 / 3, "0.33333")],
+    [
+        (3.175, "1/8"),
+        (3.0, "0.1181"),
+        (21.4, "0.8425"),
+        (120.0, "4.7244"),
+        (18.0, "0.7087"),
+        (25.4 / 3, "0.33333"),
+    ],
 )
 def test_a_field_in_inches_holds_a_fraction_or_what_was_given(length: float, field: str) -> None:
     notation = Notation(units="inch")

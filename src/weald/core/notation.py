@@ -13,7 +13,7 @@ from fractions import Fraction
 from functools import lru_cache
 from typing import Literal
 
-from weald.core.units import MM_PER_INCH, TOLERANCE, BareUnit, Mm, Units
+from weald.core.units import INCH_DECIMALS, MM_PER_INCH, TOLERANCE, BareUnit, Mm, Units
 
 
 @lru_cache(maxsize=4096)
@@ -266,14 +266,18 @@ class Notation:
     def editable(self, value: Mm) -> str:
         """A length as it stands in a field: one unit, and read back as the same size.
 
-        Inches are shown as a fraction where that is exact; a size that is round in millimetres, as “3 mm”.
+        Inches are shown as a fraction where that is exact; a size given in millimetres with the decimals it
+        is read back from.
         """
         if self.units != "inch":
             return plain_number(value, 4)
         inches = self._whole_inches(value, 5)
-        if "." in inches and abs(round(value, 2) - value) < ROUND_MM:
-            return f"{plain_number(value, 2)} mm"
-        return inches
+        if "." not in inches:
+            return inches
+        given = abs(round(value, 2) - value) < ROUND_MM
+        shown = f"{value / MM_PER_INCH:.{INCH_DECIMALS}f}" if given else inches
+        # four decimals, noughts among them, say that it was given in millimetres: nothing else has so many
+        return f"{shown}0" if not given and len(shown.partition(".")[2]) == INCH_DECIMALS else shown
 
     def _whole_inches(self, value: Mm, decimals: int) -> str:
         """Inches as a fraction where that is exact, else in decimals."""

@@ -57,6 +57,8 @@ _TERM = re.compile(
     re.VERBOSE | re.IGNORECASE,
 )
 _SIGN = re.compile(r"\s*([+\-−–‐‑‒—﹣－])\s*")
+INCH_DECIMALS = 4
+"""Decimals of an inch that tell hundredths of a millimetre apart."""
 _EXAMPLES = "write it like 135, 13.5 cm, 5 1/4 in, 80pt or 210+6"
 
 
@@ -70,6 +72,18 @@ def _spell_out_fractions(text: str) -> str:
         else:
             spelt.append("/" if char == "⁄" else char)
     return "".join(spelt).strip()
+
+
+def _in_mm(match: re.Match[str], text: str, per_unit: Mm) -> Mm:
+    """One number of a sum. A size given in millimetres is written with four decimals of an inch, and they
+    are read back as what was given."""
+    length = _term_number(match, text) * per_unit
+    decimals = len((match["decimal"] or "").replace(",", ".").partition(".")[2])
+    if per_unit == MM_PER_INCH and decimals == INCH_DECIMALS:
+        given = round(length, 2)
+        if abs(given - length) <= MM_PER_INCH * 10.0**-INCH_DECIMALS / 2 + TOLERANCE:
+            return given
+    return length
 
 
 def _term_number(match: re.Match[str], text: str) -> float:
@@ -91,7 +105,8 @@ def parse_length(text: str | float, bare: BareUnit = "mm") -> Mm:
         ``80pt`` or ``210 + 6``. A hyphen joins a whole number and a fraction only where nothing stands
         between them; with spaces, or as any other minus sign, it takes away.
     :param bare: the unit of a number written without one.
-    :returns: millimetres, not rounded; negative when the sum comes out so.
+    :returns: millimetres, not rounded, but that four decimals of an inch are the hundredth of a millimetre
+        they stand for, where they stand for one: 0.7087 is 18. Negative when the sum comes out so.
     :raises SizeError: when the text is no length. A sum in which some numbers have a
         unit and others have none is refused rather than guessed at.
     """
@@ -117,7 +132,7 @@ def parse_length(text: str | float, bare: BareUnit = "mm") -> Mm:
             raise SizeError(f"“{text}” is not a length; {_EXAMPLES}.")
         unit = term["unit"].lower() if term["unit"] else None
         units.add(unit)
-        total += sign * _term_number(term, text) * (_UNIT_MM[unit] if unit else per_bare)
+        total += sign * _in_mm(term, text, _UNIT_MM[unit] if unit else per_bare)
         position = term.end()
         if position == len(rest):
             break

@@ -228,7 +228,7 @@ def take_readings(request: HttpRequest, sent: Readings) -> ReadingReply:
     if any(each.unit == "g" for each in found):
         return ReadingReply(text=f"{mean:.1f}", shown=[f"{each.value:g} g" for each in found])
     return ReadingReply(
-        text=f"{mean:.3f} mm" if notation.units == "inch" else f"{round(mean, 3):g}",
+        text=notation.editable(round(mean, 3)),
         shown=[notation.limit(each.value) for each in found],
     )
 
