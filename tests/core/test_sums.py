@@ -5,6 +5,8 @@ import re
 from typing import get_args
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from tests.core.made_up_jobs import made_up_job
 from tests.core.sums import worked_out
@@ -12,6 +14,8 @@ from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
 from weald.core.planning.plan import plan
+from weald.core.shelf.conversions import Quantity as Converting
+from weald.core.shelf.conversions import convert
 from weald.core.sums import Terms, in_figures, worked_by
 from weald.core.units import Units
 
@@ -90,3 +94,15 @@ def test_what_is_compared_in_a_sum_is_told_apart() -> None:
     terms: Terms = (("inside", "length", 4.0011), ("outside", "length", 4.0009))
     made = in_figures("nothing: {inside} is more than {outside}", terms, "length", 0.0, Notation())
     assert made == "nothing: 4.0011 is more than 4.0009 = 0"
+
+
+@given(st.floats(0.02, 500), st.sampled_from(get_args(Converting)), st.floats(0.5, 3), st.integers(1, 400))
+def test_a_conversion_comes_out_from_its_figures(
+    value: float, unit: Converting, bulk: float, leaves: int
+) -> None:
+    for each in convert(value, unit, bulk=bulk, leaves=leaves):
+        left, _, right = each.sum.rpartition(" = ")
+        number = right.split()[0]
+        digits = {"Thickness of a leaf": 4, "Pages per inch": 0}.get(each.label, 1)
+        found = float(eval(left.replace("×", "*"), {"__builtins__": {}}))
+        assert abs(found - float(number)) <= 0.5 * 10.0**-digits * 1.0001, each.sum

@@ -23,7 +23,11 @@ from weald.web.jobs.sets import begin_set, save_set
 from weald.web.week import books, services
 from weald.web.week.models import Feed, Laying, WeekEvent, Wish
 
-ALL_DAY = [{"weekday": day, "begins": "0:00", "ends": "23:59"} for day in range(7)]
+ALL_DAY = [
+    {"weekday": day, "begins": begins, "ends": ends}
+    for day in range(7)
+    for begins, ends in (("0:00", "12:00"), ("12:00", "0:00"))
+]
 
 
 def workplace(client: Client, *people: dict[str, Any], **more: Any) -> Any:

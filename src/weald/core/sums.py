@@ -32,6 +32,8 @@ _TERM = re.compile(r"\{(\w+)\}")
 _ANGLE = re.compile(r"(sin|tan) ?\(?([\d.]+)°\)?")
 _LARGER = re.compile(r"the (larger|lesser) of (.+) and (.+)")
 _NOTHING = re.compile(r"nothing: (.+) is (more|less|no more|no less) than (.+)")
+_PLAIN_DIGITS = 4
+"""Decimals of a plain number in a sum, where the sum takes no more."""
 _ROUNDED_UP = ", rounded up"
 _CHOICES = {"larger": "max", "lesser": "min"}
 _SIDES = {"more": ">", "less": "<", "no more": "<=", "no less": ">="}
@@ -110,6 +112,29 @@ def in_figures(formula: str, terms: Terms, kind: Kind, value: float, notation: N
     if work is None:
         return usual.text
     return next((each.text for each in chain((usual,), written) if each.comes_out(work)), usual.text)
+
+
+def to_come_out(
+    formula: str,
+    terms: Mapping[str, float],
+    value: float,
+    decimals: int,
+    constants: Mapping[str, float] | None = None,
+) -> str:
+    """The left side of a sum of plain numbers, with the fewest digits by which it comes to its result.
+
+    :param decimals: those of the result, which ``value`` is rounded to.
+    :param constants: terms that are known to two decimals by whoever reads.
+    """
+    work = worked_by(formula)
+    for digits in range(_PLAIN_DIGITS, 10):
+        figures = {name: plain_number(each, digits) for name, each in terms.items()}
+        for name, each in (constants or {}).items():
+            figures[name] = plain_number(each, digits - _PLAIN_DIGITS + 2)
+        written = _Written(formula.format(**figures), figures, round(value, decimals), decimals)
+        if work is None or written.comes_out(work):
+            break
+    return written.text
 
 
 @dataclass(frozen=True, slots=True)

@@ -4,16 +4,19 @@ Grammage ↔ pounds of a grade; millimetres ↔ points (thousandths of an inch) 
 sides of a leaf counted); grammage, bulk and thickness from one another.
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.errors import SizeError
 from weald.core.notation import plain_number
 from weald.core.paper import BASIC_SIZE_INCHES, LB_PER_REAM_TO_GSM, Grade, calliper_from_bulk, gsm_from_pounds
+from weald.core.sums import to_come_out
 from weald.core.units import MM_PER_BOARD_POINT, MM_PER_INCH
 
 Quantity = Literal["gsm", "pounds", "mm", "points", "pages_per_inch", "stack"]
 PAGES_A_LEAF = 2
+_REAM = {"ream": LB_PER_REAM_TO_GSM}
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,7 +70,11 @@ def _from_weight(value: float, unit: Quantity, grade: Grade, bulk: float | None)
         width, height = BASIC_SIZE_INCHES[grade]
         found.append(
             _answer(
-                "Grammage", gsm, "g/m²", f"{_n(value)} × {LB_PER_REAM_TO_GSM:.2f} / ({width:g} × {height:g})"
+                "Grammage",
+                gsm,
+                "g/m²",
+                f"{{pounds}} × {{ream}} / ({width:g} × {height:g})",
+                {"pounds": value},
             )
         )
     for each in Grade:
@@ -80,49 +87,53 @@ def _from_weight(value: float, unit: Quantity, grade: Grade, bulk: float | None)
                 f"Pounds, {each.value}",
                 pounds,
                 "lb",
-                f"{_n(gsm)} × {width:g} × {height:g} / {LB_PER_REAM_TO_GSM:.2f}",
+                f"{{gsm}} × {width:g} × {height:g} / {{ream}}",
+                {"gsm": gsm},
             )
         )
     if bulk:
-        found += _thickness(calliper_from_bulk(gsm, bulk), f"{_n(gsm)} × {_n(bulk)} / 1000")
+        thickness = calliper_from_bulk(gsm, bulk)
+        found += _thickness(thickness, "{gsm} × {bulk} / 1000", {"gsm": gsm, "bulk": bulk})
     return found
 
 
 def _from_thickness(value: float, unit: Quantity, bulk: float | None, leaves: int) -> list[Converted]:
     if unit == "points":
-        thickness, how = value * MM_PER_BOARD_POINT, f"{_n(value)} × {MM_PER_BOARD_POINT}"
+        thickness, how = value * MM_PER_BOARD_POINT, f"{{value}} × {MM_PER_BOARD_POINT}"
     elif unit == "pages_per_inch":
-        thickness, how = PAGES_A_LEAF * MM_PER_INCH / value, f"{PAGES_A_LEAF} × {MM_PER_INCH} / {_n(value)}"
+        thickness, how = PAGES_A_LEAF * MM_PER_INCH / value, f"{PAGES_A_LEAF} × {MM_PER_INCH} / {{value}}"
     elif unit == "stack":
-        thickness, how = value / leaves, f"{_n(value)} / {leaves}"
+        thickness, how = value / leaves, f"{{value}} / {leaves}"
     else:
         thickness, how = value, ""
-    found = _thickness(thickness, how)
+    found = _thickness(thickness, how, {"value": value})
     if bulk:
         found.append(
-            _answer("Grammage", 1000 * thickness / bulk, "g/m²", f"1000 × {_n(thickness)} / {_n(bulk)}")
+            _answer(
+                "Grammage",
+                1000 * thickness / bulk,
+                "g/m²",
+                "1000 × {thickness} / {bulk}",
+                {"thickness": thickness, "bulk": bulk},
+            )
         )
     return [each for each in found if each.sum]
 
 
-def _thickness(thickness: float, how: str) -> list[Converted]:
+def _thickness(thickness: float, how: str, terms: Mapping[str, float]) -> list[Converted]:
+    leaf = {"thickness": thickness}
+    points, pages = f"{{thickness}} / {MM_PER_BOARD_POINT}", f"{PAGES_A_LEAF} × {MM_PER_INCH} / {{thickness}}"
     return [
-        _answer("Thickness of a leaf", thickness, "mm", how, 4),
-        _answer("Points", thickness / MM_PER_BOARD_POINT, "pt", f"{_n(thickness)} / {MM_PER_BOARD_POINT}"),
-        _answer(
-            "Pages per inch",
-            pages_per_inch(thickness),
-            "",
-            f"{PAGES_A_LEAF} × {MM_PER_INCH} / {_n(thickness)}",
-            0,
-        ),
+        _answer("Thickness of a leaf", thickness, "mm", how, terms, 4),
+        _answer("Points", thickness / MM_PER_BOARD_POINT, "pt", points, leaf),
+        _answer("Pages per inch", pages_per_inch(thickness), "", pages, leaf, 0),
     ]
 
 
-def _answer(label: str, value: float, unit: str, how: str, decimals: int = 1) -> Converted:
+def _answer(
+    label: str, value: float, unit: str, how: str, terms: Mapping[str, float], decimals: int = 1
+) -> Converted:
     shown = f"{plain_number(value, decimals)} {unit}".strip()
-    return Converted(label, value, shown, f"{how} = {shown}" if how else "")
-
-
-def _n(value: float) -> str:
-    return plain_number(value, 4)
+    return Converted(
+        label, value, shown, f"{to_come_out(how, terms, value, decimals, _REAM)} = {shown}" if how else ""
+    )

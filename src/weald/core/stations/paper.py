@@ -63,7 +63,7 @@ def reckon_leaf(spec: JobSpec, ledger: Ledger) -> tuple[Gsm, Mm]:
         grammage = ledger.reckon(
             "paper.grammage",
             grammage_of(paper),
-            f"{{pounds}} lb × {LB_PER_REAM_TO_GSM:.2f} / ({basic_width:g} × {basic_height:g} in)",
+            f"{{pounds}} lb × {LB_PER_REAM_TO_GSM:.3f} / ({basic_width:g} × {basic_height:g} in)",
             {"pounds": ledger.entry("basis weight", paper.basis.pounds, "paper.basis.pounds", "count")},
             rule=f"{paper.basis.grade.value} pounds, 500 sheets of {basic_width:g} × {basic_height:g} in",
         )
