@@ -71,7 +71,10 @@ def worked_by(formula: str) -> Callable[[Mapping[str, float]], float] | None:
     plain = _TERM.sub(rf"{_OWN}\1", plain)
     if rest or any(not word.startswith(_OWN) and word not in _KNOWN for word in _WORD.findall(plain)):
         return None
-    code = compile(plain, "<formula>", "eval")
+    try:
+        code = compile(plain, "<formula>", "eval")
+    except SyntaxError:
+        return None
 
     def work(values: Mapping[str, float]) -> float:
         names: dict[str, Any] = {f"{_OWN}{name}": value for name, value in values.items()}
