@@ -4,6 +4,7 @@ import createClient, { type Middleware } from "openapi-fetch";
 import { reach } from "../app/reach";
 import { type Problem, ProblemError } from "./problem";
 import type { components, paths } from "./schema";
+import type { Answer, Api } from "./typed";
 import { unchanged } from "./unchanged";
 
 export { type Problem, ProblemError };
@@ -145,17 +146,12 @@ export function csrfToken(): string {
   return cookie("__Host-csrftoken") || cookie("csrftoken");
 }
 
-export const api = createClient<paths>({ baseUrl: "/" });
+export const api = createClient<paths>({ baseUrl: "/" }) as unknown as Api;
 // the last looks at an answer first
 api.use(withToken, sayingWhetherReached, unchanged());
 
-interface Answer<T> {
-  data?: T;
-  error?: unknown;
-  response: Response;
-}
-
-function isProblem(value: unknown): value is Problem {
+/** Whether it is what the server says where it refuses. */
+export function isProblem(value: unknown): value is Problem {
   return typeof value === "object" && value !== null && "code" in value && "message" in value;
 }
 

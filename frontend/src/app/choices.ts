@@ -5,7 +5,7 @@ import { api, type Choices, unwrap } from "../api/client";
 export function useChoices(): Choices | undefined {
   return useQuery({
     queryKey: ["choices"],
-    queryFn: async () => unwrap(await api.GET("/api/choices")) as Choices,
+    queryFn: async () => unwrap(await api.GET("/api/choices")),
     staleTime: Infinity,
   }).data;
 }

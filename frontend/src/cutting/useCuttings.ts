@@ -1,6 +1,6 @@
 /** Layouts: listed, watched while they are worked out, cut and taken back. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Cutting, type CuttingOptions, unwrap } from "../api/client";
+import { api, type CuttingOptions, unwrap } from "../api/client";
 import { isBusy, POLL_MS } from "../parts/poll";
 
 /** Laid out as usual: shears, and nothing pinned or left alone. */
@@ -29,9 +29,7 @@ export function useCutting(id: string) {
   return useQuery({
     queryKey: ["cutting", id],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/cuttings/{cutting_id}", { params: { path: { cutting_id: id } } }),
-      ) as Cutting,
+      unwrap(await api.GET("/api/cuttings/{cutting_id}", { params: { path: { cutting_id: id } } })),
     refetchInterval: (query) => (query.state.data && isBusy(query.state.data) ? POLL_MS : false),
     retry: false,
   });

@@ -32,7 +32,7 @@ const PORT: Port<Draft, HouseReply> = {
         params: { query: { version: reply.version, ...chosen } },
         body: draft,
       }),
-    ) as HouseReply,
+    ),
   draftOf: (reply) => reply.house,
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
@@ -42,7 +42,7 @@ export default function HouseRules() {
   const person = usePerson();
   const house = useQuery({
     queryKey: ["house", person.units],
-    queryFn: async () => unwrap(await api.GET("/api/house")) as HouseReply,
+    queryFn: async () => unwrap(await api.GET("/api/house")),
     staleTime: Infinity,
     gcTime: 0,
   });

@@ -31,9 +31,8 @@ export function ChooseStructure() {
 
 function Structures({ onDone }: { onDone: () => void }) {
   const [looked, setLooked] = useState<string | null>(null);
-  const { data, error } = useDraftQuery(
-    "structures",
-    async (body) => unwrap(await api.POST("/api/structures", { body })) as StructureChoice[],
+  const { data, error } = useDraftQuery("structures", async (body) =>
+    unwrap(await api.POST("/api/structures", { body })),
   );
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return <p>{t("common.reckoning")}</p>;

@@ -1,7 +1,7 @@
 import { t, type WordKey } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type HistoryStep, type Plan, unwrap } from "../api/client";
+import { api, type HistoryStep, unwrap } from "../api/client";
 import { Sketch } from "../drawing/Sketch";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
@@ -98,7 +98,7 @@ function State({
       );
       const plan = unwrap(
         await api.POST("/api/plan", { params: { query: { station: "cutting" } }, body: then.spec }),
-      ) as Plan;
+      );
       return { since: then.since, pieces: plan.drawings.find((each) => each.id === "pieces.all") };
     },
     staleTime: 0,

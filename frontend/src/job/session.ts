@@ -13,7 +13,6 @@ import {
   ProblemError,
   type StaleReply,
   type Station,
-  type ToldReply,
   unwrap,
 } from "../api/client";
 import {
@@ -84,7 +83,7 @@ export class JobSession {
               params: { path: { job_id: job.id } },
               body: entry,
             }),
-          ) as ToldReply,
+          ),
         now: () => Date.now(),
         told: (reply) => {
           if (reply.job) this.adopt(reply.job as Job);
@@ -182,7 +181,7 @@ export class JobSession {
           body: this.snapshot.draft,
           signal: question.signal,
         }),
-      ) as Plan;
+      );
       if (question.signal.aborted) return;
       this.shown = plan;
       this.store.found({});

@@ -17,9 +17,7 @@ export function useRemedies(findings: readonly Finding[], station: Station): rea
   const { data, isPlaceholderData } = useDraftQuery(
     "remedies",
     async (body, signal) =>
-      unwrap(
-        await api.POST("/api/remedies", { body, params: { query: { station } }, signal }),
-      ) as Finding[],
+      unwrap(await api.POST("/api/remedies", { body, params: { query: { station } }, signal })),
     { enabled: offers && settled === draft },
     station,
   );

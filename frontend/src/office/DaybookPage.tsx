@@ -3,7 +3,7 @@ import { t } from "../app/words";
 import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link } from "react-router";
-import { api, type Daybook, type DaybookEntry, unwrap } from "../api/client";
+import { api, type DaybookEntry, unwrap } from "../api/client";
 import { Button, Pick } from "../parts/controls";
 import { SearchField } from "../parts/SearchField";
 import { useListParams } from "../parts/useListParams";
@@ -41,7 +41,7 @@ export default function DaybookPage() {
             },
           },
         }),
-      ) as Daybook,
+      ),
     initialPageParam: null as string | null,
     getNextPageParam: (page) => page.earlier,
     placeholderData: keepPreviousData,

@@ -3,7 +3,7 @@ import { t } from "../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link } from "react-router";
-import { api, type Experience, type LearningReply, unwrap } from "../api/client";
+import { api, type Experience, unwrap } from "../api/client";
 import { usePerson } from "../app/person";
 import { Button } from "../parts/controls";
 
@@ -19,11 +19,11 @@ export default function Learnt() {
   }, []);
   const learning = useQuery({
     queryKey: ["learning"],
-    queryFn: async () => unwrap(await api.GET("/api/learning")) as LearningReply,
+    queryFn: async () => unwrap(await api.GET("/api/learning")),
   });
   const take = useMutation({
     mutationFn: async (id: string) =>
-      unwrap(await api.POST("/api/learning/take", { body: { id } })) as LearningReply,
+      unwrap(await api.POST("/api/learning/take", { body: { id } })),
     onSuccess: (reply) => queries.setQueryData(["learning"], reply),
   });
   const error = learning.error ?? take.error;

@@ -20,7 +20,7 @@ const PORT: Port<TermsInput, TermsReply> = {
         params: { query: { version: reply.version, ...chosen } },
         body: draft,
       }),
-    ) as TermsReply,
+    ),
   draftOf: (reply) => reply.terms as TermsInput,
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
@@ -29,7 +29,7 @@ const PORT: Port<TermsInput, TermsReply> = {
 export function TermsForm() {
   const terms = useQuery({
     queryKey: ["terms"],
-    queryFn: async () => unwrap(await api.GET("/api/terms")) as TermsReply,
+    queryFn: async () => unwrap(await api.GET("/api/terms")),
     staleTime: Infinity,
     gcTime: 0,
     retry: false,

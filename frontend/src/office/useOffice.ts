@@ -4,10 +4,8 @@ import {
   api,
   type Agreement,
   type BoughtThing,
-  type Costing,
   type CustomerChange,
   type CustomerRow,
-  type PaperRow,
   unwrap,
 } from "../api/client";
 import type { Port } from "../app/drafts/store";
@@ -17,9 +15,7 @@ export function useAgreement(job: number) {
   return useQuery({
     queryKey: ["office", "agreement", job],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/jobs/{job_id}/agreement", { params: { path: { job_id: job } } }),
-      ) as Agreement,
+      unwrap(await api.GET("/api/jobs/{job_id}/agreement", { params: { path: { job_id: job } } })),
   });
 }
 
@@ -27,9 +23,7 @@ export function useCosts(job: number, seen: boolean) {
   return useQuery({
     queryKey: ["office", "costs", job],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/jobs/{job_id}/costs", { params: { path: { job_id: job } } }),
-      ) as Costing,
+      unwrap(await api.GET("/api/jobs/{job_id}/costs", { params: { path: { job_id: job } } })),
     enabled: seen,
   });
 }
@@ -38,9 +32,7 @@ export function usePapers(job: number, seen: boolean) {
   return useQuery({
     queryKey: ["office", "papers", job],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/jobs/{job_id}/papers", { params: { path: { job_id: job } } }),
-      ) as PaperRow[],
+      unwrap(await api.GET("/api/jobs/{job_id}/papers", { params: { path: { job_id: job } } })),
     enabled: seen,
   });
 }
@@ -48,8 +40,7 @@ export function usePapers(job: number, seen: boolean) {
 export function useCustomers(search: string) {
   return useQuery({
     queryKey: ["office", "customers", search],
-    queryFn: async () =>
-      unwrap(await api.GET("/api/customers", { params: { query: { search } } })) as CustomerRow[],
+    queryFn: async () => unwrap(await api.GET("/api/customers", { params: { query: { search } } })),
   });
 }
 
@@ -79,7 +70,7 @@ export const agreementPort = (job: number): Port<AgreementDraft, Agreement> => (
           ? { ...rest, agreed: agreed.trim() || null, bought: { things: [...things] } }
           : rest,
       }),
-    ) as Agreement,
+    ),
   draftOf: (reply) => ({
     customer: reply.customer,
     agreed: asText(reply.agreed ?? ""),
@@ -98,14 +89,13 @@ export interface PaperOrder {
 }
 
 export const useMakePaper = (job: number) =>
-  useWriting(
-    async (body: PaperOrder) =>
-      unwrap(
-        await api.POST("/api/jobs/{job_id}/papers", {
-          params: { path: { job_id: job } },
-          body,
-        }),
-      ) as PaperRow,
+  useWriting(async (body: PaperOrder) =>
+    unwrap(
+      await api.POST("/api/jobs/{job_id}/papers", {
+        params: { path: { job_id: job } },
+        body,
+      }),
+    ),
   );
 
 export const useSaveCustomer = () =>

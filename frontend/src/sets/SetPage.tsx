@@ -20,7 +20,7 @@ export default function SetPage() {
   const opened = useQuery({
     queryKey: ["set", id, person.units],
     queryFn: async () =>
-      unwrap(await api.GET("/api/sets/{set_id}", { params: { path: { set_id: id } } })) as SetReply,
+      unwrap(await api.GET("/api/sets/{set_id}", { params: { path: { set_id: id } } })),
     staleTime: Infinity,
     gcTime: 0,
   });

@@ -3,7 +3,7 @@ import { t } from "../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useId, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type SetReply, type SetRow, unwrap } from "../api/client";
+import { api, unwrap } from "../api/client";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { SearchField } from "../parts/SearchField";
@@ -14,8 +14,7 @@ export default function Sets() {
   const client = useQueryClient();
   const sets = useQuery({
     queryKey: ["sets", search],
-    queryFn: async () =>
-      unwrap(await api.GET("/api/sets", { params: { query: { search } } })) as SetRow[],
+    queryFn: async () => unwrap(await api.GET("/api/sets", { params: { query: { search } } })),
   });
   const drop = useMutation({
     mutationFn: async (id: number) =>
@@ -83,7 +82,7 @@ function BeginSet() {
   const jobs = useJobChoices();
   const begin = useMutation({
     mutationFn: async () =>
-      unwrap(await api.POST("/api/sets", { body: { title, job: Number(job) } })) as SetReply,
+      unwrap(await api.POST("/api/sets", { body: { title, job: Number(job) } })),
     onSuccess: (made) => void navigate(`/sets/${made.id}`),
   });
   return (

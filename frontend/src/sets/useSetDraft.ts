@@ -35,7 +35,7 @@ const put = async (
       params: { path: { set_id: set.id }, query: chosen },
       body: { version: set.version, spec, ...(job === undefined ? {} : { job }) },
     }),
-  ) as SetReply;
+  );
 
 const PORT: Port<SetInput, SetReply> = {
   write: (spec, set, chosen) => put(set, spec, chosen),

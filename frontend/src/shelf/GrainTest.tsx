@@ -2,7 +2,7 @@
 import { t } from "../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type GrainGuide, type ShelfRow, unwrap } from "../api/client";
+import { api, type ShelfRow, unwrap } from "../api/client";
 import { Sketch } from "../drawing/Sketch";
 import { Button } from "../parts/controls";
 import { GrainMark } from "../parts/GrainMark";
@@ -14,9 +14,7 @@ export function GrainTest({ row, onClose }: { row: ShelfRow; onClose: () => void
   const guides = useQuery({
     queryKey: ["guides", row.item.kind],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/shelf/guides", { params: { query: { kind: row.item.kind } } }),
-      ) as GrainGuide[],
+      unwrap(await api.GET("/api/shelf/guides", { params: { query: { kind: row.item.kind } } })),
     staleTime: Infinity,
   });
   const record = useMutation({

@@ -51,9 +51,7 @@ function Form({
   const when = useQuery({
     queryKey: ["promise", job, "when"],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/jobs/{job_id}/when", { params: { path: { job_id: job } } }),
-      ) as WhenReady,
+      unwrap(await api.GET("/api/jobs/{job_id}/when", { params: { path: { job_id: job } } })),
     retry: false,
   });
   const keep = (promised: string | null) =>

@@ -40,7 +40,7 @@ const PORT: Port<WorkplaceInput, WorkplaceReply> = {
         params: { query: { version: reply.version, ...chosen } },
         body: draft,
       }),
-    ) as WorkplaceReply,
+    ),
   draftOf: (reply) => reply.workplace as WorkplaceInput,
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
@@ -52,7 +52,7 @@ export default function Workplace() {
   const person = usePerson();
   const workplace = useQuery({
     queryKey: ["workplace", person.units],
-    queryFn: async () => unwrap(await api.GET("/api/workplace")) as WorkplaceReply,
+    queryFn: async () => unwrap(await api.GET("/api/workplace")),
     staleTime: Infinity,
     gcTime: 0,
   });

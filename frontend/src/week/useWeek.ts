@@ -1,6 +1,6 @@
 /** The week: read, laid out anew, its steps moved, its books promised. */
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type PromiseReply, type StepMove, unwrap, type Week } from "../api/client";
+import { api, type StepMove, unwrap } from "../api/client";
 import { isBusy, POLL_MS } from "../parts/poll";
 
 const LOOK_AGAIN_MS = 60_000;
@@ -8,8 +8,7 @@ const LOOK_AGAIN_MS = 60_000;
 export function useWeek(first: string | null, days: number) {
   return useQuery({
     queryKey: ["week", first, days],
-    queryFn: async () =>
-      unwrap(await api.GET("/api/week", { params: { query: { first, days } } })) as Week,
+    queryFn: async () => unwrap(await api.GET("/api/week", { params: { query: { first, days } } })),
     placeholderData: keepPreviousData,
     refetchInterval: ({ state }) =>
       state.data?.running && isBusy(state.data.running) ? POLL_MS : LOOK_AGAIN_MS,
@@ -48,9 +47,7 @@ export function usePromise(job: number) {
   return useQuery({
     queryKey: ["promise", job],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/jobs/{job_id}/promise", { params: { path: { job_id: job } } }),
-      ) as PromiseReply,
+      unwrap(await api.GET("/api/jobs/{job_id}/promise", { params: { path: { job_id: job } } })),
   });
 }
 

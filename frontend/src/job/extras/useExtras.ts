@@ -8,7 +8,7 @@ export function useEveryExtra(): readonly ExtraRecord[] {
   return (
     useQuery({
       queryKey: ["extras"],
-      queryFn: async () => unwrap(await api.GET("/api/extras")) as ExtraRecord[],
+      queryFn: async () => unwrap(await api.GET("/api/extras")),
       staleTime: Infinity,
     }).data ?? []
   );

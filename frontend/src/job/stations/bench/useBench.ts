@@ -21,9 +21,7 @@ export function useBench() {
   const bench = useQuery({
     queryKey,
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/jobs/{job_id}/bench", { params: { path: { job_id: job.id } } }),
-      ) as BenchReply,
+      unwrap(await api.GET("/api/jobs/{job_id}/bench", { params: { path: { job_id: job.id } } })),
     refetchInterval: LOOK_MS,
   });
   const { data, dataUpdatedAt } = bench;

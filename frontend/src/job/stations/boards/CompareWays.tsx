@@ -24,10 +24,7 @@ export function CompareWays() {
 }
 
 function Compare({ onDone }: { onDone: () => void }) {
-  const ways = useDraftQuery(
-    "ways",
-    async (body) => unwrap(await api.POST("/api/ways", { body })) as Way[],
-  );
+  const ways = useDraftQuery("ways", async (body) => unwrap(await api.POST("/api/ways", { body })));
   if (ways.error && !ways.data) return <p role="alert">{ways.error.message}</p>;
   if (!ways.data) return <p>{t("common.reckoning")}</p>;
   return <Chosen ways={ways.data} onDone={onDone} />;
@@ -45,8 +42,7 @@ function Chosen({ ways, onDone }: { ways: readonly Way[]; onDone: () => void }) 
   const ids = chosen.slice(0, count);
   const compared = useDraftQuery(
     "compare",
-    async (job) =>
-      unwrap(await api.POST("/api/compare", { body: { job, ways: ids } })) as Comparison,
+    async (job) => unwrap(await api.POST("/api/compare", { body: { job, ways: ids } })),
     ...ids,
   );
   return (

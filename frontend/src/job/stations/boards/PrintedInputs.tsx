@@ -2,7 +2,7 @@
 import { t } from "../../../app/words";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { api, type Artwork, type CoverProfile, unwrap } from "../../../api/client";
+import { api, type Artwork, unwrap } from "../../../api/client";
 import { bring, howFar, named } from "../../../api/bring";
 import { Button, Pick } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
@@ -40,7 +40,7 @@ function ArtworkField() {
   const file = valueAt(draft, "artwork.file");
   const known = useQuery({
     queryKey: ["artworks"],
-    queryFn: async () => unwrap(await api.GET("/api/artworks")) as Artwork[],
+    queryFn: async () => unwrap(await api.GET("/api/artworks")),
   });
   const [sent, setSent] = useState(0);
   const take = (artwork: Artwork | undefined) =>
@@ -141,7 +141,7 @@ function Rules() {
   const name = valueAt(draft, "artwork.rules.name");
   const profiles = useQuery({
     queryKey: ["cover-profiles"],
-    queryFn: async () => unwrap(await api.GET("/api/cover-profiles")) as CoverProfile[],
+    queryFn: async () => unwrap(await api.GET("/api/cover-profiles")),
   });
   const rules = valueAt(draft, "artwork.rules");
   return (

@@ -2,7 +2,7 @@
 import { t } from "../../../app/words";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, type Candidate, type Piece, type StockChoice, unwrap } from "../../../api/client";
+import { api, type Candidate, type Piece, unwrap } from "../../../api/client";
 import { Button, Tick } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
 import { useSession } from "../../context";
@@ -20,7 +20,7 @@ export function StockDialog({ piece, onClose }: { piece: Piece; onClose: () => v
           params: { query: { piece: piece.id, others } },
           signal,
         }),
-      ) as StockChoice,
+      ),
     piece.id,
     String(others),
   );

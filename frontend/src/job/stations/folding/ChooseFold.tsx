@@ -12,9 +12,8 @@ import { OwnFolds } from "./OwnFolds";
 export function ChooseFold() {
   const [open, setOpen] = useState(false);
   const { draft } = useSnapshot();
-  const folds = useDraftQuery(
-    "folds",
-    async (body) => unwrap(await api.POST("/api/folds", { body })) as FoldChoice[],
+  const folds = useDraftQuery("folds", async (body) =>
+    unwrap(await api.POST("/api/folds", { body })),
   );
   const chosen = folds.data?.find((fold) => fold.chosen);
   const programme = String(valueAt(draft, "folding.programme") ?? "");

@@ -21,7 +21,7 @@ export default function FoldFilm({ section, sheet }: { section: number; sheet: n
   const { data: film, error } = useDraftQuery(
     "film",
     async (body) =>
-      unwrap(await api.POST("/api/film", { body, params: { query: { section, sheet } } })) as Film,
+      unwrap(await api.POST("/api/film", { body, params: { query: { section, sheet } } })),
     section,
     sheet,
   );

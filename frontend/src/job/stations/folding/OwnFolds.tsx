@@ -3,7 +3,7 @@ import { t } from "../../../app/words";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Undo2 } from "lucide-react";
 import { useState } from "react";
-import { api, type FoldChoice, ProblemError, unwrap } from "../../../api/client";
+import { api, ProblemError, unwrap } from "../../../api/client";
 import { Sketch } from "../../../drawing/Sketch";
 import { Button, Pick } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
@@ -39,7 +39,7 @@ export function OwnFolds({ onDone }: { onDone: () => void }) {
     placeholderData: keepPreviousData,
     queryFn: async () => {
       const body = withValue(draft, "folding.programme", written);
-      const all = unwrap(await api.POST("/api/folds", { body })) as FoldChoice[];
+      const all = unwrap(await api.POST("/api/folds", { body }));
       return all.find((fold) => fold.chosen);
     },
   });

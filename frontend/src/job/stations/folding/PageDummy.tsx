@@ -20,8 +20,7 @@ export function PageDummy({
 }) {
   const { data, error } = useDraftQuery(
     "dummy",
-    async (body) =>
-      unwrap(await api.POST("/api/dummy", { body, params: { query: { section } } })) as Dummy,
+    async (body) => unwrap(await api.POST("/api/dummy", { body, params: { query: { section } } })),
     section,
   );
   const [at, setAt] = useState(0);

@@ -18,9 +18,8 @@ import { useDraftQuery } from "../../useDraftQuery";
 const STEP_MS = 1800;
 
 export function SewingFilm() {
-  const { data: film, error } = useDraftQuery(
-    "sewing",
-    async (body) => unwrap(await api.POST("/api/sewing", { body })) as Film,
+  const { data: film, error } = useDraftQuery("sewing", async (body) =>
+    unwrap(await api.POST("/api/sewing", { body })),
   );
   const [at, setAt] = useState(0);
   const [playing, setPlaying] = useState(false);

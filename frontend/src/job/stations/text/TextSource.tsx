@@ -4,7 +4,7 @@ import { t } from "../../../app/words";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { bring, howFar, named } from "../../../api/bring";
-import { api, type SourceText, unwrap } from "../../../api/client";
+import { api, isProblem, type SourceText, unwrap } from "../../../api/client";
 import { Button } from "../../../parts/controls";
 import { Hint } from "../../../parts/Hint";
 import { Modal } from "../../../parts/Modal";
@@ -243,7 +243,7 @@ function Texts({ onTake }: { onTake: (text: SourceText) => void }) {
     const { error: problem } = await api.DELETE("/api/texts/{digest}", {
       params: { path: { digest: text.digest } },
     });
-    setError(problem ? problem.message : "");
+    setError(isProblem(problem) ? problem.message : "");
     void queries.invalidateQueries({ queryKey: ["texts"] });
   }
   return (
