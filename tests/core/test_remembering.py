@@ -11,7 +11,7 @@ from weald.core.planning import plan as planning
 from weald.core.planning.plan import plan
 from weald.core.press import drawings as press_drawings
 from weald.core.remembering import remembered
-from weald.core.stations import folding_drawings
+from weald.core.stations import block_drawings, folding_drawings
 from weald.core.stations import sewing as sewing_station
 from weald.core.sums import in_figures
 
@@ -48,6 +48,7 @@ def test_a_plan_is_the_same_whatever_was_planned_before(monkeypatch: pytest.Monk
         (folding_drawings, ("_draw_sheets", "_draw_spines")),
         (press_drawings, ("_draw_printed",)),
         (sewing_station, ("draw_strip", "draw_saw_guide")),
+        (block_drawings, ("draw_tail",)),
         (planning, ("draw_order",)),
     ):
         for name in names:

@@ -15,6 +15,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
+from weald.core.records import record
 from weald.core.units import Mm
 
 Layer = Literal[
@@ -59,7 +60,7 @@ FIGURES_ACROSS, FIGURES_DOWN = 56, 34
 screen shows it."""
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Line:
     """An open line through ``points``."""
 
@@ -69,7 +70,7 @@ class Line:
     kind: Literal["line"] = "line"
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Area:
     """A closed shape of one material."""
 
@@ -80,7 +81,7 @@ class Area:
     kind: Literal["area"] = "area"
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Arc:
     """Part of a circle, from ``start`` to ``end`` degrees, clockwise from the right."""
 
@@ -94,7 +95,7 @@ class Arc:
     kind: Literal["arc"] = "arc"
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Label:
     """A word at a point.
 
@@ -115,7 +116,7 @@ class Label:
     kind: Literal["label"] = "label"
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Dimension:
     """A dimension line between two points, ``offset`` rows to its left as one walks along it.
 
@@ -131,7 +132,7 @@ class Dimension:
     kind: Literal["dimension"] = "dimension"
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Hatch:
     """A shape filled with parallel lines: grain, trim or glue; ``angle`` 0 along x, 90 along y."""
 
@@ -181,7 +182,7 @@ def _moved_points(points: tuple[Point, ...], right: Mm, down: Mm) -> tuple[Point
     return tuple([(x + right, y + down) for x, y in points])
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Drawing:
     """A picture of one thing.
 

@@ -1,12 +1,12 @@
 """The pieces to be cut, and all of them drawn to one scale, each with its grain."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.drawing import Drawing, Material, Sketch, box
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
+from weald.core.records import record
 from weald.core.units import Mm
 
 PieceGrain = Literal["height", "width", "any"]
@@ -29,7 +29,7 @@ PieceMaterial = Literal[
 ]
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Piece:
     """One kind of piece to cut.
 
@@ -147,10 +147,7 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     Grain is drawn as the chosen stock gives it, and as it is needed where none is chosen.
     """
     lines, list_wide, list_high = _listed(pieces, notation)
-    rows = min(
-        (_in_rows(pieces, part, list_wide, list_high) for part in _PARTS),
-        key=lambda each: (each.letters, each.width),
-    )
+    rows = _in_rows(pieces, list_wide)
     sketch, letters = Sketch(), rows.letters
     for number, (piece, left, top) in enumerate(rows.places, start=1):
         _draw_piece(sketch, piece, left, top, number, letters)
@@ -167,7 +164,7 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     )
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class _Line:
     """A word of the list, in heights of its capitals from the top left of the list."""
 
@@ -198,29 +195,33 @@ def _size_in_list(piece: Piece, notation: Notation) -> str:
     return f"{notation.figure(piece.width)} × {notation.figure(piece.height)}{across}"
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class _Rows:
     """The pieces in rows, and how high a capital has to be to be read where all of it is seen."""
 
     places: tuple[tuple[Piece, Mm, Mm], ...]
+    row_width: Mm
     width: Mm
     height: Mm
     letters: Mm
 
 
-def _in_rows(pieces: Sequence[Piece], part: float, list_wide: float, list_high: float) -> _Rows:
-    """Pieces in rows about so wide, with room around each for its number.
+def _in_rows(pieces: Sequence[Piece], list_wide: float) -> _Rows:
+    """Pieces in rows of the width that leaves them largest, with room around each for its number.
 
-    The letters grow with the whole, and the room around the pieces with the letters: both are found from
-    the pieces without any room first.
+    The letters grow with the whole, and the room around the pieces with the letters: the width is found from
+    the pieces without any room.
     """
-    area = sum(piece.width * piece.height for piece in pieces)
-    row_width = max(*(piece.width for piece in pieces), area**0.5 * part / 2)
-    letters = 0.0
-    for _ in range(2):
-        places, width, height = _placed(pieces, row_width, _SPACE * letters)
+    least = max(piece.width for piece in pieces)
+    side = sum(piece.width * piece.height for piece in pieces) ** 0.5
+
+    def rows(row_width: Mm, space: Mm) -> _Rows:
+        places, width, height = _placed(pieces, row_width, space)
         letters = max(width / (PLACE_WIDE - min(list_wide, PLACE_WIDE / 2)), height / PLACE_HIGH)
-    return _Rows(places, width, height, letters)
+        return _Rows(places, row_width, width, height, letters)
+
+    best = min((rows(max(least, side * part / 2), 0.0) for part in _PARTS), key=lambda each: each.letters)
+    return rows(best.row_width, _SPACE * best.letters)
 
 
 def _placed(

@@ -13,6 +13,7 @@ from dataclasses import dataclass, field
 from weald.core.findings import Patch
 from weald.core.notation import MILLIMETRES, Notation, plain_number
 from weald.core.quantities import QUANTITIES, Kind, QuantityId
+from weald.core.records import record
 from weald.core.station import Station
 from weald.core.sums import Terms, in_figures
 from weald.core.units import Mm
@@ -31,7 +32,7 @@ _UNITS: dict[Kind, str] = {
 _LONE_TERM = re.compile(r"\{\w+\}")
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Term:
     """One number in a sum; ``about`` is a quantity's id or the path of an entry."""
 
@@ -42,7 +43,7 @@ class Term:
     kind: Kind
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class School:
     """One way binders make this choice: what it gives here, what it does to the book, how to choose it."""
 
@@ -55,7 +56,7 @@ class School:
     patch: Patch
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Quantity:
     """A number with its reasons. ``value`` is ``measured`` where there is a measurement."""
 

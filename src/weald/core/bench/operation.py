@@ -1,9 +1,9 @@
 """What is done in one go at the bench, and the wait after it."""
 
-from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.quantities import QuantityId
+from weald.core.records import record
 
 Minutes = float
 Strand = Literal["sheets", "endpapers", "block", "cover", "book"]
@@ -49,7 +49,7 @@ def minutes_in_words(minutes: float) -> str:
     return f"{hours} h {rest}" if rest else f"{hours} h"
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Wait:
     """Time in which glue and paper work, and hands need not.
 
@@ -70,7 +70,7 @@ class Wait:
     holds: tuple[Place, ...] = ()
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Glued:
     """An adhesive, and on which face of which piece it goes."""
 
@@ -79,7 +79,7 @@ class Glued:
     moves: str
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Trouble:
     """What goes wrong: how it shows, and how it is put right.
 
@@ -91,7 +91,7 @@ class Trouble:
     set_fast: str = ""
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class ToHand:
     """A piece an operation takes up, as it was cut."""
 
@@ -101,7 +101,7 @@ class ToHand:
     count: int
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class LookAt:
     """Something to look at before going on; ticked by its ``id``, which stays while words follow sizes."""
 
@@ -109,7 +109,7 @@ class LookAt:
     text: str
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class LeftOut:
     """An operation this book does without, and why."""
 
@@ -118,7 +118,7 @@ class LeftOut:
     reason: str
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Asked:
     """A size that is measured in an operation, with what to expect."""
 
@@ -128,7 +128,7 @@ class Asked:
     measured: bool
 
 
-@dataclass(frozen=True, slots=True)
+@record(frozen=True, slots=True)
 class Operation:
     """One thing done at the bench for this book.
 

@@ -11,7 +11,18 @@ from typing import cast
 
 from weald.core.covers.closed import ClosedCover, Cover, Strip, Window, ZoneKind, close_cover
 from weald.core.covers.ean import BAR_HEIGHT, HEIGHT, MODULE, QUIET_LEFT, WIDTH, bars, read_barcode
-from weald.core.drawing import FIGURES_ACROSS, Drawing, Label, Layer, Point, Sketch, box, dimension_rows
+from weald.core.drawing import (
+    FIGURES_ACROSS,
+    Area,
+    Drawing,
+    Label,
+    Layer,
+    Line,
+    Point,
+    Sketch,
+    box,
+    dimension_rows,
+)
 from weald.core.errors import SizeError
 from weald.core.finding_words import FindingCode
 from weald.core.findings import Action, Finding, finding
@@ -418,17 +429,19 @@ def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
         )
 
 
-def draw_art(art: CoverArt, ledger: Ledger, *, ground: bool = True) -> Drawing:
-    """The cover laid flat, its printed side up, with every zone.
+def without_ground(drawing: Drawing) -> Drawing:
+    """The same cover with its paper as an outline alone, to lie over the artwork."""
+    ground, *rest = drawing.elements
+    if not isinstance(ground, Area):
+        raise TypeError("a cover is drawn on its paper")
+    outline = Line((*ground.points, ground.points[0]), ground.layer, ground.about)
+    return replace(drawing, id="cover.guides", elements=(outline, *rest))
 
-    :param ground: whether the paper itself is drawn; without it, it can lie over the artwork.
-    """
+
+def draw_art(art: CoverArt, ledger: Ledger) -> Drawing:
+    """The cover laid flat, its printed side up, with every zone."""
     show, sketch = ledger.notation.figure, Sketch()
-    document = box(0, 0, art.width, art.height)
-    if ground:
-        sketch.area(document, "side_paper", "outline", "art.width art.height")
-    else:
-        sketch.line((*document, document[0]), "outline", "art.width art.height")
+    sketch.area(box(0, 0, art.width, art.height), "side_paper", "outline", "art.width art.height")
     inner = box(art.bleed, art.bleed, art.width - 2 * art.bleed, art.height - 2 * art.bleed)
     sketch.line((*inner, inner[0]), "cut", "cover.width cover.height")
     for zone in art.zones:
@@ -457,7 +470,7 @@ def draw_art(art: CoverArt, ledger: Ledger, *, ground: bool = True) -> Drawing:
     sketch.dimension((0, 0), (art.width, 0), show(art.width), offset=above, about="art.width")
     sketch.dimension((0, art.height), (0, 0), show(art.height), about="art.height")
     return sketch.finish(
-        "cover.art" if ground else "cover.guides",
+        "cover.art",
         "boards",
         "The printed cover, printed side up",
         rows=(1, above, 0, 0),

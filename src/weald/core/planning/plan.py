@@ -4,7 +4,7 @@
 """
 
 import math
-from collections.abc import Collection, Iterator, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from weald.core.bench.book import Book
@@ -42,7 +42,7 @@ from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.press.colophon import mind_colophon
 from weald.core.press.drawings import draw_printed
 from weald.core.press.press import Press, set_up
-from weald.core.quantities import QUANTITIES, is_quantity
+from weald.core.quantities import QUANTITIES, QuantityId, is_quantity
 from weald.core.reckoning import Ledger, Quantity, is_doubted
 from weald.core.station import STATIONS, Station
 from weald.core.stations import block_drawings, folding_drawings
@@ -188,8 +188,8 @@ def plan(
         sections=sections,
         sheets=folded.folding.sheets,
         pieces=pieces,
-        drawings=tuple(
-            _as_measured(each, ledger) for each in drawings if each.station in drawn or each.id in shown
+        drawings=_as_measured(
+            [each for each in drawings if each.station in drawn or each.id in shown], ledger
         ),
         findings=(
             *_findings(bench, stocked, pieces),
@@ -335,13 +335,14 @@ def _drawings(
         yield paper_station.draw(spec, packet, paper, ledger)
     if wanted & {"block", "bench"}:
         yield block_drawings.draw_front(spec, bench.block, bench.sewing, bench.structure.lined, ledger)
-        yield block_drawings.draw_tail(bench.block, ledger)
+        yield block_drawings.draw_tail(bench.block, notation)
         yield block_drawings.draw_spine(spec, bench.block, bench.sewing, ledger)
     if wanted & {"sewing", "bench"}:
         yield from _guides(spec, bench.sewing, bench.block, ledger)
     yield from bench.bound.drawings
     if bench.art and "boards" in wanted:
-        yield from (cover_art.draw_art(bench.art, ledger, ground=ground) for ground in (True, False))
+        art = cover_art.draw_art(bench.art, ledger)
+        yield from (art, cover_art.without_ground(art))
     if wanted & {"finish", "bench"}:
         yield from _lettering(spec, bench.finish, bench.spine, ledger)
     if wanted & {"pieces", "bench"}:
@@ -540,23 +541,24 @@ def _sheet_piece(
     return replace(piece, spare=math.ceil(count * spec.paper.spoilage / 100 - 1e-9))
 
 
-def _as_measured(drawing: Drawing, ledger: Ledger) -> Drawing:
-    """A drawing whose figures of measured sizes stand as they were measured, not as a ruler rounds them."""
+def _as_measured(drawings: Sequence[Drawing], ledger: Ledger) -> tuple[Drawing, ...]:
+    """Drawings whose figures of measured sizes stand as they were measured, not as a ruler rounds them."""
     exact = {
-        each.id: (each.value, each.shown)
+        each.id: each.value
         for each in ledger.quantities.values()
         if each.measured is not None and QUANTITIES[each.id].kind == "length"
     }
-    if not exact:
-        return drawing
+    return tuple(_with_exact(each, exact, ledger.notation) if exact else each for each in drawings)
+
+
+def _with_exact(drawing: Drawing, exact: Mapping[QuantityId, Mm], notation: Notation) -> Drawing:
     elements = list(drawing.elements)
     for place, element in enumerate(elements):
         if isinstance(element, Dimension):
             length = math.dist(element.start, element.end)
             for about in element.about.split():
-                if about in exact and abs(exact[about][0] - length) < TOLERANCE:
-                    figure = ledger.notation.plain(exact[about][0])
-                    elements[place] = replace(element, text=figure)
+                if is_quantity(about) and about in exact and abs(exact[about] - length) < TOLERANCE:
+                    elements[place] = replace(element, text=notation.plain(exact[about]))
     return replace(drawing, elements=tuple(elements))
 
 

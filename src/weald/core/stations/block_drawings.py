@@ -6,7 +6,9 @@ from itertools import pairwise
 from weald.core.block.holes import SewingPlan, support_middles
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.job.spec import JobSpec
+from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
+from weald.core.remembering import remembered
 from weald.core.stations.block_pieces import MULL_SHORT, SPACE_LESS, clear_spaces
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
@@ -124,13 +126,14 @@ def _draw_mull(spec: JobSpec, sketch: Sketch, block: BlockPlan, sewing: SewingPl
     sketch.label(across / 2, block.height / 2, "mull", height=min(4.0, across / 5), rotation=-90)
 
 
-def draw_tail(block: BlockPlan, ledger: Ledger) -> Drawing:
+@remembered(8)
+def draw_tail(block: BlockPlan, notation: Notation) -> Drawing:
     """The spine part of the block from its tail: as sewn and swollen, or rounded with its shoulders."""
-    return _draw_rounded(block, ledger) if block.round else _draw_swollen(block, ledger)
+    return _draw_rounded(block, notation) if block.round else _draw_swollen(block, notation)
 
 
-def _draw_swollen(block: BlockPlan, ledger: Ledger) -> Drawing:
-    show, sketch = ledger.notation.figure, Sketch()
+def _draw_swollen(block: BlockPlan, notation: Notation) -> Drawing:
+    show, sketch = notation.figure, Sketch()
     half, sewn = block.thickness / 2, block.spine / 2
     reach = min(block.width, max(60.0, 3 * block.thickness))
     ends = 0.6 * reach
@@ -154,8 +157,8 @@ def _draw_swollen(block: BlockPlan, ledger: Ledger) -> Drawing:
     )
 
 
-def _draw_rounded(block: BlockPlan, ledger: Ledger) -> Drawing:
-    show, sketch = ledger.notation.figure, Sketch()
+def _draw_rounded(block: BlockPlan, notation: Notation) -> Drawing:
+    show, sketch = notation.figure, Sketch()
     half, edge = block.thickness / 2, block.chord / 2
     reach = min(block.width, max(60.0, 2.5 * block.thickness))
     draw_section(sketch, block, reach)
