@@ -14,6 +14,8 @@ from weald.exchange.job_file import job_file_schema
 def _documents() -> dict[Path, str]:
     """What the code says of itself now, by the file it stands in."""
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "weald.web.settings")
+    # cookies have another name without TLS; what is described is how it is served
+    os.environ.pop("WEALD_PLAIN_HTTP", None)
     os.environ.setdefault("WEALD_SECRET_KEY", "only-for-the-description")
     os.environ.setdefault("WEALD_DATABASE_URL", "postgres://nobody@127.0.0.1:1/none")
     import django
