@@ -88,6 +88,11 @@ LEAF_SIZES: tuple[NamedSize, ...] = (
 )
 
 
+def with_spoilage(count: float, percent: float) -> float:
+    """So many sheets and what is spoilt of them, not yet in whole sheets."""
+    return count * (1 + percent / 100)
+
+
 def gsm_from_pounds(pounds: float, grade: Grade) -> Gsm:
     """Grammage of a paper sold by basis weight: lb × 1406.14 / basic area in square inches."""
     width, height = BASIC_SIZE_INCHES[grade]

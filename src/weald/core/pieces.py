@@ -133,7 +133,7 @@ def make_piece(
 
 PLACE_WIDE, PLACE_HIGH = 88.0, 31.0
 """The place the pieces are mostly seen in, in heights of the capitals written there."""
-_LINE, _SPACE, _BETWEEN = 1.9, 2.4, 4.0
+_LINE, _SPACE, _BETWEEN = 1.9, 2.8, 4.0
 """From line to line of the list, around a piece, and between columns of the list, in the same."""
 _LETTER = 0.78
 """A letter's width as part of the height of a capital."""
@@ -152,7 +152,7 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     for number, (piece, left, top) in enumerate(rows.places, start=1):
         _draw_piece(sketch, piece, left, top, number, letters)
     for line in lines:
-        at = (rows.width + line.left * letters, line.base * letters)
+        at = (rows.width + line.left * letters, line.level * letters)
         sketch.label(*at, line.text, height=letters, anchor="start")
     sketch.points += [(0.0, 0.0), (rows.width + list_wide * letters, max(rows.height, list_high * letters))]
     return sketch.finish(
@@ -170,7 +170,7 @@ class _Line:
 
     text: str
     left: float
-    base: float
+    level: float
 
 
 def _listed(pieces: Sequence[Piece], notation: Notation) -> tuple[list[_Line], float, float]:
@@ -184,8 +184,8 @@ def _listed(pieces: Sequence[Piece], notation: Notation) -> tuple[list[_Line], f
         sizes = [_size_in_list(piece, notation) for _, piece in here]
         across = _LETTER * (max(map(len, names)) + 2)
         for row, (name, size) in enumerate(zip(names, sizes, strict=True)):
-            base = row * _LINE + 1
-            lines += [_Line(name, left, base), _Line(size, left + across, base)]
+            level = (row + 0.5) * _LINE
+            lines += [_Line(name, left, level), _Line(size, left + across, level)]
         left += across + _LETTER * max(map(len, sizes)) + _BETWEEN
     return lines, left - _BETWEEN, rows * _LINE
 
@@ -209,8 +209,8 @@ class _Rows:
 def _in_rows(pieces: Sequence[Piece], list_wide: float) -> _Rows:
     """Pieces in rows of the width that leaves them largest, with room around each for its number.
 
-    The letters grow with the whole, and the room around the pieces with the letters: the width is found from
-    the pieces without any room.
+    The letters grow with the whole, and the room around the pieces with the letters: both are found from the
+    pieces without any room first.
     """
     least = max(piece.width for piece in pieces)
     side = sum(piece.width * piece.height for piece in pieces) ** 0.5
@@ -220,8 +220,8 @@ def _in_rows(pieces: Sequence[Piece], list_wide: float) -> _Rows:
         letters = max(width / (PLACE_WIDE - min(list_wide, PLACE_WIDE / 2)), height / PLACE_HIGH)
         return _Rows(places, row_width, width, height, letters)
 
-    best = min((rows(max(least, side * part / 2), 0.0) for part in _PARTS), key=lambda each: each.letters)
-    return rows(best.row_width, _SPACE * best.letters)
+    bare = [rows(max(least, side * part / 2), 0.0) for part in _PARTS]
+    return min((rows(each.row_width, _SPACE * each.letters) for each in bare), key=lambda each: each.letters)
 
 
 def _placed(
@@ -248,5 +248,5 @@ def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, number: int, le
         sketch.grain(shape, 90 if upright else 0)
     inside = piece.width >= 2 * _LETTER * letters * len(str(number)) and piece.height >= 1.6 * letters
     middle = left + piece.width / 2
-    base = top + (piece.height + letters) / 2 if inside else top + piece.height + 1.4 * letters
-    sketch.label(middle, base, str(number), height=letters)
+    level = top + piece.height / 2 if inside else top + piece.height + 1.2 * letters
+    sketch.label(middle, level, str(number), height=letters)

@@ -15,7 +15,7 @@ from typing import Any
 
 from weald.core.notation import Notation, plain_number
 from weald.core.quantities import Kind
-from weald.core.units import MM_PER_INCH
+from weald.core.units import MM_PER_INCH, rounded_up
 
 _DIGITS = [(finer, more) for finer in (0, 1) for more in range(6)]
 """Digits that are added to the result and to its figures, the fewest first, until the sum comes out."""
@@ -79,7 +79,7 @@ def worked_by(formula: str) -> Callable[[Mapping[str, float]], float] | None:
     def work(values: Mapping[str, float]) -> float:
         names: dict[str, Any] = {f"{_OWN}{name}": value for name, value in values.items()}
         result = float(eval(code, {"__builtins__": {}, **_KNOWN}, names))
-        return math.ceil(result - 1e-9) if up else result
+        return float(rounded_up(result)) if up else result
 
     return work
 

@@ -6,6 +6,7 @@ Inside, every length is in millimetres and never rounded. Text comes in through
 Vocabulary: a *point* of board is a thousandth of an inch (80 pt = 2.032 mm).
 """
 
+import math
 import re
 import unicodedata
 from fractions import Fraction
@@ -27,6 +28,17 @@ MM_PER_TYPE_POINT = MM_PER_INCH / 72
 
 TOLERANCE: Mm = 1e-6
 """Two lengths nearer than this are the same length. The only tolerance in the core."""
+
+
+def rounded_up(number: float) -> int:
+    """The next whole number, of what is counted; what reckoning alone is off by asks for no further one."""
+    return math.ceil(number - TOLERANCE)
+
+
+def rounded_down(number: float) -> int:
+    """The whole number below; what reckoning alone is short of is there."""
+    return math.floor(number + TOLERANCE)
+
 
 Units = Literal["mm", "inch", "both"]
 BareUnit = Literal["mm", "inch"]

@@ -5,7 +5,7 @@ import math
 from weald.core.job.extras.leaves import Plate, Plates
 from weald.core.job.spec import Leaf
 from weald.core.reckoning import Ledger
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import TOLERANCE, Mm, rounded_up
 
 INSIDE_TRIM: Mm = 5.0
 """Folds of a map lie so far inside the trimmed edge."""
@@ -102,7 +102,7 @@ def reckon_plates(plates: Plates, leaf: Leaf, ledger: Ledger) -> Mm:
     if plates.compensated:
         stubs = ledger.reckon(
             "plates.guards",
-            math.ceil(gape / (PLIES * plates.guard_thickness) - 1e-9),
+            rounded_up(gape / (PLIES * plates.guard_thickness)),
             "{gape} / ({plies} × {guard}), rounded up",
             {"gape": ledger.ref("plates.gape"), "plies": plies, "guard": ply},
             rule="folded stubs, spread evenly over the {signatures}",

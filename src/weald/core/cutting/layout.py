@@ -1,12 +1,11 @@
 """Sheets cut apart: which cut comes first, what falls, and what is left."""
 
-import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.paper import SheetGrain
-from weald.core.units import Mm
+from weald.core.units import Mm, rounded_up
 
 PartUse = Literal["piece", "offcut", "waste"]
 Axis = Literal["x", "y"]
@@ -92,7 +91,7 @@ class Usage:
     @property
     def amount(self) -> int:
         """What it takes off the shelf's count: sheets, or whole millimetres of a roll."""
-        return self.sheets or math.ceil(self.length - 1e-6)
+        return self.sheets or rounded_up(self.length)
 
 
 @dataclass(frozen=True, slots=True)

@@ -20,7 +20,6 @@ STEP: Mm = 8.0
 """Levels tried are so far apart, besides those of the corners."""
 TURNS = tuple(range(0, 180, 15))
 """Degrees tried, besides those of the outline's own sides."""
-_HAIR = 1e-6
 Outline = tuple[Point, ...]
 Span = tuple[float, float]
 
@@ -125,7 +124,7 @@ def _lowest(
     corners = sorted({y for _, y in outline} | {y + apart for each in taken for _, y in each})
     feet = sorted({*corners, *(low + number * STEP for number in range(math.ceil((high - low) / STEP)))})
     for foot in feet:
-        if foot + height > high + _HAIR:
+        if foot + height > high + TOLERANCE:
             break
         open_spans = _open(outline, foot, foot + height)
         for each in taken:
@@ -133,7 +132,7 @@ def _lowest(
             if closed:
                 open_spans = _less(open_spans, (closed[0] - apart, closed[1] + apart))
         for start, end in open_spans:
-            if end - start >= width - _HAIR:
+            if end - start >= width - TOLERANCE:
                 return start, foot
     return None
 
@@ -141,7 +140,7 @@ def _lowest(
 def _levels(outline: Sequence[Point], foot: float, head: float) -> list[float]:
     inside = [y for _, y in outline if foot < y < head]
     # a hair beside every corner, since a level through one is ambiguous
-    return [foot + _HAIR, head - _HAIR, *(y + way * _HAIR for y in inside for way in (-1, 1))]
+    return [foot + TOLERANCE, head - TOLERANCE, *(y + way * TOLERANCE for y in inside for way in (-1, 1))]
 
 
 def _open(outline: Sequence[Point], foot: float, head: float) -> list[Span]:
@@ -168,16 +167,20 @@ def _spans(outline: Sequence[Point], level: float) -> list[Span]:
 def _closed(shape: Sequence[Point], foot: float, head: float) -> Span | None:
     """From where to where a shape reaches between two levels; nothing where it lies above or below."""
     low, high = min(y for _, y in shape), max(y for _, y in shape)
-    if low >= head - _HAIR or high <= foot + _HAIR:
+    if low >= head - TOLERANCE or high <= foot + TOLERANCE:
         return None
-    levels = [max(low + _HAIR, foot), min(high - _HAIR, head), *(y for _, y in shape if foot < y < head)]
+    levels = [
+        max(low + TOLERANCE, foot),
+        min(high - TOLERANCE, head),
+        *(y for _, y in shape if foot < y < head),
+    ]
     xs = [x for level in levels for span in _spans(shape, level) for x in span]
     xs += [x for x, y in shape if foot <= y <= head]
     return (min(xs), max(xs)) if xs else None
 
 
 def _both(one: list[Span], other: list[Span]) -> list[Span]:
-    return [(max(a, c), min(b, d)) for a, b in one for c, d in other if min(b, d) - max(a, c) > _HAIR]
+    return [(max(a, c), min(b, d)) for a, b in one for c, d in other if min(b, d) - max(a, c) > TOLERANCE]
 
 
 def _less(spans: list[Span], closed: Span) -> list[Span]:

@@ -5,7 +5,7 @@ from collections import Counter
 from collections.abc import Iterator
 
 from weald.core.cutting.filling import Filler
-from weald.core.cutting.problem import Chosen, Problem, Taken, amount
+from weald.core.cutting.problem import SAME_COST, Chosen, Problem, Taken, amount
 from weald.core.cutting.progress import Tell
 from weald.core.cutting.rows import drawn_turns, in_rows
 from weald.core.cutting.strips import Pattern, pattern_of
@@ -89,7 +89,7 @@ class Packer:
         return [Taken(pattern, times) for pattern, times in Counter(patterns).items()]
 
     def _with_less(self, patterns: list[Pattern], bound: float) -> list[Pattern] | None:
-        least = bound * (1 - 1e-6)
+        least = bound * (1 - SAME_COST)
         cheaper = [
             (kept, loose)
             for kept, loose in self._cheaper(patterns)

@@ -1,13 +1,15 @@
 """An order in whole tenths of a millimetre, as layouts are reckoned."""
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
 from weald.core.cutting.order import CuttingOrder, Shears, Stock, usable, ways
 from weald.core.cutting.strips import Ground, Oriented, Pattern
+from weald.core.units import rounded_down, rounded_up
 
 TENTHS_PER_MM = 10
+SAME_COST = 1e-6
+"""Two layouts whose stock differs by less than this part of it take the same."""
 OFFCUT_WEIGHT = 0.5
 """Part of its area an offcut counts for, where offcuts are to go first."""
 
@@ -86,7 +88,7 @@ def _tenths(stock: Stock, shears: Shears) -> tuple[int, int]:
     width, height = usable(stock, shears)
     if stock.roll:
         height = stock.height
-    down = [math.floor((side + shears.kerf) * TENTHS_PER_MM + 1e-6) for side in (width, height)]
+    down = [rounded_down((side + shears.kerf) * TENTHS_PER_MM) for side in (width, height)]
     return down[0], down[1]
 
 
@@ -95,7 +97,7 @@ def _oriented(order: CuttingOrder, stock: Stock) -> list[Oriented]:
     for kind, blank in enumerate(order.blanks):
         for turned in ways(blank, stock):
             width, height = (blank.height, blank.width) if turned else (blank.width, blank.height)
-            up = [math.ceil((side + order.shears.kerf) * TENTHS_PER_MM - 1e-6) for side in (width, height)]
+            up = [rounded_up((side + order.shears.kerf) * TENTHS_PER_MM) for side in (width, height)]
             found.append(Oriented(kind, turned, up[0], up[1]))
     return found
 

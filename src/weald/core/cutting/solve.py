@@ -16,7 +16,7 @@ from weald.core.cutting.grouping import CutGroup, CutResult, Group
 from weald.core.cutting.layout import CutSheet, Layout, Missing, Usage
 from weald.core.cutting.order import CuttingOrder, Stock, check_order
 from weald.core.cutting.packing import Packer
-from weald.core.cutting.problem import Chosen, Problem, in_tenths
+from weald.core.cutting.problem import SAME_COST, Chosen, Problem, in_tenths
 from weald.core.cutting.progress import Tell, to_nobody
 from weald.core.cutting.rows import best_in_rows
 
@@ -36,7 +36,7 @@ def lay_out(order: CuttingOrder, tell: Tell = to_nobody) -> Layout:
     level = [ground for ground in problem.grounds if not ground.down]
     bound = least_cost(level, problem.costs, problem.most, problem.wanted)
     chosen = packer.fewer(chosen, bound)
-    if problem.missing(chosen) or problem.total_cost(chosen) > bound * (1 + 1e-6):
+    if problem.missing(chosen) or problem.total_cost(chosen) > bound * (1 + SAME_COST):
         chosen = _in_rows(problem, chosen, bound, tell)
     tell(95)
     if problem.missing(chosen):
@@ -48,7 +48,7 @@ def _in_rows(problem: Problem, chosen: Chosen, bound: float, tell: Tell) -> Chos
     """The same in plain strips of mixed pieces where they take less, and sought on with them."""
     plain = best_in_rows(problem)
     if plain is not None and (
-        problem.missing(chosen) or problem.total_cost(plain) < problem.total_cost(chosen) * (1 - 1e-9)
+        problem.missing(chosen) or problem.total_cost(plain) < problem.total_cost(chosen) * (1 - SAME_COST)
     ):
         chosen = plain
     return Packer(problem, random.Random(2), tell, rows=True).fewer(chosen, bound)

@@ -1,6 +1,5 @@
 """Things ganged on one sheet: front and back, how often it is printed, and the order of the cuts."""
 
-import math
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -11,10 +10,11 @@ from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Finding, finding
 from weald.core.forme.ganging import Ganged, Spot, Wanted, gang
 from weald.core.job.extras.ganged import GangedItem, GangedSheet
+from weald.core.paper import with_spoilage
 from weald.core.pieces import Piece, PieceGrain
 from weald.core.stations import finish as finish_station
 from weald.core.stations.block_pieces import endpaper_pieces
-from weald.core.units import Mm
+from weald.core.units import Mm, rounded_up
 
 
 def reckon(made: Made) -> Added:
@@ -29,7 +29,7 @@ def reckon(made: Made) -> Added:
     runs = ledger.entry("runs", laid.runs, "extras.ganged.items", "count")
     ledger.reckon(
         "ganged.sheets",
-        math.ceil(laid.runs * (1 + entries.spoilage / 100) - 1e-9),
+        rounded_up(with_spoilage(laid.runs, entries.spoilage)),
         "{runs} × (1 + {spoilage} / 100), rounded up",
         {
             "runs": runs,

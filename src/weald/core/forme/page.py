@@ -7,7 +7,7 @@ y down.
 from dataclasses import dataclass
 from typing import Literal
 
-from weald.core.units import Mm
+from weald.core.units import Mm, rounded_down
 
 Placing = Literal["as_is", "fit", "fill"]
 Anchor = Literal[
@@ -102,7 +102,7 @@ def ruled_area(page: tuple[Mm, Mm], head: Mm, tail: Mm, spine: Mm, fore_edge: Mm
 
 def _steps(length: Mm, pitch: Mm) -> int:
     """How many whole pitches go into a length."""
-    return int(max(0.0, length) / pitch + 1e-9)
+    return rounded_down(max(0.0, length) / pitch)
 
 
 def ruling(filler: Filler, area: Rect, pitch: Mm) -> list[Rule]:
@@ -116,7 +116,7 @@ def ruling(filler: Filler, area: Rect, pitch: Mm) -> list[Rule]:
     if filler == "ruled":
         return [_level(area, area.top + number * pitch) for number in range(1, down + 1)]
     if filler == "staves":
-        staves = int((area.height / pitch - (STAVE_LINES - 1)) / STAVE_GAPS + 1 + 1e-9)
+        staves = rounded_down((area.height / pitch - (STAVE_LINES - 1)) / STAVE_GAPS + 1)
         return [
             _level(area, area.top + (stave * STAVE_GAPS + line) * pitch)
             for stave in range(max(0, staves))

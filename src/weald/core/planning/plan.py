@@ -36,6 +36,7 @@ from weald.core.folding.steps import FoldStep
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
+from weald.core.paper import with_spoilage
 from weald.core.pieces import Piece, draw_pieces, make_piece
 from weald.core.planning.doubts import mind_unusual
 from weald.core.planning.looking import Look, what_to_look_at
@@ -61,7 +62,7 @@ from weald.core.stations.folded import Folded, reckon_to_folding
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 from weald.core.stations.printing import PrintingPlan
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import TOLERANCE, Mm, rounded_up
 
 NO_ROOM = "none: there is no room"
 DRAWN = (*STATIONS, "pieces")
@@ -538,7 +539,7 @@ def _sheet_piece(
         thickness=bench.folded.paper.calliper if thickness is None else thickness,
         grain=packet.grain,
     )
-    return replace(piece, spare=math.ceil(count * spec.paper.spoilage / 100 - 1e-9))
+    return replace(piece, spare=rounded_up(with_spoilage(count, spec.paper.spoilage) - count))
 
 
 def _as_measured(drawings: Sequence[Drawing], ledger: Ledger) -> tuple[Drawing, ...]:

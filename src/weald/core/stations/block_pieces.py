@@ -1,6 +1,5 @@
 """What is cut for the block: endpapers, guards, mull, linings, hollow, end bands, supports."""
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
@@ -16,7 +15,7 @@ from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block_plan import BlockPlan, Treatment
 from weald.core.stations.paper import PaperPlan
-from weald.core.units import Mm
+from weald.core.units import Mm, rounded_up
 
 MULL_SHORT: Mm = 10.0
 """Mull stops this short of head and tail, clear of the end bands."""
@@ -247,7 +246,7 @@ def _guards(spec: JobSpec, paper: PaperPlan, block: BlockPlan, ledger: Ledger) -
         return []
     count = ledger.reckon(
         "guards.count",
-        math.ceil(entries.inserted / (PLIES * paper.calliper) - 1e-9),
+        rounded_up(entries.inserted / (PLIES * paper.calliper)),
         "{inserted} / ({plies} × {leaf}), rounded up",
         {
             "inserted": ledger.entry("glued into each", entries.inserted, "block.inserted", "thickness"),

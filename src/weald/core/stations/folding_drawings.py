@@ -15,7 +15,7 @@ from weald.core.reckoning import Ledger
 from weald.core.remembering import remembered
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 NEST_ENLARGED = 8.0
 DRAWN_SHEETS = 12
@@ -159,7 +159,7 @@ def _waste(cell: Rect, kept: Rect) -> list[tuple[Point, ...]]:
         (cell.left, kept.top, kept.left - cell.left, kept.height),
         (kept.right, kept.top, cell.right - kept.right, kept.height),
     )
-    return [box(*strip) for strip in strips if min(strip[2:]) > 1e-6]
+    return [box(*strip) for strip in strips if min(strip[2:]) > TOLERANCE]
 
 
 def _draw_page(sketch: Sketch, page: PlacedPage, trimmed: Rect) -> None:

@@ -1,6 +1,5 @@
 """Paper: how thick a leaf is, the sheet to be folded, and how it comes out of the stock sheet."""
 
-import math
 from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Sketch, box
@@ -20,13 +19,14 @@ from weald.core.paper import (
     gsm_from_pounds,
     lays_on_sheet,
     size_name,
+    with_spoilage,
 )
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import CROSSWISE
 from weald.core.stations.cutting import TEXT_SHEET
 from weald.core.stations.text import TextPlan
-from weald.core.units import Gsm, Mm
+from weald.core.units import Gsm, Mm, rounded_up
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,10 +133,9 @@ def reckon(
             rule="laid turned" if lay.turned else "laid upright",
         )
         sheets = text.make_up.main_sheets * spec.copies
-        spoilt = 1 + spec.paper.spoilage / 100
         ledger.reckon(
             "stock.sheets",
-            math.ceil(sheets * spoilt / count - 1e-9),
+            rounded_up(with_spoilage(sheets, spec.paper.spoilage) / count),
             "{sheets} × {copies} × (1 + {spoilage} / 100) / {each}, rounded up",
             {
                 "sheets": ledger.entry("sheets a copy", text.make_up.main_sheets, "sheets.count", "count"),

@@ -24,12 +24,12 @@ from weald.core.forme.marks import Marker
 from weald.core.forme.page import place_content
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, plain_number
-from weald.core.paper import SHEET_SIZES, SheetGrain
+from weald.core.paper import SHEET_SIZES, SheetGrain, with_spoilage
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import LEAST_LEAF, leaf_that_fits
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import TOLERANCE, Mm, rounded_up
 
 WASTE_FOR_LABELS: Mm = 5.0
 LEAST_WASTE: Mm = 2.0
@@ -166,11 +166,11 @@ def reckon(
     ]
     if layout.copies > 1:
         ledger.reckon("printed.copies", layout.copies, f"{across} × {down}", rule="cut apart after printing")
-    runs = math.ceil(spec.copies / layout.copies - TOLERANCE)
+    runs = rounded_up(spec.copies / layout.copies)
     own = _own_runs(spec, layout, leaf, plan)
     ledger.reckon(
         "printed.sheets",
-        math.ceil((len(main) * runs + own) * (1 + spec.paper.spoilage / 100) - TOLERANCE),
+        rounded_up(with_spoilage(len(main) * runs + own, spec.paper.spoilage)),
         "({sheets} × {runs} + {own}) × (1 + {spoilage} / 100), rounded up"
         if own
         else "{sheets} × {runs} × (1 + {spoilage} / 100), rounded up",
@@ -214,7 +214,7 @@ def printed_sheets(sheets: int, copies: int, each: int, spoilage: float) -> int:
 
     :param spoilage: in percent.
     """
-    return math.ceil(sheets * math.ceil(copies / each) * (1 + spoilage / 100) - TOLERANCE)
+    return rounded_up(with_spoilage(sheets * math.ceil(copies / each), spoilage))
 
 
 def margin_needed(layout: Layout, sheet: Sheet, bleed: Mm, unprintable: Mm) -> Mm:

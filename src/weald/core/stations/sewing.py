@@ -35,7 +35,7 @@ from weald.core.reckoning import Ledger
 from weald.core.remembering import remembered
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.stations.folded import Folded
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import TOLERANCE, Mm, rounded_up
 
 SPARE_THREAD = 1.15
 """Thread for knots and for what is lost in drawing it tight."""
@@ -288,7 +288,7 @@ def _reckon_thread(
     if method != "pamphlet":
         ledger.reckon(
             "thread.needlefuls",
-            math.ceil(total / sewing.needleful - 1e-9),
+            rounded_up(total / sewing.needleful),
             "{length} / {needleful}, rounded up",
             {
                 "length": ledger.ref("thread.length"),
