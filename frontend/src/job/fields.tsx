@@ -9,7 +9,7 @@ import { useLit, useSession, useSnapshot } from "./context";
 import { asText, type JobPath, valueAt } from "./paths";
 
 const INPUT =
-  "figures h-8 w-full rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
+  "figures h-8 w-full rounded border border-faded bg-sheet px-1 py-1 aria-invalid:border-2 aria-invalid:border-madder";
 
 function FieldFrame({
   id,

@@ -24,7 +24,6 @@ _SIGNS = (
     ("−", "-"),
     ("²", "**2"),
     ("√", "sqrt"),
-    ("π", "pi"),
     (" lb", ""),
     (" in)", ")"),
 )
@@ -50,7 +49,6 @@ _KNOWN: dict[str, Any] = {
     "tan": math.tan,
     "rad": math.radians,
     "abs": abs,
-    "pi": math.pi,
     "max": max,
     "min": min,
     "nothing": _nothing,
@@ -84,14 +82,14 @@ def worked_by(formula: str) -> Callable[[Mapping[str, float]], float] | None:
     return work
 
 
-def decimals(kind: Kind, notation: Notation) -> int:
+def _usual_decimals(kind: Kind, notation: Notation) -> int:
     """How many a number of this kind has in a sum: more than any ruler or calliper reads."""
     if kind == "length":
         return 3 if notation.units == "inch" else 2
     return 4 if kind == "thickness" and notation.units == "inch" else 3
 
 
-def exactly(kind: Kind, value: float, notation: Notation, digits: int) -> str:
+def _exactly(kind: Kind, value: float, notation: Notation, digits: int) -> str:
     """A number of this kind to so many decimals, in the reader's unit and without it."""
     in_unit = value / MM_PER_INCH if notation.units == "inch" and kind in ("length", "thickness") else value
     return plain_number(in_unit, digits).replace("-", "−")
@@ -170,10 +168,11 @@ def _written(
 ) -> _Written:
     """:param finer: digits more in the result; ``more``: in what it is made of."""
     figures = {
-        name: exactly(what, each, notation, decimals(what, notation) + more) for name, what, each in terms
+        name: _exactly(what, each, notation, _usual_decimals(what, notation) + more)
+        for name, what, each in terms
     }
-    last = decimals(kind, notation) + finer
-    result = exactly(kind, value, notation, last)
+    last = _usual_decimals(kind, notation) + finer
+    result = _exactly(kind, value, notation, last)
     return _Written(f"{notation.say(formula, **figures)} = {result}", figures, _number(result), last)
 
 
