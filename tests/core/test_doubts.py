@@ -7,10 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import STRUCTURES, codes, job_in, planned, quantity, value
+from weald.core.job.asked import in_forms
 from weald.core.job.patching import with_entry
 from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES, Notation
-from weald.core.planning.doubts import USUAL
 from weald.core.planning.plan import plan
 from weald.core.quantities import QUANTITIES
 
@@ -53,11 +53,13 @@ def test_what_is_usual_is_not_doubted() -> None:
     for name in STRUCTURES:
         assert doubted(job_in(name)) == [], name
     plain = read_spec({})
-    for usual in USUAL:
-        for edge in (usual.least, usual.most):
+    usual = {path: entry.usual for path, _, entry in in_forms() if entry.usual}
+    assert len(usual) == 18
+    for path, each in usual.items():
+        for edge in (each.least, each.most):
             if edge:
-                job = with_entry(plain.model_dump(), usual.path.split("."), edge)
-                assert usual.path not in doubted(job), usual.path
+                job = with_entry(plain.model_dump(), path.split("."), edge)
+                assert path not in doubted(job), path
 
 
 def test_pieces_wider_than_what_they_lie_on_are_doubted() -> None:

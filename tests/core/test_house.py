@@ -8,7 +8,8 @@ from hypothesis import strategies as st
 
 from weald.core.errors import SpecError
 from weald.core.job.entries import lengths_of
-from weald.core.job.options import OPTIONS
+from weald.core.job.entry import entry_of
+from weald.core.job.fields import entries_in
 from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.notation import MILLIMETRES, Notation
@@ -38,7 +39,11 @@ def test_every_rule_is_an_entry_a_job_has_and_that_can_be_ruled() -> None:
     plain = JobSpec()
     for rule in RULES:
         value = value_at(plain, rule.path)
-        options = list(OPTIONS[rule.path]) if rule.kind == "choice" else [5 if value is None else value]
+        options = (
+            list(entry_of(entries_in(JobSpec)[rule.path]).options or {})
+            if rule.kind == "choice"
+            else [5 if value is None else value]
+        )
         if rule.kind == "choice":
             assert (value or "") in options, rule.path
         for option in filter(None, options):

@@ -13,7 +13,8 @@ from weald.core.block.film import sewing_film
 from weald.core.block.holes import Hole, SewingPlan, crowded, holes_of, supports_for
 from weald.core.block.stitches import Stitch, sections_shown, sew
 from weald.core.drawing import Label, Line
-from weald.core.job.spec import Sewing, SewingMethod, read_spec
+from weald.core.job.block import Sewing, SewingMethod
+from weald.core.job.spec import read_spec
 from weald.core.planning.plan import film_of_sewing
 
 

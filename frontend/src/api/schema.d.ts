@@ -2944,6 +2944,31 @@ export interface components {
             measured: boolean;
         };
         /**
+         * AskedFor
+         * @description What one job is asked.
+         *
+         *     :param paths: the entries it asks for, of those that stand in a form.
+         *     :param labels: what they are called, where that follows the job.
+         *     :param left_open: what they come to where they are left open.
+         *     :param values: what can be chosen here, where that is not all there is.
+         */
+        AskedFor: {
+            /** Paths */
+            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.pressed" | "bench.trimmed" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
+            /** Labels */
+            labels: {
+                [key: string]: string;
+            };
+            /** Left Open */
+            left_open: {
+                [key: string]: string;
+            };
+            /** Values */
+            values: {
+                [key: string]: string[];
+            };
+        };
+        /**
          * CasingIn
          * @description The casing-in sheet in words.
          *
@@ -3567,16 +3592,6 @@ export interface components {
             work?: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering") | null;
         };
         /**
-         * Option
-         * @description Something that can be chosen: the value as an entry holds it, and what it is called.
-         */
-        Option: {
-            /** Value */
-            value: string;
-            /** Label */
-            label: string;
-        };
-        /**
          * Piece
          * @description One kind of piece to cut.
          *
@@ -3750,6 +3765,7 @@ export interface components {
             /** Shown Section */
             shown_section: number;
             extras: components["schemas"]["ExtrasHere"];
+            asked: components["schemas"]["AskedFor"];
             /** Inputs */
             inputs: {
                 [key: string]: string;
@@ -3894,10 +3910,9 @@ export interface components {
         };
         /**
          * StructureFacts
-         * @description What a binding is called, and what it asks for.
+         * @description What a binding is called.
          *
          *     :param words: title and covering, as they stand under a job's title.
-         *     :param entries: paths of what it asks for; one that ends in a group stands for all in it.
          */
         StructureFacts: {
             /**
@@ -3909,20 +3924,6 @@ export interface components {
             title: string;
             /** Words */
             words: string;
-            /** Entries */
-            entries: string[];
-            /** Methods */
-            methods: components["schemas"]["Option"][];
-            /** Backs */
-            backs: components["schemas"]["Option"][];
-            /** Shoulders */
-            shoulders: components["schemas"]["Option"][];
-            /** Coverings */
-            coverings: components["schemas"]["Option"][];
-            /** Boards */
-            boards: boolean;
-            /** Endpapers */
-            endpapers: boolean;
         };
         /**
          * Term
@@ -4075,21 +4076,24 @@ export interface components {
             left_open: string;
             picture: components["schemas"]["Drawing"];
             /** Fields */
-            fields: components["schemas"]["Field"][];
+            fields: components["schemas"]["FormField"][];
             /** Begins */
             begins: {
                 [key: string]: unknown;
             };
         };
         /**
-         * Field
+         * FormField
          * @description One field. ``key`` is its path within what it belongs to; dotted where that is in groups.
          *
          *     :param optional: whether it may be left to a rule.
+         *     :param numeric: of a choice, whether a number is kept.
+         *     :param step: by which a plain number is changed.
          *     :param example: how it is written, where that has to be known.
+         *     :param part: what it belongs to in the drawings, by their ids.
          *     :param columns: of a table, one row for each of what it lists; ``row`` is a row to begin with.
          */
-        Field: {
+        FormField: {
             /** Key */
             key: string;
             /** Label */
@@ -4110,19 +4114,49 @@ export interface components {
              */
             options: components["schemas"]["Option"][];
             /**
+             * Numeric
+             * @default false
+             */
+            numeric: boolean;
+            /**
+             * Step
+             * @default 1
+             */
+            step: number;
+            /**
              * Example
              * @default
              */
             example: string;
             /**
+             * Help
+             * @default
+             */
+            help: string;
+            /**
+             * Part
+             * @default
+             */
+            part: string;
+            /**
              * Columns
              * @default []
              */
-            columns: components["schemas"]["Field"][];
+            columns: components["schemas"]["FormField"][];
             /** Row */
             row?: {
                 [key: string]: unknown;
             } | null;
+        };
+        /**
+         * Option
+         * @description Something that can be chosen: the value as an entry holds it, and what it is called.
+         */
+        Option: {
+            /** Value */
+            value: string;
+            /** Label */
+            label: string;
         };
         /**
          * LengthReply
@@ -4201,6 +4235,20 @@ export interface components {
          *     :param sheet: what it is printed on.
          */
         Artwork: {
+            /** Artwork */
+            file?: string | null;
+            /** Artwork’s width */
+            width?: number | null;
+            /** Artwork’s height */
+            height?: number | null;
+            /** Artwork’s pixels */
+            pixels?: number | null;
+            /**
+             * Artwork placed
+             * @default as_is
+             * @enum {string}
+             */
+            placing: "as_is" | "fit" | "fill";
             /**
              * Bleed
              * @default 3
@@ -4221,20 +4269,6 @@ export interface components {
              * @default
              */
             barcode: string;
-            /** Artwork */
-            file?: string | null;
-            /** Artwork’s width */
-            width?: number | null;
-            /** Artwork’s height */
-            height?: number | null;
-            /** Artwork’s pixels */
-            pixels?: number | null;
-            /**
-             * Artwork placed
-             * @default as_is
-             * @enum {string}
-             */
-            placing: "as_is" | "fit" | "fill";
             /**
              * Lettering printed
              * @default true
@@ -4260,10 +4294,11 @@ export interface components {
              */
             shape: "flat" | "round";
             /**
-             * Round, part of a circle
-             * @default 0.2
+             * Shoulders
+             * @default none
+             * @enum {string}
              */
-            round: number;
+            shoulder: "none" | "45" | "90";
             /**
              * Round
              * @default given
@@ -4271,11 +4306,10 @@ export interface components {
              */
             round_rule: "given" | "swell";
             /**
-             * Shoulders
-             * @default none
-             * @enum {string}
+             * Round, part of a circle
+             * @default 0.2
              */
-            shoulder: "none" | "45" | "90";
+            round: number;
         };
         /**
          * BackingSheet
@@ -4354,16 +4388,6 @@ export interface components {
             bands: components["schemas"]["BandMeasured"][];
         };
         /**
-         * BasisGrade
-         * @description A grade of paper that pounds are counted on.
-         */
-        BasisGrade: {
-            /** Grade */
-            grade: string;
-            /** Label */
-            label: string;
-        };
-        /**
          * BasisWeight
          * @description Pounds per 500 sheets of the basic size of one grade.
          */
@@ -4418,17 +4442,11 @@ export interface components {
          *     :param pressed: folded sections in the nipping press, or overnight under weight.
          *     :param trimmed: before the spine is glued up, or after.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
-         *     :param trial: a full-size trial first, of what cannot be replaced.
+         *     :param trial: trial first, of what cannot be replaced.
          *     :param times: of operations that take other than the usual time, by the operation.
          *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
         Bench: {
-            /**
-             * Season
-             * @default usual
-             * @enum {string}
-             */
-            season: "usual" | "warm" | "damp";
             /**
              * {Signatures} pressed
              * @default nipped
@@ -4447,6 +4465,12 @@ export interface components {
              * @enum {string}
              */
             opened: "not" | "once";
+            /**
+             * Season
+             * @default usual
+             * @enum {string}
+             */
+            season: "usual" | "warm" | "damp";
             /**
              * Trial first
              * @default false
@@ -4535,36 +4559,31 @@ export interface components {
             structure: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves" | "long_stitch" | "stab_sewn";
             /**
              * Board
-             * @default 2
-             */
-            board: number;
-            /**
-             * Board
              * @default
              */
             board_name: string;
             /**
-             * Board linings
-             * @default []
+             * Board
+             * @default 2
              */
-            linings: components["schemas"]["BoardLining"][];
+            board: number;
+            /** Spine board */
+            spine_board?: number | null;
+            /**
+             * Thin board
+             * @default 1
+             */
+            thin_board: number;
             /**
              * Boards cut wider by
              * @default 0
              */
             cut_in_case: number;
-            /** Spine board */
-            spine_board?: number | null;
             /**
-             * Cover stuff
-             * @default
+             * Board linings
+             * @default []
              */
-            cover_name: string;
-            /**
-             * Cover stuff’s thickness
-             * @default 0.3
-             */
-            cover_thickness: number;
+            linings: components["schemas"]["BoardLining"][];
             /**
              * @default {
              *       "head": 3,
@@ -4585,10 +4604,15 @@ export interface components {
              * @enum {string}
              */
             joint_rule: "by_board" | "board_plus_6" | "inset" | "fixed";
-            /** Joint, a width of one’s own */
-            joint?: number | null;
             /** Inset wanted */
             inset?: number | null;
+            /** Joint, a width of one’s own */
+            joint?: number | null;
+            /**
+             * French joint
+             * @default 0
+             */
+            french_joint: number;
             /**
              * Groove, 0 to 1
              * @default 1
@@ -4607,11 +4631,15 @@ export interface components {
              */
             material: "cloth" | "leather" | "paper";
             /**
-             * Sides covered in
-             * @default paper
-             * @enum {string}
+             * Cover stuff
+             * @default
              */
-            sides: "cloth" | "paper";
+            cover_name: string;
+            /**
+             * Cover stuff’s thickness
+             * @default 0.3
+             */
+            cover_thickness: number;
             /**
              * Turn-in
              * @default 18
@@ -4623,10 +4651,26 @@ export interface components {
              */
             corner_factor: number;
             /**
+             * Leather for paring
+             * @default 15
+             */
+            paring: number;
+            /**
              * Overlap on the boards
              * @default 30
              */
             overlap: number;
+            /**
+             * Sides covered in
+             * @default paper
+             * @enum {string}
+             */
+            sides: "cloth" | "paper";
+            /**
+             * Sides lie over by
+             * @default 2
+             */
+            sides_over: number;
             /** Corners’ leg */
             corner_leg?: number | null;
             /**
@@ -4634,16 +4678,14 @@ export interface components {
              * @default 25
              */
             fore_edge_strip: number;
+            /** Stiffener */
+            stiffener?: number | null;
             /**
-             * Sides lie over by
-             * @default 2
+             * Leaves held by
+             * @default glued
+             * @enum {string}
              */
-            sides_over: number;
-            /**
-             * Leather for paring
-             * @default 15
-             */
-            paring: number;
+            leaves: "glued" | "drum";
             /**
              * @default {
              *       "count": 5,
@@ -4673,18 +4715,6 @@ export interface components {
              */
             flaps: number;
             /**
-             * French joint
-             * @default 0
-             */
-            french_joint: number;
-            /**
-             * Thin board
-             * @default 1
-             */
-            thin_board: number;
-            /** Stiffener */
-            stiffener?: number | null;
-            /**
              * @default {
              *       "width": null,
              *       "height": null,
@@ -4692,12 +4722,6 @@ export interface components {
              *     }
              */
             old_cover: components["schemas"]["OldCover"];
-            /**
-             * Leaves held by
-             * @default glued
-             * @enum {string}
-             */
-            leaves: "glued" | "drum";
         };
         /**
          * Block
@@ -4752,16 +4776,16 @@ export interface components {
              */
             end_bands: "none" | "stuck_on" | "sewn";
             /**
+             * End bands’ height
+             * @default 2
+             */
+            end_band_height: number;
+            /**
              * End bands reach to
              * @default spine
              * @enum {string}
              */
             end_band_ends: "spine" | "sections";
-            /**
-             * End bands’ height
-             * @default 2
-             */
-            end_band_height: number;
             /** First diagonal */
             diagonal_1?: number | null;
             /** Second diagonal */
@@ -4818,7 +4842,7 @@ export interface components {
              */
             name: string;
             /**
-             * Grammage
+             * g/m²
              * @default 90
              */
             grammage: number;
@@ -4890,8 +4914,6 @@ export interface components {
             sheets: components["schemas"]["SizeChoice"][];
             /** Leaves */
             leaves: components["schemas"]["SizeChoice"][];
-            /** Grades */
-            grades: components["schemas"]["BasisGrade"][];
             /** Printers */
             printers: components["schemas"]["Printer"][];
             /** Beginnings */
@@ -4901,6 +4923,12 @@ export interface components {
             /** Options */
             options: {
                 [key: string]: components["schemas"]["Option"][];
+            };
+            /** Forms */
+            forms: components["schemas"]["FormRecord"][];
+            /** Fields */
+            fields: {
+                [key: string]: components["schemas"]["FormField"];
             };
             /** Pictures */
             pictures: {
@@ -5050,33 +5078,33 @@ export interface components {
          */
         CoverRules: {
             /**
-             * Name
+             * Whose rules
              * @default
              */
             name: string;
             /**
-             * Least Pages
+             * Pages from
              * @default 1
              */
             least_pages: number;
             /**
-             * Most Pages
+             * Pages to
              * @default 20000
              */
             most_pages: number;
-            /** Leaf */
+            /** Thickness of a leaf */
             leaf?: number | null;
             /** Wrap */
             wrap?: number | null;
             /** Bleed */
             bleed?: number | null;
             /**
-             * Least Spine
+             * Lettered spine from
              * @default 6
              */
             least_spine: number;
             /**
-             * Barcode
+             * Barcode asked for
              * @default false
              */
             barcode: boolean;
@@ -5544,6 +5572,18 @@ export interface components {
              */
             programme: string;
             /**
+             * Making up
+             * @default even
+             * @enum {string}
+             */
+            make_up: "even" | "short_last" | "full" | "one_section" | "mix";
+            /**
+             * Sheets of each {signature}
+             * @default
+             * @example 5+4+4
+             */
+            mix: string;
+            /**
              * Sheets in a {signature}
              * @default 4
              */
@@ -5560,22 +5600,30 @@ export interface components {
              */
             creep_factor: number;
             /**
-             * Making up
-             * @default even
-             * @enum {string}
-             */
-            make_up: "even" | "short_last" | "full" | "one_section" | "mix";
-            /**
-             * Sheets of each {signature}
-             * @default
-             */
-            mix: string;
-            /**
              * Fold to
              * @default marks
              * @enum {string}
              */
             fold_to: "edges" | "marks";
+        };
+        /**
+         * FormRecord
+         * @description A form as it is shown: what it is called, where it stands, and the paths of what it asks.
+         */
+        FormRecord: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "text" | "ruling" | "file_pages" | "spreads" | "leaf" | "trim" | "paper" | "stock_sheet" | "folds" | "signatures" | "printer" | "printed_sheet" | "marks" | "sewing" | "stations" | "stab" | "pamphlet" | "endpapers" | "glued_in" | "back" | "spine" | "trimming" | "diagonals" | "board" | "squares" | "linings" | "joint" | "cover" | "cover_pieces" | "stiffener" | "leaves" | "bands" | "supports" | "slits" | "flaps" | "old_cover" | "artwork" | "document" | "printed_on" | "cover_rules" | "lettered" | "lettering" | "last" | "colophon" | "schools" | "glue" | "own_steps";
+            /** Title */
+            title: string;
+            /** At */
+            at: components["schemas"]["Place"][];
+            /** By Itself */
+            by_itself: boolean;
+            /** Paths */
+            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.pressed" | "bench.trimmed" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
         };
         /**
          * FromBoards
@@ -5818,14 +5866,9 @@ export interface components {
              */
             title: string;
             /**
-             * Copies
-             * @default 1
-             */
-            copies: number;
-            /**
              * @default {
-             *       "pages": 128,
              *       "blank_book": false,
+             *       "pages": 128,
              *       "blanks": "end",
              *       "filler": "plain",
              *       "ruling": {
@@ -5849,6 +5892,11 @@ export interface components {
              */
             text: components["schemas"]["Text"];
             /**
+             * Copies
+             * @default 1
+             */
+            copies: number;
+            /**
              * @default {
              *       "width": 140,
              *       "height": 210,
@@ -5863,12 +5911,12 @@ export interface components {
             /**
              * @default {
              *       "name": "",
+             *       "deckle": false,
+             *       "basis": null,
              *       "grammage": 90,
              *       "bulk": 1.3,
-             *       "basis": null,
              *       "calliper": null,
              *       "stack": null,
-             *       "deckle": false,
              *       "sheet": {
              *         "grain": "width",
              *         "height": 320,
@@ -5881,11 +5929,11 @@ export interface components {
             /**
              * @default {
              *       "programme": "upright",
+             *       "make_up": "even",
+             *       "mix": "",
              *       "sheets_per_section": 4,
              *       "gather": "inset",
              *       "creep_factor": 1.5708,
-             *       "make_up": "even",
-             *       "mix": "",
              *       "fold_to": "marks"
              *     }
              */
@@ -5910,8 +5958,8 @@ export interface components {
              *         "unprintable": 0
              *       },
              *       "bleed": 0,
-             *       "marks": true,
              *       "signature_marks": "letters",
+             *       "marks": true,
              *       "creep_shift": true
              *     }
              */
@@ -5919,13 +5967,13 @@ export interface components {
             /**
              * @default {
              *       "method": "tapes",
-             *       "supports": 3,
-             *       "support_width": 12,
              *       "thread": 0.2,
              *       "swell_factor": 0.5,
+             *       "needleful": 900,
+             *       "supports": 3,
+             *       "support_width": 12,
              *       "kettle": null,
              *       "tail_more": 0,
-             *       "needleful": 900,
              *       "packed": false,
              *       "pamphlet_holes": null,
              *       "pamphlet_at": "quarters",
@@ -5941,9 +5989,9 @@ export interface components {
             /**
              * @default {
              *       "shape": "flat",
-             *       "round": 0.2,
+             *       "shoulder": "none",
              *       "round_rule": "given",
-             *       "shoulder": "none"
+             *       "round": 0.2
              *     }
              */
             back: components["schemas"]["Back"];
@@ -5967,8 +6015,8 @@ export interface components {
              *       "linings": 1,
              *       "hollow": false,
              *       "end_bands": "none",
-             *       "end_band_ends": "spine",
              *       "end_band_height": 2,
+             *       "end_band_ends": "spine",
              *       "diagonal_1": null,
              *       "diagonal_2": null
              *     }
@@ -5977,13 +6025,12 @@ export interface components {
             /**
              * @default {
              *       "structure": "flat_case",
-             *       "board": 2,
              *       "board_name": "",
-             *       "linings": [],
-             *       "cut_in_case": 0,
+             *       "board": 2,
              *       "spine_board": null,
-             *       "cover_name": "",
-             *       "cover_thickness": 0.3,
+             *       "thin_board": 1,
+             *       "cut_in_case": 0,
+             *       "linings": [],
              *       "squares": {
              *         "fore_edge": 4,
              *         "head": 3,
@@ -5991,19 +6038,24 @@ export interface components {
              *       },
              *       "spine_rule": "flush",
              *       "joint_rule": "by_board",
-             *       "joint": null,
              *       "inset": null,
+             *       "joint": null,
+             *       "french_joint": 0,
              *       "groove": 1,
              *       "covering": "full",
              *       "material": "cloth",
-             *       "sides": "paper",
+             *       "cover_name": "",
+             *       "cover_thickness": 0.3,
              *       "turn_in": 18,
              *       "corner_factor": 1.5,
+             *       "paring": 15,
              *       "overlap": 30,
+             *       "sides": "paper",
+             *       "sides_over": 2,
              *       "corner_leg": null,
              *       "fore_edge_strip": 25,
-             *       "sides_over": 2,
-             *       "paring": 15,
+             *       "stiffener": null,
+             *       "leaves": "glued",
              *       "bands": {
              *         "count": 5,
              *         "tail_more": 4,
@@ -6013,15 +6065,11 @@ export interface components {
              *       "slit_step": 5,
              *       "slit_play": 1,
              *       "flaps": 0,
-             *       "french_joint": 0,
-             *       "thin_board": 1,
-             *       "stiffener": null,
              *       "old_cover": {
              *         "height": null,
              *         "spine": null,
              *         "width": null
-             *       },
-             *       "leaves": "glued"
+             *       }
              *     }
              */
             binding: components["schemas"]["Binding"];
@@ -6043,15 +6091,15 @@ export interface components {
             finish: components["schemas"]["Finish"];
             /**
              * @default {
-             *       "bleed": 3,
-             *       "safe": 3,
-             *       "spine_safe": 1.5,
-             *       "barcode": "",
              *       "file": null,
              *       "width": null,
              *       "height": null,
              *       "pixels": null,
              *       "placing": "as_is",
+             *       "bleed": 3,
+             *       "safe": 3,
+             *       "spine_safe": 1.5,
+             *       "barcode": "",
              *       "lettering": true,
              *       "sheet": null,
              *       "rules": null
@@ -6060,10 +6108,10 @@ export interface components {
             artwork: components["schemas"]["Artwork"];
             /**
              * @default {
-             *       "season": "usual",
              *       "pressed": "nipped",
              *       "trimmed": "after",
              *       "opened": "not",
+             *       "season": "usual",
              *       "trial": false,
              *       "glue": {
              *         "boards": null,
@@ -6273,7 +6321,7 @@ export interface components {
              * @default across
              * @enum {string}
              */
-            runs: "across" | "down" | "up";
+            runs: "down" | "up" | "across";
         };
         /**
          * OldPanel
@@ -6552,7 +6600,7 @@ export interface components {
              * @default across
              * @enum {string}
              */
-            runs: "across" | "down" | "up";
+            runs: "down" | "up" | "across";
             /** Repeats */
             repeats?: number | null;
             /**
@@ -6576,6 +6624,13 @@ export interface components {
              */
             name: string;
             /**
+             * Deckle edge
+             * @default false
+             */
+            deckle: boolean;
+            /** Paper’s weight in pounds */
+            basis?: components["schemas"]["BasisWeight"] | null;
+            /**
              * Paper, g/m²
              * @default 90
              */
@@ -6585,17 +6640,10 @@ export interface components {
              * @default 1.3
              */
             bulk: number;
-            /** Paper’s weight in pounds */
-            basis?: components["schemas"]["BasisWeight"] | null;
             /** A leaf’s thickness */
             calliper?: number | null;
             /** Stack measured */
             stack?: components["schemas"]["Stack"] | null;
-            /**
-             * Deckle edge
-             * @default false
-             */
-            deckle: boolean;
             /**
              * @default {
              *       "width": 450,
@@ -6648,6 +6696,22 @@ export interface components {
              * @default false
              */
             across: boolean;
+        };
+        /**
+         * Place
+         * @description Where a form stands: at a station, and there under a tab where the station has several.
+         */
+        Place: {
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
+            /**
+             * Tab
+             * @default
+             */
+            tab: string;
         };
         /**
          * Plate
@@ -6742,9 +6806,9 @@ export interface components {
          * @description The sheet as it goes into the printer.
          */
         PrintedSheet: {
-            /** Printed sheet’s width */
+            /** Width of the sheet */
             width: number;
-            /** Printed sheet’s height */
+            /** Height of the sheet */
             height: number;
         };
         /**
@@ -6847,16 +6911,16 @@ export interface components {
              */
             bleed: number;
             /**
-             * Marks
-             * @default true
-             */
-            marks: boolean;
-            /**
              * {Signature} marks
              * @default letters
              * @enum {string}
              */
             signature_marks: "letters" | "numbers" | "none";
+            /**
+             * Marks
+             * @default true
+             */
+            marks: boolean;
             /**
              * Creep made up for
              * @default true
@@ -6978,21 +7042,11 @@ export interface components {
          */
         Sewing: {
             /**
-             * Sewn on
+             * Sewing
              * @default tapes
              * @enum {string}
              */
             method: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "long" | "stab" | "none";
-            /**
-             * Supports
-             * @default 3
-             */
-            supports: number;
-            /**
-             * Supports’ width
-             * @default 12
-             */
-            support_width: number;
             /**
              * Thread
              * @default 0.2
@@ -7003,6 +7057,21 @@ export interface components {
              * @default 0.5
              */
             swell_factor: number;
+            /**
+             * Needleful
+             * @default 900
+             */
+            needleful: number;
+            /**
+             * Supports
+             * @default 3
+             */
+            supports: number;
+            /**
+             * Supports’ width
+             * @default 12
+             */
+            support_width: number;
             /** Kettle from the edge */
             kettle?: number | null;
             /**
@@ -7010,11 +7079,6 @@ export interface components {
              * @default 0
              */
             tail_more: number;
-            /**
-             * Needleful
-             * @default 900
-             */
-            needleful: number;
             /**
              * Cords packed
              * @default false
@@ -7330,15 +7394,15 @@ export interface components {
          */
         Text: {
             /**
-             * Pages
-             * @default 128
-             */
-            pages: number;
-            /**
              * Blank book
              * @default false
              */
             blank_book: boolean;
+            /**
+             * Pages
+             * @default 128
+             */
+            pages: number;
             /**
              * Blank pages at
              * @default end
@@ -9098,15 +9162,18 @@ export interface components {
         };
         /**
          * RuleEntry
-         * @description An entry the house may have a rule for; what a ``choice`` can be stands in ``job/options.py``.
+         * @description An entry the house may have a rule for.
          *
          *     ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
          */
         RuleEntry: {
             /** Path */
             path: string;
-            /** Group */
-            group: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "Folding" | "Sewing" | "Block" | "Boards" | "Covering" | "Finish" | "Printed covers" | "At the bench" | "Times at the bench";
             /** Label */
             label: string;
             /**
@@ -11058,21 +11125,21 @@ export interface components {
          *     :param least_spine: the narrowest spine they letter; ``barcode`` whether one has to stand on the back.
          */
         CoverRulesInput: {
-            /** Name */
+            /** Whose rules */
             name?: string;
-            /** Least Pages */
+            /** Pages from */
             least_pages?: number | string;
-            /** Most Pages */
+            /** Pages to */
             most_pages?: number | string;
-            /** Leaf */
+            /** Thickness of a leaf */
             leaf?: ((number | string) | string) | null;
             /** Wrap */
             wrap?: ((number | string) | string) | null;
             /** Bleed */
             bleed?: ((number | string) | string) | null;
-            /** Least Spine */
+            /** Lettered spine from */
             least_spine?: (number | string) | string;
-            /** Barcode */
+            /** Barcode asked for */
             barcode?: boolean;
         };
         /**
@@ -11254,14 +11321,6 @@ export interface components {
          *     :param sheet: what it is printed on.
          */
         ArtworkInput: {
-            /** Bleed */
-            bleed?: (number | string) | string;
-            /** Keep clear of edges */
-            safe?: (number | string) | string;
-            /** Keep clear of the spine’s edges */
-            spine_safe?: (number | string) | string;
-            /** Barcode */
-            barcode?: string;
             /** Artwork */
             file?: string | null;
             /** Artwork’s width */
@@ -11275,6 +11334,14 @@ export interface components {
              * @enum {string}
              */
             placing?: "as_is" | "fit" | "fill";
+            /** Bleed */
+            bleed?: (number | string) | string;
+            /** Keep clear of edges */
+            safe?: (number | string) | string;
+            /** Keep clear of the spine’s edges */
+            spine_safe?: (number | string) | string;
+            /** Barcode */
+            barcode?: string;
             /** Lettering printed */
             lettering?: boolean;
             /** Sheet the cover is printed on */
@@ -11295,18 +11362,18 @@ export interface components {
              * @enum {string}
              */
             shape?: "flat" | "round";
-            /** Round, part of a circle */
-            round?: number | string;
-            /**
-             * Round
-             * @enum {string}
-             */
-            round_rule?: "given" | "swell";
             /**
              * Shoulders
              * @enum {string}
              */
             shoulder?: "none" | "45" | "90";
+            /**
+             * Round
+             * @enum {string}
+             */
+            round_rule?: "given" | "swell";
+            /** Round, part of a circle */
+            round?: number | string;
         };
         /**
          * BackingSheet
@@ -11375,16 +11442,11 @@ export interface components {
          *     :param pressed: folded sections in the nipping press, or overnight under weight.
          *     :param trimmed: before the spine is glued up, or after.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
-         *     :param trial: a full-size trial first, of what cannot be replaced.
+         *     :param trial: trial first, of what cannot be replaced.
          *     :param times: of operations that take other than the usual time, by the operation.
          *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
         BenchInput: {
-            /**
-             * Season
-             * @enum {string}
-             */
-            season?: "usual" | "warm" | "damp";
             /**
              * {Signatures} pressed
              * @enum {string}
@@ -11400,6 +11462,11 @@ export interface components {
              * @enum {string}
              */
             opened?: "not" | "once";
+            /**
+             * Season
+             * @enum {string}
+             */
+            season?: "usual" | "warm" | "damp";
             /** Trial first */
             trial?: boolean;
             glue?: components["schemas"]["GlueInput"];
@@ -11456,19 +11523,17 @@ export interface components {
              */
             structure?: "saddle_stitch" | "pamphlet_case" | "flat_case" | "strip_case" | "rounded_case" | "printed_case" | "laced_card_case" | "wrapper" | "coverless_tapes" | "link_stitch" | "laced_boards" | "lapped_cords" | "split_boards" | "rebound_paperback" | "single_leaves" | "long_stitch" | "stab_sewn";
             /** Board */
-            board?: (number | string) | string;
-            /** Board */
             board_name?: string;
-            /** Board linings */
-            linings?: components["schemas"]["BoardLiningInput"][];
-            /** Boards cut wider by */
-            cut_in_case?: (number | string) | string;
+            /** Board */
+            board?: (number | string) | string;
             /** Spine board */
             spine_board?: ((number | string) | string) | null;
-            /** Cover stuff */
-            cover_name?: string;
-            /** Cover stuff’s thickness */
-            cover_thickness?: (number | string) | string;
+            /** Thin board */
+            thin_board?: (number | string) | string;
+            /** Boards cut wider by */
+            cut_in_case?: (number | string) | string;
+            /** Board linings */
+            linings?: components["schemas"]["BoardLiningInput"][];
             squares?: components["schemas"]["SquaresInput"];
             /**
              * Spine board width
@@ -11480,10 +11545,12 @@ export interface components {
              * @enum {string}
              */
             joint_rule?: "by_board" | "board_plus_6" | "inset" | "fixed";
-            /** Joint, a width of one’s own */
-            joint?: ((number | string) | string) | null;
             /** Inset wanted */
             inset?: ((number | string) | string) | null;
+            /** Joint, a width of one’s own */
+            joint?: ((number | string) | string) | null;
+            /** French joint */
+            french_joint?: (number | string) | string;
             /** Groove, 0 to 1 */
             groove?: number | string;
             /**
@@ -11496,25 +11563,36 @@ export interface components {
              * @enum {string}
              */
             material?: "cloth" | "leather" | "paper";
+            /** Cover stuff */
+            cover_name?: string;
+            /** Cover stuff’s thickness */
+            cover_thickness?: (number | string) | string;
+            /** Turn-in */
+            turn_in?: (number | string) | string;
+            /** Corners, in boards */
+            corner_factor?: number | string;
+            /** Leather for paring */
+            paring?: (number | string) | string;
+            /** Overlap on the boards */
+            overlap?: (number | string) | string;
             /**
              * Sides covered in
              * @enum {string}
              */
             sides?: "cloth" | "paper";
-            /** Turn-in */
-            turn_in?: (number | string) | string;
-            /** Corners, in boards */
-            corner_factor?: number | string;
-            /** Overlap on the boards */
-            overlap?: (number | string) | string;
+            /** Sides lie over by */
+            sides_over?: (number | string) | string;
             /** Corners’ leg */
             corner_leg?: ((number | string) | string) | null;
             /** Fore-edge strips’ width */
             fore_edge_strip?: (number | string) | string;
-            /** Sides lie over by */
-            sides_over?: (number | string) | string;
-            /** Leather for paring */
-            paring?: (number | string) | string;
+            /** Stiffener */
+            stiffener?: ((number | string) | string) | null;
+            /**
+             * Leaves held by
+             * @enum {string}
+             */
+            leaves?: "glued" | "drum";
             bands?: components["schemas"]["BandsInput"];
             /** Supports reach on the boards */
             tape_reach?: (number | string) | string;
@@ -11524,18 +11602,7 @@ export interface components {
             slit_play?: (number | string) | string;
             /** Flaps */
             flaps?: (number | string) | string;
-            /** French joint */
-            french_joint?: (number | string) | string;
-            /** Thin board */
-            thin_board?: (number | string) | string;
-            /** Stiffener */
-            stiffener?: ((number | string) | string) | null;
             old_cover?: components["schemas"]["OldCoverInput"];
-            /**
-             * Leaves held by
-             * @enum {string}
-             */
-            leaves?: "glued" | "drum";
         };
         /**
          * Block
@@ -11569,13 +11636,13 @@ export interface components {
              * @enum {string}
              */
             end_bands?: "none" | "stuck_on" | "sewn";
+            /** End bands’ height */
+            end_band_height?: (number | string) | string;
             /**
              * End bands reach to
              * @enum {string}
              */
             end_band_ends?: "spine" | "sections";
-            /** End bands’ height */
-            end_band_height?: (number | string) | string;
             /** First diagonal */
             diagonal_1?: ((number | string) | string) | null;
             /** Second diagonal */
@@ -11614,7 +11681,7 @@ export interface components {
             side?: "inside" | "outside" | "core";
             /** Name */
             name?: string;
-            /** Grammage */
+            /** g/m² */
             grammage?: number | string;
             /** Thickness */
             thickness?: ((number | string) | string) | null;
@@ -11975,6 +12042,16 @@ export interface components {
         FoldingInput: {
             /** Folds */
             programme?: string;
+            /**
+             * Making up
+             * @enum {string}
+             */
+            make_up?: "even" | "short_last" | "full" | "one_section" | "mix";
+            /**
+             * Sheets of each {signature}
+             * @example 5+4+4
+             */
+            mix?: string;
             /** Sheets in a {signature} */
             sheets_per_section?: number | string;
             /**
@@ -11984,13 +12061,6 @@ export interface components {
             gather?: "inset" | "together";
             /** Creep factor */
             creep_factor?: number | string;
-            /**
-             * Making up
-             * @enum {string}
-             */
-            make_up?: "even" | "short_last" | "full" | "one_section" | "mix";
-            /** Sheets of each {signature} */
-            mix?: string;
             /**
              * Fold to
              * @enum {string}
@@ -12242,7 +12312,7 @@ export interface components {
              * Runs
              * @enum {string}
              */
-            runs?: "across" | "down" | "up";
+            runs?: "down" | "up" | "across";
         };
         /**
          * OldPanel
@@ -12440,7 +12510,7 @@ export interface components {
              * Runs
              * @enum {string}
              */
-            runs?: "across" | "down" | "up";
+            runs?: "down" | "up" | "across";
             /** Repeats */
             repeats?: (number | string) | null;
             /** Gap */
@@ -12457,18 +12527,18 @@ export interface components {
         PaperInput: {
             /** Paper */
             name?: string;
+            /** Deckle edge */
+            deckle?: boolean;
+            /** Paper’s weight in pounds */
+            basis?: components["schemas"]["BasisWeightInput"] | null;
             /** Paper, g/m² */
             grammage?: number | string;
             /** Paper’s bulk */
             bulk?: number | string;
-            /** Paper’s weight in pounds */
-            basis?: components["schemas"]["BasisWeightInput"] | null;
             /** A leaf’s thickness */
             calliper?: ((number | string) | string) | null;
             /** Stack measured */
             stack?: components["schemas"]["StackInput"] | null;
-            /** Deckle edge */
-            deckle?: boolean;
             sheet?: components["schemas"]["StockSheetInput"];
             /** Spoilage, % */
             spoilage?: number | string;
@@ -12561,9 +12631,9 @@ export interface components {
          * @description The sheet as it goes into the printer.
          */
         PrintedSheetInput: {
-            /** Printed sheet’s width */
+            /** Width of the sheet */
             width: (number | string) | string;
-            /** Printed sheet’s height */
+            /** Height of the sheet */
             height: (number | string) | string;
         };
         /**
@@ -12627,13 +12697,13 @@ export interface components {
             printer?: components["schemas"]["PrinterInput"];
             /** Bleed of the pages */
             bleed?: (number | string) | string;
-            /** Marks */
-            marks?: boolean;
             /**
              * {Signature} marks
              * @enum {string}
              */
             signature_marks?: "letters" | "numbers" | "none";
+            /** Marks */
+            marks?: boolean;
             /** Creep made up for */
             creep_shift?: boolean;
         };
@@ -12708,24 +12778,24 @@ export interface components {
          */
         SewingInput: {
             /**
-             * Sewn on
+             * Sewing
              * @enum {string}
              */
             method?: "tapes" | "cords" | "raised_cords" | "link" | "pamphlet" | "staples" | "long" | "stab" | "none";
-            /** Supports */
-            supports?: number | string;
-            /** Supports’ width */
-            support_width?: (number | string) | string;
             /** Thread */
             thread?: (number | string) | string;
             /** Swell factor */
             swell_factor?: number | string;
+            /** Needleful */
+            needleful?: (number | string) | string;
+            /** Supports */
+            supports?: number | string;
+            /** Supports’ width */
+            support_width?: (number | string) | string;
             /** Kettle from the edge */
             kettle?: ((number | string) | string) | null;
             /** Tail interval larger by */
             tail_more?: (number | string) | string;
-            /** Needleful */
-            needleful?: (number | string) | string;
             /** Cords packed */
             packed?: boolean;
             /** Holes of a pamphlet */
@@ -12921,10 +12991,10 @@ export interface components {
          *     and how large most of them are.
          */
         TextInput: {
-            /** Pages */
-            pages?: number | string;
             /** Blank book */
             blank_book?: boolean;
+            /** Pages */
+            pages?: number | string;
             /**
              * Blank pages at
              * @enum {string}
@@ -13062,9 +13132,9 @@ export interface components {
             version?: number | string;
             /** Title */
             title?: string;
+            text?: components["schemas"]["TextInput"];
             /** Copies */
             copies?: number | string;
-            text?: components["schemas"]["TextInput"];
             leaf?: components["schemas"]["LeafInput"];
             paper?: components["schemas"]["PaperInput"];
             folding?: components["schemas"]["FoldingInput"];

@@ -115,7 +115,7 @@ function Reasons({ quantity }: { quantity: Quantity }) {
       {quantity.measurable && (
         <ViewOnly>
           <div className="flex items-end gap-2 text-woad">
-            <LengthField path={path} label={t("job.measuredAtTheBench")} optional width="w-40" />
+            <LengthField path={path} label={t("job.measuredAtTheBench")} optional />
             {isMeasured && (
               <Button onClick={() => session.set(path, null)}>{t("job.clear")}</Button>
             )}

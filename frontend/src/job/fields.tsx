@@ -8,34 +8,41 @@ import { Sketch } from "../drawing/Sketch";
 import { useLit, useSession, useSnapshot } from "./context";
 import { asText, type JobPath, valueAt } from "./paths";
 
+/** As wide as its label, and never narrower than a figure needs. */
+const FIGURE = "w-0 min-w-full";
 const INPUT =
-  "figures h-8 w-full rounded border border-faded bg-sheet px-1 py-1 aria-invalid:border-2 aria-invalid:border-madder";
+  "figures h-8 rounded border border-faded bg-sheet px-1 py-1 aria-invalid:border-2 aria-invalid:border-madder";
+
+interface FieldProps {
+  path: JobPath;
+  label: string;
+  /** What it belongs to in the drawings, by ids: lit while it is pointed at. */
+  part?: string;
+}
 
 function FieldFrame({
   id,
   label,
   about,
   error,
-  width,
   children,
 }: {
   id: string;
   label: string;
   about: string;
   error: string | undefined;
-  width: string;
   children: ReactNode;
 }) {
   const { point } = useLit();
   return (
     <div
-      className={`relative ${width}`}
+      className="relative w-fit min-w-[4.6rem]"
       onMouseEnter={() => point(about)}
       onMouseLeave={() => point("")}
       onFocus={() => point(about)}
       onBlur={() => point("")}
     >
-      <label htmlFor={id} className="block text-sm text-faded">
+      <label htmlFor={id} className="block text-sm whitespace-nowrap text-faded">
         {label}
       </label>
       {children}
@@ -56,15 +63,12 @@ function FieldFrame({
 export function LengthField({
   path,
   label,
+  part = "",
   placeholder = "",
   optional = false,
-  width = "w-24",
-}: {
-  path: JobPath;
-  label: string;
+}: FieldProps & {
   placeholder?: string;
   optional?: boolean;
-  width?: string;
 }) {
   const session = useSession();
   const { draft, plan, errors } = useSnapshot();
@@ -85,10 +89,10 @@ export function LengthField({
   }
 
   return (
-    <FieldFrame id={id} label={label} about={path} error={error} width={width}>
+    <FieldFrame id={id} label={label} about={`${path} ${part}`} error={error}>
       <input
         id={id}
-        className={INPUT}
+        className={`${INPUT} ${FIGURE}`}
         value={shown}
         placeholder={placeholder}
         inputMode="text"
@@ -117,19 +121,16 @@ export function LengthField({
 export function NumberField({
   path,
   label,
+  part = "",
   step = 1,
   min,
   placeholder,
   optional = false,
-  width = "w-24",
-}: {
-  path: JobPath;
-  label: string;
+}: FieldProps & {
   step?: number;
   min?: number;
   placeholder?: string;
   optional?: boolean;
-  width?: string;
 }) {
   const session = useSession();
   const { draft, errors } = useSnapshot();
@@ -137,13 +138,13 @@ export function NumberField({
   const value = valueAt(draft, path);
   const error = errors[path];
   return (
-    <FieldFrame id={id} label={label} about={path} error={error} width={width}>
+    <FieldFrame id={id} label={label} about={`${path} ${part}`} error={error}>
       <input
         id={id}
         type="number"
         step={step}
         min={min}
-        className={INPUT}
+        className={`${INPUT} ${FIGURE}`}
         value={asText(value)}
         placeholder={placeholder}
         aria-invalid={error ? true : undefined}
@@ -160,12 +161,9 @@ export function NumberField({
 export function TextField({
   path,
   label,
-  width = "w-48",
+  part = "",
   example,
-}: {
-  path: JobPath;
-  label: string;
-  width?: string;
+}: FieldProps & {
   /** How it is written, while nothing is. */
   example?: string;
 }) {
@@ -173,10 +171,10 @@ export function TextField({
   const { draft, errors } = useSnapshot();
   const id = useId();
   return (
-    <FieldFrame id={id} label={label} about={path} error={errors[path]} width={width}>
+    <FieldFrame id={id} label={label} about={`${path} ${part}`} error={errors[path]}>
       <input
         id={id}
-        className={INPUT}
+        className={`${INPUT} w-44`}
         value={asText(valueAt(draft, path))}
         placeholder={example}
         onChange={(event) => session.set(path, event.target.value)}
@@ -188,27 +186,24 @@ export function TextField({
 export function SelectField({
   path,
   label,
+  part = "",
   options,
   number = false,
-  width = "w-40",
-}: {
-  path: JobPath;
-  label: string;
+}: FieldProps & {
   /** Only these of them; without, all the entry can be. */
   options?: readonly (readonly [string, string])[];
   /** Kept as a number; the empty choice as nothing. */
   number?: boolean;
-  width?: string;
 }) {
   const session = useSession();
   const { draft, errors } = useSnapshot();
   const id = useId();
   const every = useOptions(path);
   return (
-    <FieldFrame id={id} label={label} about={path} error={errors[path]} width={width}>
+    <FieldFrame id={id} label={label} about={`${path} ${part}`} error={errors[path]}>
       <select
         id={id}
-        className={INPUT}
+        className={`${INPUT} max-w-56`}
         value={asText(valueAt(draft, path))}
         onChange={(event) => {
           const chosen = event.target.value;
@@ -226,7 +221,7 @@ export function SelectField({
 }
 
 /** One of a few, each with its small picture. */
-export function PictureField({ path, label }: { path: JobPath; label: string }) {
+export function PictureField({ path, label, part = "" }: FieldProps) {
   const session = useSession();
   const { draft, errors } = useSnapshot();
   const id = useId();
@@ -234,7 +229,7 @@ export function PictureField({ path, label }: { path: JobPath; label: string }) 
   const pictures = useChoices()?.pictures[path];
   const chosen = asText(valueAt(draft, path));
   return (
-    <FieldFrame id={id} label={label} about={path} error={errors[path]} width="">
+    <FieldFrame id={id} label={label} about={`${path} ${part}`} error={errors[path]}>
       <RadioGroup.Root
         id={id}
         aria-label={label}
@@ -261,14 +256,14 @@ export function PictureField({ path, label }: { path: JobPath; label: string }) 
 }
 
 /** Something that is so, or not. */
-export function CheckField({ path, label }: { path: JobPath; label: string }) {
+export function CheckField({ path, label, part = "" }: FieldProps) {
   const session = useSession();
   const { draft } = useSnapshot();
   const { point } = useLit();
   return (
     <label
       className="mt-5 flex h-8 items-center gap-1.5 text-sm"
-      onMouseEnter={() => point(path)}
+      onMouseEnter={() => point(`${path} ${part}`)}
       onMouseLeave={() => point("")}
     >
       <input
@@ -311,7 +306,7 @@ export function NamedSizeField({
       </label>
       <select
         id={id}
-        className={INPUT}
+        className={`${INPUT} w-full`}
         value={chosen}
         onChange={(event) => {
           const size = sizes.find((each) => each.name === event.target.value);
@@ -333,11 +328,26 @@ export function NamedSizeField({
   );
 }
 
-/** A few fields that belong together. */
-export function Group({ title, children }: { title: string; children: ReactNode }) {
+/** A few fields that belong together; a heading that says the same is not said again. */
+export function Group({
+  title,
+  under = "",
+  children,
+}: {
+  title: string;
+  /** The heading they stand under. */
+  under?: string;
+  children: ReactNode;
+}) {
   return (
     <fieldset className="flex flex-wrap items-start gap-x-2 gap-y-1">
-      <legend className="float-left mt-5 flex h-8 max-w-32 items-center pr-1 font-serif text-sm leading-tight font-semibold">
+      <legend
+        className={
+          title === under
+            ? "sr-only"
+            : "float-left mt-5 flex h-8 max-w-32 items-center pr-1 font-serif text-sm leading-tight font-semibold"
+        }
+      >
         {title}
       </legend>
       {children}

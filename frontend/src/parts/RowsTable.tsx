@@ -1,7 +1,7 @@
 /** A table of entries whose columns the core names: one row for each of what it lists. */
 import { Download, Plus, X } from "lucide-react";
 import { useId, useState } from "react";
-import type { ExtraField } from "../api/client";
+import type { FormField } from "../api/client";
 import { t } from "../app/words";
 import { asText } from "./asText";
 import { IconButton } from "./controls";
@@ -23,7 +23,7 @@ export function RowsTable({
   takes,
   onChange,
 }: {
-  field: ExtraField;
+  field: FormField;
   path: string;
   rows: readonly Row[];
   shown: Shown;
@@ -129,7 +129,7 @@ function Cell({
   leftOpen,
   onChange,
 }: {
-  column: ExtraField;
+  column: FormField;
   value: unknown;
   path: string;
   name: string;

@@ -3,7 +3,7 @@ import { t } from "../app/words";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type ConvertQuestion, unwrap } from "../api/client";
-import { useChoices, useOptions } from "../app/choices";
+import { useOptions } from "../app/choices";
 import { Pick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { TextEntry } from "../parts/TextEntry";
@@ -19,7 +19,6 @@ export function Converter({ onClose }: { onClose: () => void }) {
     bulk: "1.3",
     leaves: "100",
   });
-  const choices = useChoices();
   const units = useOptions<Unit>("weight.unit");
   const value = Number(entry.value?.replace(",", "."));
   const bulk = Number(entry.bulk?.replace(",", "."));
@@ -41,7 +40,7 @@ export function Converter({ onClose }: { onClose: () => void }) {
     set: (id: string, text: string) => setEntry((old) => ({ ...old, [id]: text })),
     fields: {},
   };
-  const grades = choices?.grades.map((each) => [each.grade as Grade, each.label] as const) ?? [];
+  const grades = useOptions<Grade>("paper.basis.grade");
   return (
     <Modal
       open

@@ -3,7 +3,7 @@ import { t } from "../app/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ProblemError, type ShelfRow, type StockInput, unwrap } from "../api/client";
-import { useChoices, useOptions, useWord } from "../app/choices";
+import { useOptions, useWord } from "../app/choices";
 import { Button, Pick } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { type Entry, TextEntry } from "../parts/TextEntry";
@@ -24,7 +24,6 @@ export function ItemForm({
 }) {
   const queries = useQueryClient();
   const [entry, setEntry] = useState<Entry>(row ? entryOf(row) : (draft ?? {}));
-  const choices = useChoices();
   const kinds = useOptions("stock.kind");
   const forms = useOptions("stock.form");
   const keep = useMutation({
@@ -50,7 +49,7 @@ export function ItemForm({
   const form = (entry.form ?? "sheet") as NonNullable<StockInput["form"]>;
   const countedIn = useWord("stock.counted_in", form);
   const flat = form === "sheet" || form === "skin" || form === "roll";
-  const grades = choices?.grades.map(({ grade, label }) => [grade, label] as const) ?? [];
+  const grades = useOptions("paper.basis.grade");
   const unplaced = Object.keys(fields).length === 0 && keep.error;
   return (
     <Modal

@@ -16,9 +16,9 @@ from weald.core.block.film import SewingFilm
 from weald.core.block.holes import courses, own_places
 from weald.core.block.stab import sew_stab, stab_work, thread_of_stab
 from weald.core.drawing import Arc, Line
+from weald.core.job.block import STAB_PATTERN_WORDS, Sewing, StabSewing
 from weald.core.job.extras.sewn import SewingPlaces, Stitching
-from weald.core.job.options import OPTIONS
-from weald.core.job.spec import Sewing, StabSewing, read_spec
+from weald.core.job.spec import read_spec
 from weald.core.planning.choice_pictures import choice_pictures
 from weald.core.planning.plan import film_of_sewing
 
@@ -260,7 +260,7 @@ def test_linked_stitches_take_more_thread() -> None:
 
 def test_every_stab_pattern_is_chosen_by_a_picture_of_its_own() -> None:
     pictures = choice_pictures()["sewing.stab.pattern"]
-    assert list(pictures) == list(OPTIONS["sewing.stab.pattern"])
+    assert list(pictures) == list(STAB_PATTERN_WORDS)
     drawn = {name: len(each.elements) for name, each in pictures.items()}
     assert drawn["plain"] < min(drawn["corners"], drawn["leaf"], drawn["fan"])
     for each in pictures.values():

@@ -15,7 +15,7 @@ from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.covering_findings import mind_covering, reckon_covering
 from weald.core.bindings.coverings import Ground, cover_parts, cover_pieces
 from weald.core.bindings.pastedown import reckon_pastedown
-from weald.core.bindings.protocol import Bound
+from weald.core.bindings.protocol import COVER_STUFF, Bound
 from weald.core.job.binding import Covering
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, PieceMaterial, make_piece
@@ -32,7 +32,7 @@ CASE_ENTRIES = (
     "binding.spine_rule",
     "binding.joint_rule",
     "binding.groove",
-    "binding.cover",
+    *COVER_STUFF,
     "binding.turn_in",
     "binding.tape_reach",
 )

@@ -4,8 +4,7 @@ from collections.abc import Mapping
 
 from weald.core.bindings.joint import gap_by_board, thicker
 from weald.core.block.ends import BothEnds, both_ends
-from weald.core.job.binding import JointRule, SpineRule
-from weald.core.job.options import JOINT_RULE_WORDS, SPINE_RULE_WORDS
+from weald.core.job.binding import JOINT_RULE_WORDS, SPINE_RULE_WORDS, JointRule, SpineRule
 from weald.core.job.spec import JobSpec
 from weald.core.quantities import SQUARE, Edge
 from weald.core.reckoning import Ledger, School, Term

@@ -1,8 +1,9 @@
 """Structures to choose from: what each is good for, whether it suits, and what choosing it changes."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from dataclasses import dataclass
 
+from weald.core.bindings.asking import asking_of
 from weald.core.bindings.board import reckon_board
 from weald.core.bindings.catalogue import STRUCTURES, structure_of
 from weald.core.bindings.protocol import Structure
@@ -11,9 +12,11 @@ from weald.core.drawing import Drawing
 from weald.core.errors import SpecError
 from weald.core.finding_words import Severity
 from weald.core.findings import Patch
-from weald.core.job.binding import StructureName
-from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS, SHOULDER_WORDS, Option
+from weald.core.job.asked import asked_entries
+from weald.core.job.binding import COVERING_WORDS, StructureName
+from weald.core.job.fields import Option
 from weald.core.job.patching import patched, value_at
+from weald.core.job.saying import title_at, value_words
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
@@ -25,31 +28,6 @@ from weald.core.stations.folding import FoldingPlan
 from weald.core.stations.paper import PaperPlan
 
 EFFORT_WORDS = ("", "an evening", "a weekend", "some practice", "much practice", "years of practice")
-ENTRY_WORDS = {
-    "back.shape": "back",
-    "back.shoulder": "shoulders",
-    "sewing.method": "sewing",
-    "sewing.support_width": "width of supports",
-    "sewing.supports": "supports",
-    "folding.make_up": "{signatures}",
-    "binding.covering": "covering",
-    "binding.material": "covered in",
-    "binding.cover_thickness": "thickness of the cover",
-    "binding.squares.head": "square at the head",
-    "binding.squares.tail": "square at the tail",
-    "binding.squares.fore_edge": "square at the fore-edge",
-    "binding.turn_in": "turn-in",
-    "binding.tape_reach": "supports reach",
-    "binding.french_joint": "boards off the shoulder",
-    "binding.bands.count": "bands",
-}
-_WORDS: dict[str, Mapping[str, str]] = {
-    "sewing.method": METHOD_WORDS,
-    "back.shape": BACK_WORDS,
-    "back.shoulder": SHOULDER_WORDS,
-    "binding.covering": COVERING_WORDS,
-}
-MAKE_UP_WORDS = {"one_section": "one {signature}", "even": "several {signatures}"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,7 +121,7 @@ def _choice(spec: JobSpec, now: Structure, structure: Structure, notation: Notat
         needs=structure.needs,
         unsuited=tuple(_unsuited(chosen, structure, notation)),
         changes=tuple(_changes(spec, patch, notation)),
-        kept=tuple(_kept(now, structure)),
+        kept=tuple(_kept(spec, now, structure, notation)),
         chosen=now.name == structure.name,
         patch=patch,
         picture=structure.picture(),
@@ -166,38 +144,27 @@ def _unsuited(spec: JobSpec, structure: Structure, notation: Notation) -> Iterat
 
 
 def _words(path: str, value: object, notation: Notation) -> str:
-    if path == "folding.make_up":
-        return notation.say(MAKE_UP_WORDS.get(str(value), "several {signatures}"))
-    if path in _WORDS:
-        return _WORDS[path][str(value)]
-    if path == "binding.cover_thickness" and isinstance(value, int | float):
-        return notation.thickness(float(value), True)
-    if path in ("sewing.supports", "binding.bands.count"):
-        return str(value)
-    return notation.length(float(value), True) if isinstance(value, int | float) else str(value)
+    return value_words(JobSpec, tuple(path.split(".")), value, notation)
+
+
+def _title(path: str, notation: Notation) -> str:
+    title = notation.say(title_at(JobSpec, tuple(path.split("."))))
+    return title[:1].lower() + title[1:]
 
 
 def _changes(spec: JobSpec, patch: Patch, notation: Notation) -> Iterator[str]:
     for path, value in patch.items():
-        if path == "binding.structure":
-            continue
-        before, after = _words(path, value_at(spec, path), notation), _words(path, value, notation)
-        yield f"{notation.say(ENTRY_WORDS[path])}: {after} instead of {before}"
+        if path != "binding.structure":
+            before, after = _words(path, value_at(spec, path), notation), _words(path, value, notation)
+            yield f"{_title(path, notation)}: {after} instead of {before}"
 
 
-_KEPT_WORDS = {
-    "binding.spine_rule": "the rule for the spine board",
-    "binding.joint_rule": "the joint",
-    "binding.covering": "the covering",
-    "binding.squares": "the squares",
-    "binding.board": "the board",
-    "binding.bands": "the bands",
-    "binding.old_cover": "the old cover's sizes",
-}
+_USUAL = JobSpec()
 
 
-def _kept(now: Structure, structure: Structure) -> Iterator[str]:
+def _kept(spec: JobSpec, now: Structure, structure: Structure, notation: Notation) -> Iterator[str]:
     """What was decided and is not asked for here; it is kept for when another structure asks again."""
-    for path, words in _KEPT_WORDS.items():
-        if path in now.entries and path not in structure.entries:
-            yield words
+    here = {path for path, _, _ in asked_entries(asking_of(structure, spec))}
+    for path, _, _ in asked_entries(asking_of(now, spec)):
+        if path not in here and value_at(spec, path) != value_at(_USUAL, path):
+            yield _title(path, notation)

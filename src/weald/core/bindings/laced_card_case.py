@@ -4,7 +4,7 @@ import math
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import cover_piece, draw_cover, size_with_squares, stiffeners
-from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
 from weald.core.block.holes import Hole, back_middles, support_middles
 from weald.core.drawing import Sketch
@@ -105,7 +105,7 @@ STRUCTURE = Structure(
     draw=draw,
     methods=("tapes", "cords", "raised_cords"),
     entries=(
-        "binding.cover",
+        *COVER_STUFF,
         "binding.squares",
         "binding.spine_rule",
         "binding.slit_step",

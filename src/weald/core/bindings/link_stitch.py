@@ -4,7 +4,7 @@ from weald.core.bindings import pictures
 from weald.core.bindings.case import board_pieces, on_each_board
 from weald.core.bindings.case_sizes import reckon_back_board, reckon_heights, reckon_weight
 from weald.core.bindings.coverings import COVERS
-from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.job.spec import JobSpec
@@ -169,7 +169,7 @@ STRUCTURE = Structure(
         "binding.board",
         "binding.linings",
         "binding.squares",
-        "binding.cover",
+        *COVER_STUFF,
         "binding.turn_in",
     ),
     thickest=60.0,

@@ -6,7 +6,7 @@ Every section sewn straight through a limp cover, its thread on show along the s
 import math
 
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, size_with_squares, stiffeners
-from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.bindings.wrapper import SCORE_CLEAR, draw_wrapped
 from weald.core.block.holes import Hole
 from weald.core.drawing import FIGURES_DOWN, Drawing, Sketch, box, dimension_rows
@@ -144,7 +144,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("long",),
-    entries=("binding.cover", "binding.squares", "binding.spine_rule", "binding.flaps", "binding.stiffener"),
+    entries=(*COVER_STUFF, "binding.squares", "binding.spine_rule", "binding.flaps", "binding.stiffener"),
     chooses={
         "binding.material": "leather",
         "binding.cover_thickness": 1.2,

@@ -9,16 +9,17 @@ from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Point, Sketch
 from weald.core.findings import Finding, Patch
 from weald.core.job.binding import Covering, StructureName
-from weald.core.job.spec import JobSpec, SewingMethod
+from weald.core.job.block import BackName, SewingMethod, ShoulderName
+from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan, Treatment
 from weald.core.units import Mm
 
-BackName = Literal["flat", "round"]
-ShoulderName = Literal["none", "45", "90"]
 Sections = Literal["one", "several", "leaves"]
 Choice = TypeVar("Choice")
+COVER_STUFF = ("binding.material", "binding.cover_name", "binding.cover_thickness")
+"""What is asked of whatever it is covered with."""
 SHOULDER_DEGREES: dict[ShoulderName, float] = {"none": 0.0, "45": 45.0, "90": 90.0}
 
 

@@ -2,7 +2,7 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
-from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch
 from weald.core.job.spec import JobSpec
@@ -95,7 +95,7 @@ STRUCTURE = Structure(
     draw=draw,
     methods=("staples", "pamphlet"),
     sections="one",
-    entries=("binding.cover",),
+    entries=(*COVER_STUFF,),
     chooses={"folding.make_up": "one_section"},
     thickest=5.0,
     heaviest=400.0,

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from weald.core.bindings.case import bind_case, on_each_board
 from weald.core.bindings.case_sizes import Case
-from weald.core.bindings.protocol import Bound
+from weald.core.bindings.protocol import COVER_STUFF, Bound
 from weald.core.bindings.supports import HOLE_SHIFT
 from weald.core.block.bands import Band, bands_here, mind_bands, reckon_bands
 from weald.core.block.holes import Hole, back_middles, support_middles
@@ -30,7 +30,7 @@ ENTRIES = (
     "binding.squares",
     "binding.french_joint",
     "binding.covering",
-    "binding.cover",
+    *COVER_STUFF,
     "binding.turn_in",
 )
 

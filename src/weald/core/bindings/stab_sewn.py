@@ -1,6 +1,6 @@
 """Stab sewing: single leaves between soft covers, sewn through all of them beside the spine, in a pattern."""
 
-from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.block.stab import StabWork, sew_stab, stab_work
 from weald.core.drawing import Drawing, Sketch, box
@@ -91,7 +91,7 @@ STRUCTURE = Structure(
     draw=draw,
     methods=("stab",),
     sections="leaves",
-    entries=("binding.cover", "sewing.stab"),
+    entries=(*COVER_STUFF, "sewing.stab"),
     chooses={"binding.material": "paper", "binding.cover_thickness": 0.4},
     thinnest=1.0,
     thickest=30.0,

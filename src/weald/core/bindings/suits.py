@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from weald.core.bindings.protocol import Structure
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.folding.packet import MAX_SHEETS
-from weald.core.job.options import BACK_WORDS, COVERING_WORDS, METHOD_WORDS
+from weald.core.job.saying import value_words
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, told_apart
 from weald.core.reckoning import Ledger
@@ -107,25 +107,26 @@ def mind_choices(structure: Structure, spec: JobSpec, notation: Notation) -> lis
     What a job file leaves out contradicts nothing.
     """
     choices = (
-        ("sewing.method", spec.sewing.method, structure.methods, METHOD_WORDS),
-        ("back.shape", spec.back.shape, structure.backs, BACK_WORDS),
-        ("binding.covering", spec.binding.covering, structure.coverings, COVERING_WORDS),
+        ("sewing.method", spec.sewing.method, structure.methods),
+        ("back.shape", spec.back.shape, structure.backs),
+        ("binding.covering", spec.binding.covering, structure.coverings),
     )
     found = []
-    for path, wanted, allowed, words in choices:
+    for path, wanted, allowed in choices:
         group, key = path.split(".")
         if wanted in allowed or key not in getattr(spec, group).model_fields_set:
             continue
         used = allowed[0]
+        words = [value_words(JobSpec, (group, key), each, notation) for each in (wanted, used)]
         found.append(
             finding(
                 "structure.departs",
                 path,
                 notation,
-                wanted=words[wanted],
-                used=words[used],
+                wanted=words[0],
+                used=words[1],
                 structure=structure.title,
-                actions=(Action(f"Take “{words[used]}”", {path: used}),),
+                actions=(Action(f"Take “{words[1]}”", {path: used}),),
             )
         )
     return found

@@ -2,7 +2,7 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
-from weald.core.bindings.protocol import Bound, Structure
+from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Finding, finding
@@ -100,7 +100,7 @@ STRUCTURE = Structure(
     bind=bind,
     draw=draw,
     methods=("link", "tapes", "cords", "none"),
-    entries=("binding.cover", "binding.flaps", "binding.stiffener", "binding.tape_reach"),
+    entries=(*COVER_STUFF, "binding.flaps", "binding.stiffener", "binding.tape_reach"),
     chooses={"binding.material": "paper"},
     thinnest=2.0,
     thickest=40.0,

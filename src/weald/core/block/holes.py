@@ -11,8 +11,8 @@ from itertools import pairwise
 from typing import Literal
 
 from weald.core.block.stab import StabMove, StabWork
+from weald.core.job.block import Sewing, SewingMethod
 from weald.core.job.extras.sewn import SewingPlaces, Stitching
-from weald.core.job.spec import Sewing, SewingMethod
 from weald.core.units import TOLERANCE, Mm
 
 HoleKind = Literal["kettle", "tape", "cord", "raised", "link", "stitch", "staple", "long", "stab"]

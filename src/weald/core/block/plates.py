@@ -3,7 +3,7 @@
 import math
 
 from weald.core.job.extras.leaves import Plate, Plates
-from weald.core.job.spec import Leaf
+from weald.core.job.leaves import Leaf
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm, rounded_up
 

@@ -12,7 +12,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from weald.core.job.spec import StabPattern, StabSewing
+from weald.core.job.block import StabPattern, StabSewing
 from weald.core.units import Mm
 
 Edge = Literal["spine", "head", "tail"]

@@ -28,11 +28,11 @@ from weald.core.extras import (
     taken,
     thumb,
 )
-from weald.core.extras.fields import Field, fields_of
 from weald.core.extras.finishing import extra as finishing
 from weald.core.extras.protocol import Added, Extra, Made
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.group import ExtraName
+from weald.core.job.fields import FormField, fields_of
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.station import Station
@@ -87,7 +87,7 @@ class ExtraRecord:
     row_file: str
     left_open: str
     picture: Drawing
-    fields: tuple[Field, ...]
+    fields: tuple[FormField, ...]
     begins: dict[str, object]
 
 
@@ -111,7 +111,7 @@ def every_extra(notation: Notation) -> tuple[ExtraRecord, ...]:
             row_file=extra.row_file,
             left_open=extra.left_open,
             picture=extra.picture(),
-            fields=fields_of(extra.entries, f"extras.{extra.name}", notation),
+            fields=fields_of(extra.entries, notation),
             begins=extra.entries().model_dump(mode="json") | extra.begins,
         )
         for extra in EXTRAS.values()

@@ -5,8 +5,13 @@ from typing import Annotated, Literal
 from pydantic import Field, field_validator
 
 from weald.core.adhesives import (
+    ADHESIVES,
+    JOINT_WORDS,
+    SEASONS,
+    SUITED,
     BoardGlue,
     CaseGlue,
+    Joint,
     LiningGlue,
     PasteDownGlue,
     Season,
@@ -14,18 +19,27 @@ from weald.core.adhesives import (
     TippingGlue,
 )
 from weald.core.job.entries import Entries, OneLine
+from weald.core.job.entry import Entry
+
+
+def _glued(joint: Joint) -> Entry:
+    """The record of what a joint is glued with."""
+    suited = {name: ADHESIVES[name].title for name in SUITED[joint]}
+    return Entry("glue", JOINT_WORDS[joint], options={"": "the usual one", **suited}, rule="At the bench")
 
 
 class Glue(Entries):
     """What each joint is glued with; the usual one where nothing is said."""
 
-    spine: Annotated[SpineGlue | None, Field(title="Spine glued with")] = None
-    mull: Annotated[SpineGlue | None, Field(title="Mull glued with")] = None
-    linings: Annotated[LiningGlue | None, Field(title="Linings glued with")] = None
-    tipping: Annotated[TippingGlue | None, Field(title="Endpapers glued with")] = None
-    boards: Annotated[BoardGlue | None, Field(title="Board to board glued with")] = None
-    case: Annotated[CaseGlue | None, Field(title="Covering glued with")] = None
-    paste_down: Annotated[PasteDownGlue | None, Field(title="Paste-downs glued with")] = None
+    spine: Annotated[SpineGlue | None, Field(title="Spine glued with"), _glued("spine")] = None
+    mull: Annotated[SpineGlue | None, Field(title="Mull glued with"), _glued("mull")] = None
+    linings: Annotated[LiningGlue | None, Field(title="Linings glued with"), _glued("linings")] = None
+    tipping: Annotated[TippingGlue | None, Field(title="Endpapers glued with"), _glued("tipping")] = None
+    boards: Annotated[BoardGlue | None, Field(title="Board to board glued with"), _glued("boards")] = None
+    case: Annotated[CaseGlue | None, Field(title="Covering glued with"), _glued("case")] = None
+    paste_down: Annotated[
+        PasteDownGlue | None, Field(title="Paste-downs glued with"), _glued("paste_down")
+    ] = None
 
     @field_validator("*", mode="before")
     @classmethod
@@ -73,16 +87,42 @@ class Bench(Entries):
     :param pressed: folded sections in the nipping press, or overnight under weight.
     :param trimmed: before the spine is glued up, or after.
     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
-    :param trial: a full-size trial first, of what cannot be replaced.
+    :param trial: trial first, of what cannot be replaced.
     :param times: of operations that take other than the usual time, by the operation.
     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
     """
 
-    season: Annotated[Season, Field(title="Season")] = "usual"
-    pressed: Annotated[Literal["nipped", "under_weight"], Field(title="{Signatures} pressed")] = "nipped"
-    trimmed: Annotated[Literal["after", "before"], Field(title="Trimmed")] = "after"
-    opened: Annotated[Literal["not", "once"], Field(title="Cased book opened")] = "not"
-    trial: Annotated[bool, Field(title="Trial first")] = False
+    pressed: Annotated[
+        Literal["nipped", "under_weight"],
+        Field(title="{Signatures} pressed"),
+        Entry(
+            "schools",
+            options={"nipped": "in the nipping press", "under_weight": "overnight, under weight"},
+            rule="At the bench",
+        ),
+    ] = "nipped"
+    trimmed: Annotated[
+        Literal["after", "before"],
+        Field(title="Trimmed"),
+        Entry(
+            "schools",
+            options={"after": "after gluing up", "before": "before gluing up"},
+            rule="At the bench",
+        ),
+    ] = "after"
+    opened: Annotated[
+        Literal["not", "once"],
+        Field(title="Cased book opened"),
+        Entry(
+            "schools",
+            options={"not": "not before it is dry", "once": "a crack, once after the nip"},
+            rule="At the bench",
+        ),
+    ] = "not"
+    season: Annotated[
+        Season, Field(title="Season"), Entry("schools", options=SEASONS, rule="At the bench")
+    ] = "usual"
+    trial: Annotated[bool, Field(title="Trial first"), Entry("own_steps", "trial first")] = False
     glue: Glue = Glue()
     times: Annotated[dict[OperationId, Times], Field(max_length=100, title="Times at the bench")] = {}
     own: Annotated[tuple[OwnOperation, ...], Field(max_length=40, title="Operations of one’s own")] = ()

@@ -6,7 +6,7 @@ import re
 import unicodedata
 from collections.abc import Iterator, Mapping, Sequence
 from itertools import islice
-from typing import Annotated, Any, TypeVar
+from typing import Annotated, Any, ClassVar, TypeVar
 
 from pydantic import (
     AfterValidator,
@@ -76,8 +76,12 @@ Title = Annotated[str, Field(min_length=1, max_length=200), OneLine]
 
 
 class Entries(BaseModel):
-    """A group of entries: unknown keys are refused, and so is what no number can be."""
+    """A group of entries: unknown keys are refused, and so is what no number can be.
 
+    ``by_thumb`` says that its usual lengths are rules of thumb, which who reads inches takes as fractions.
+    """
+
+    by_thumb: ClassVar[bool] = False
     model_config = ConfigDict(extra="forbid", frozen=True, allow_inf_nan=False)
 
 
@@ -183,6 +187,17 @@ def lengths_of(part: BaseModel, prefix: str = "") -> Iterator[tuple[str, Mm]]:
                     yield from lengths_of(each, f"{prefix}{name}.{place}.")
         elif isinstance(value, float) and is_length(info):
             yield f"{prefix}{name}", value
+
+
+def lengths_by_thumb(part: BaseModel, prefix: str = "") -> Iterator[tuple[str, Mm]]:
+    """Every length among the entries that is a rule of thumb, by dotted path."""
+    if isinstance(part, Entries) and part.by_thumb:
+        yield from lengths_of(part, prefix)
+        return
+    for name in type(part).model_fields:
+        value = getattr(part, name)
+        if isinstance(value, BaseModel):
+            yield from lengths_by_thumb(value, f"{prefix}{name}.")
 
 
 def is_length(info: FieldInfo) -> bool:

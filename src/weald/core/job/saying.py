@@ -6,6 +6,7 @@ from typing import Any
 from pydantic import BaseModel
 
 from weald.core.job.entries import is_length
+from weald.core.job.entry import Entry, entry_of
 from weald.core.merging import ABSENT, Path, value_at
 from weald.core.notation import Notation, counted, plain_number
 
@@ -66,23 +67,22 @@ def value_words(
     path: Path,
     value: Any,
     notation: Notation,
-    options: Mapping[Any, str] | None = None,
 ) -> str:
-    """What stands in an entry, as somebody reads it.
-
-    :param options: what it can be, in words, where it is one of a few.
-    """
+    """What stands in an entry, as somebody reads it."""
+    _, found = _walked(root, path)
+    entry = entry_of(found) if found is not None else Entry()
     if value is ABSENT:
         return "taken out"
     if value is None or (isinstance(value, str | list | dict) and not value):
         return "left open"
-    if options and (words := options.get(str(value), options.get(value))):
+    if entry.said:
+        return entry.said
+    if entry.options and (words := entry.options.get(str(value), entry.options.get(value))):
         return notation.say(words)
     if isinstance(value, list | dict):
         return counted(len(value), "row") if isinstance(value, list) else _group_words(value)
     if isinstance(value, bool):
         return "yes" if value else "no"
-    _, found = _walked(root, path)
     if found is not None and is_length(found) and isinstance(value, int | float):
         return notation.limit(float(value))
     return plain_number(value, 4) if isinstance(value, float) else str(value)

@@ -15,6 +15,7 @@ from weald.core.drawing import Dimension, Drawing, Sketch, box
 from weald.core.finding_words import FindingCode
 from weald.core.findings import Finding, Patch, finding
 from weald.core.job.entries import Entries, Length, Name, OneLine, Title, read_entries
+from weald.core.job.entry import Entry
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
@@ -54,7 +55,18 @@ class SetSpec(Entries):
 
     version: Annotated[int, Field(ge=1, le=SET.version)] = SET.version
     title: Annotated[Title, Field(title="Title of the set")] = "Untitled set"
-    numerals: Annotated[Numerals, Field(title="Numbers lettered")] = "roman"
+    numerals: Annotated[
+        Numerals,
+        Field(title="Numbers lettered"),
+        Entry(
+            options={
+                "roman": "I, II, III, IV",
+                "roman_iiii": "I, II, III, IIII",
+                "arabic": "1, 2, 3, 4",
+                "none": "no numbers",
+            }
+        ),
+    ] = "roman"
     cloth: Annotated[Name, Field(title="Cloth")] = ""
     volumes: Annotated[tuple[Volume, ...], Field(max_length=60, title="Volumes")] = ()
 

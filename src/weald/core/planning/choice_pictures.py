@@ -5,8 +5,7 @@ from typing import get_args
 from weald.core.bindings.stab_sewn import draw_threads
 from weald.core.block.stab import stab_work
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.job.options import OPTIONS
-from weald.core.job.spec import StabPattern, StabSewing
+from weald.core.job.block import STAB_PATTERN_WORDS, StabPattern, StabSewing
 
 _LEAF = (30.0, 50.0)
 _SMALL = StabSewing(stations=3, margin=16, ends=10)
@@ -25,5 +24,5 @@ def _stab_pattern(pattern: StabPattern) -> Drawing:
     sketch = Sketch()
     sketch.area(box(0, 0, width, height), "side_paper", "cut")
     draw_threads(sketch, stab_work(height, _SMALL.model_copy(update={"pattern": pattern})), height)
-    title = OPTIONS["sewing.stab.pattern"][pattern]
+    title = STAB_PATTERN_WORDS[pattern]
     return sketch.finish(f"pattern.{pattern}", "sewing", title, rows=(0, 0, 0, 0), to_scale=False)

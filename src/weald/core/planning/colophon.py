@@ -5,8 +5,9 @@ from dataclasses import dataclass
 from datetime import date
 
 from weald.core.bindings.catalogue import structure_of
-from weald.core.job.options import METHOD_WORDS
-from weald.core.job.spec import JobSpec, Paper
+from weald.core.job.block import METHOD_WORDS
+from weald.core.job.leaves import Paper
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, counted
 from weald.core.planning.plan import Plan
 from weald.core.stations.paper import grammage_of
@@ -37,7 +38,7 @@ def _sentences(spec: JobSpec, plan: Plan, making: Making, notation: Notation) ->
     if method not in ("none", "staples"):
         thread = notation.thickness(spec.sewing.thread, True)
         yield f"Sewn: {METHOD_WORDS[method]}, with thread {thread} thick."
-    if covering := _covering(spec, plan, notation):
+    if covering := _covering(spec, notation):
         yield covering
     who = f" by {_listed(making.people)}" if making.people else ""
     where = f", {making.place}" if making.place else ""
@@ -75,10 +76,9 @@ def _signature_words(notation: Notation) -> tuple[str, str]:
     return notation.say("{signature}"), notation.say("{signatures}")
 
 
-def _covering(spec: JobSpec, plan: Plan, notation: Notation) -> str:
-    entries = plan.structure.entries
+def _covering(spec: JobSpec, notation: Notation) -> str:
     said = []
-    if "binding.board" in entries:
+    if "binding.board" in structure_of(spec).entries:
         name = f"{spec.binding.board_name}, " if spec.binding.board_name else "board "
         said.append(f"{name}{notation.limit(spec.binding.board)}")
     if spec.binding.cover_name:

@@ -7,6 +7,7 @@ from weald.core.bindings.catalogue import STRUCTURES, structure_of
 from weald.core.bindings.choosing import choosing_patch
 from weald.core.drawing import Arc, Area, Drawing, Layer, Line, Sketch
 from weald.core.findings import Patch
+from weald.core.job.binding import COVERING_WORDS
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
@@ -82,11 +83,11 @@ def ways(spec: JobSpec, notation: Notation) -> tuple[Way, ...]:
                         school.shown != quantity.shown,
                     )
                 )
-    facts = made.structure
-    for option in facts.coverings:
-        if option.value != structure_of(spec).covering(spec):
-            patch: Patch = {"binding.covering": option.value}
-            found.append(Way(f"covering/{option.value}", "Covering", option.label, patch))
+    structure = structure_of(spec)
+    for covering in structure.coverings:
+        if covering != structure.covering(spec):
+            patch: Patch = {"binding.covering": covering}
+            found.append(Way(f"covering/{covering}", "Covering", COVERING_WORDS[covering], patch))
     return tuple(found)
 
 

@@ -11,29 +11,32 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from weald.core.adhesives import JOINT_WORDS
 from weald.core.bench.step import Counted, no_wait
 from weald.core.bench.steps import STEPS
+from weald.core.bindings.asking import asking_of
 from weald.core.bindings.catalogue import structure_of
 from weald.core.errors import SpecError
 from weald.core.extras.catalogue import ExtraRecord
 from weald.core.findings import Patch
-from weald.core.job.entries import Entries, Length, Size, lengths_of, read_entries
+from weald.core.job.entries import Entries, Length, Size, lengths_by_thumb, read_entries
+from weald.core.job.entry import Entry, RuleGroup, entry_of
 from weald.core.job.extras.backs import Hammer
 from weald.core.job.extras.group import ExtraName
 from weald.core.job.extras.lettering import FinishingTool, FinishingType
-from weald.core.job.options import OPTIONS
+from weald.core.job.fields import entries_in, field_of
+from weald.core.job.forms import FORMS
 from weald.core.job.patching import value_at, with_entry
+from weald.core.job.saying import value_words
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.job.upgrades import JOB
-from weald.core.notation import Notation, Vocabulary, usual_mark
-from weald.core.quantities import QuantityId
+from weald.core.notation import MILLIMETRES, Notation, Vocabulary, usual_mark
+from weald.core.quantities import QuantityId, is_quantity
 from weald.core.reckoning import Quantity
 from weald.core.station import Station
 from weald.core.units import TOLERANCE, Mm
 from weald.core.upgrades import Format
 
-TIMES = "Times at the bench"
+TIMES: RuleGroup = "Times at the bench"
 """The group of rules for how long operations take."""
 TIMES_WORDS: dict[Counted, dict[str, str]] = {
     "copy": {"fixed": "minutes once", "rate": "minutes a copy", "wait": "minutes of wait"},
@@ -46,100 +49,36 @@ RuleKind = Literal["choice", "length", "number"]
 
 @dataclass(frozen=True, slots=True)
 class RuleEntry:
-    """An entry the house may have a rule for; what a ``choice`` can be stands in ``job/options.py``.
+    """An entry the house may have a rule for.
 
     ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
     """
 
     path: str
-    group: str
+    group: RuleGroup
     label: str
     kind: RuleKind
     station: Station
     undecided: str = ""
 
 
-RULES: tuple[RuleEntry, ...] = (
-    RuleEntry(
-        "binding.spine_rule",
-        "Boards",
-        "Spine board width",
-        "choice",
-        "boards",
-    ),
-    RuleEntry(
-        "binding.joint_rule",
-        "Boards",
-        "Joint",
-        "choice",
-        "boards",
-    ),
-    RuleEntry("binding.joint", "Boards", "Joint, a width of one's own", "length", "boards"),
-    RuleEntry("binding.inset", "Boards", "Inset wanted", "length", "boards"),
-    RuleEntry("binding.groove", "Boards", "Groove, 0 to 1", "number", "boards"),
-    RuleEntry("binding.turn_in", "Covering", "Turn-in", "length", "boards"),
-    RuleEntry("binding.corner_factor", "Covering", "Corners, in boards", "number", "boards"),
-    RuleEntry("binding.overlap", "Covering", "Overlap on the boards", "length", "boards"),
-    RuleEntry("binding.sides_over", "Covering", "Sides lie over by", "length", "boards"),
-    RuleEntry("binding.paring", "Covering", "Leather for paring", "length", "boards"),
-    RuleEntry("sewing.kettle", "Sewing", "Kettles in", "length", "sewing", undecided="by the height"),
-    RuleEntry("sewing.needleful", "Sewing", "Needleful", "length", "sewing"),
-    RuleEntry("sewing.swell_factor", "Sewing", "Swell factor", "number", "sewing"),
-    RuleEntry(
-        "sewing.pamphlet_at",
-        "Sewing",
-        "Outer holes of a pamphlet",
-        "choice",
-        "sewing",
-    ),
-    RuleEntry(
-        "back.round_rule",
-        "Block",
-        "Round",
-        "choice",
-        "block",
-    ),
-    RuleEntry("back.round", "Block", "Round, part of a circle", "number", "block"),
-    RuleEntry(
-        "block.trimming",
-        "Block",
-        "Trimming",
-        "choice",
-        "block",
-    ),
-    RuleEntry("block.mull_overlap", "Block", "Mull on each board", "length", "block"),
-    RuleEntry("folding.creep_factor", "Folding", "Creep factor", "number", "folding"),
-    RuleEntry(
-        "folding.fold_to",
-        "Folding",
-        "Fold to",
-        "choice",
-        "folding",
-    ),
-    RuleEntry(
-        "finish.direction",
-        "Finish",
-        "Lettering runs",
-        "choice",
-        "finish",
-    ),
-    RuleEntry("artwork.bleed", "Printed covers", "Bleed", "length", "boards"),
-    RuleEntry("artwork.safe", "Printed covers", "Keep clear of edges", "length", "boards"),
-    RuleEntry("bench.season", "At the bench", "Season", "choice", "bench"),
-    RuleEntry("bench.pressed", "At the bench", "{Signatures} pressed", "choice", "bench"),
-    RuleEntry("bench.trimmed", "At the bench", "Trimmed", "choice", "bench"),
-    RuleEntry("bench.opened", "At the bench", "Cased book opened", "choice", "bench"),
-    *(
-        RuleEntry(f"bench.glue.{joint}", "At the bench", f"{words} glued with", "choice", "bench")
-        for joint, words in JOINT_WORDS.items()
-    ),
-    *(
-        RuleEntry(f"bench.times.{step.id}.{entry}", TIMES, f"{step.title}, {words}", "number", "bench")
-        for step in STEPS.values()
-        for entry, words in TIMES_WORDS[step.of].items()
-        if entry != "wait" or step.wait is not no_wait
-    ),
-)
+def _rules() -> Iterator[RuleEntry]:
+    for path, info in entries_in(JobSpec).items():
+        entry, field = entry_of(info), field_of(path, info, MILLIMETRES)
+        if entry.rule and entry.form:
+            kind: RuleKind = field.kind if field.kind in ("choice", "length") else "number"
+            undecided = "" if is_quantity(entry.left_open) else entry.left_open
+            station = FORMS[entry.form].at[0].station
+            yield RuleEntry(path, entry.rule, info.title or path, kind, station, undecided)
+    for step in STEPS.values():
+        for key, words in TIMES_WORDS[step.of].items():
+            if key != "wait" or step.wait is not no_wait:
+                path = f"bench.times.{step.id}.{key}"
+                yield RuleEntry(path, TIMES, f"{step.title}, {words}", "number", "bench")
+
+
+RULES: tuple[RuleEntry, ...] = tuple(_rules())
+"""In the order of the job file; how long operations take last."""
 _BY_PATH = {rule.path: rule for rule in RULES}
 _EDGES = ("head", "tail", "fore_edge")
 
@@ -195,11 +134,31 @@ class House(Entries):
     types: Annotated[tuple[FinishingType, ...], Field(max_length=20, title="Type")] = ()
     hammers: Annotated[tuple[Hammer, ...], Field(max_length=20, title="Hammers")] = ()
     learnt: Annotated[dict[str, Learnt], Field(max_length=300)] = {}
-    vocabulary: Annotated[Vocabulary, Field(title="Word for a folded section")] = "signature"
-    hand: Annotated[Literal["right", "left"], Field(title="Hand")] = "right"
-    paper: Annotated[Literal["a4", "letter"], Field(title="Paper printed on")] = "a4"
-    mm_division: Annotated[float, Field(ge=0.1, le=1, title="Finest mark, mm")] = 0.5
-    inch_division: Annotated[Literal[16, 32, 64], Field(title="Finest mark, inches")] = 32
+    vocabulary: Annotated[
+        Vocabulary,
+        Field(title="Word for a folded section"),
+        Entry(options={"signature": "signature", "section": "section", "gathering": "gathering"}),
+    ] = "signature"
+    hand: Annotated[
+        Literal["right", "left"],
+        Field(title="Hand"),
+        Entry(options={"right": "right-handed", "left": "left-handed"}),
+    ] = "right"
+    paper: Annotated[
+        Literal["a4", "letter"],
+        Field(title="Paper printed on"),
+        Entry(options={"a4": "A4", "letter": "Letter"}),
+    ] = "a4"
+    mm_division: Annotated[
+        float,
+        Field(ge=0.1, le=1, title="Finest mark, mm"),
+        Entry(options={"0.1": "0.1 mm", "0.25": "0.25 mm", "0.5": "0.5 mm", "1": "1 mm"}),
+    ] = 0.5
+    inch_division: Annotated[
+        Literal[16, 32, 64],
+        Field(title="Finest mark, inches"),
+        Entry(options={"16": "1/16″", "32": "1/32″", "64": "1/64″"}),
+    ] = 32
 
 
 @dataclass(frozen=True, slots=True)
@@ -305,18 +264,15 @@ def with_house(data: Mapping[str, Any], house: House, notation: Notation | None 
     return with_entry(filled, ["binding", "squares"], squares)
 
 
-_INCH_DEFAULTS = ("leaf.trim", "binding", "block", "sewing")
-"""Groups whose usual lengths are rules of thumb; paper, and what is thinner than card, are as bought."""
 _THINNEST: Mm = 1.5
+"""What is thinner than card is as it is bought."""
 
 
 def _in_inches(data: dict[str, Any], house: House) -> dict[str, Any]:
     """What is left open as the plainest fraction of an inch near the usual length: 1/8, not 0.118."""
-    for path, usual in lengths_of(JobSpec()):
+    for path, usual in lengths_by_thumb(JobSpec()):
         squares = path.startswith("binding.squares") and house.squares
-        if not path.startswith(_INCH_DEFAULTS) or usual < _THINNEST or squares:
-            continue
-        if not _says(data, path.split(".")):
+        if usual >= _THINNEST and not squares and not _says(data, path.split(".")):
             data = with_entry(data, path.split("."), usual_mark(usual))
     return data
 
@@ -335,12 +291,10 @@ def departures(spec: JobSpec, house: House, notation: Notation) -> tuple[Departu
 
 
 def _departures(spec: JobSpec, house: House, notation: Notation) -> Iterator[Departure]:
-    entries = structure_of(spec).entries
+    asking = asking_of(structure_of(spec), spec)
     for path, wanted in house.rules.items():
         rule, here = _BY_PATH[path], value_at(spec, path)
-        asked = not path.startswith("binding.") or any(
-            path == entry or path.startswith(f"{entry}.") for entry in entries
-        )
+        asked = rule.group == TIMES or entry_of(entries_in(JobSpec)[path]).asked(asking)
         open_here = here is None and not rule.undecided
         if not asked or open_here or _same(here, wanted):
             continue
@@ -353,7 +307,7 @@ def _departures(spec: JobSpec, house: House, notation: Notation) -> Iterator[Dep
             {path: wanted},
         )
     step = squares_for(house, spec.leaf.height)
-    if step is not None and "binding.squares" in entries:
+    if step is not None and asking.lists("binding.squares"):
         squares = spec.binding.squares
         off = [edge for edge in _EDGES if not _same(getattr(squares, edge), getattr(step, edge))]
         if off:
@@ -382,14 +336,7 @@ def _words(rule: RuleEntry, value: object, notation: Notation) -> str:
         return rule.undecided
     if rule.kind == "length" and isinstance(value, int | float):
         return notation.length(float(value), True)
-    return notation.say(OPTIONS.get(rule.path, {}).get(str(value), str(value)))
-
-
-GAUGED: dict[str, tuple[str, Patch]] = {
-    # quantity: the entry it is set by, and what else has to be so
-    "joint.gap": ("binding.joint", {"binding.joint_rule": "fixed"}),
-    "turn_in": ("binding.turn_in", {}),
-}
+    return value_words(JobSpec, tuple(rule.path.split(".")), value, notation)
 
 
 def gauge_hints(
@@ -398,27 +345,23 @@ def gauge_hints(
     """The owned gauge nearest to the joint's gap and to the turn-in, with the difference it makes."""
     if not house.gauges:
         return ()
-    sizes: dict[str, Mm] = {}
-    if "joint.gap" in quantities and "binding.joint_rule" in structure_of(spec).entries:
-        sizes["joint.gap"] = quantities["joint.gap"].value
-    if "turn_in.inside" in quantities:
-        sizes["turn_in"] = spec.binding.turn_in
+    asking = asking_of(structure_of(spec), spec)
     found = []
-    for name, size in sizes.items():
+    for path, info in entries_in(JobSpec).items():
+        entry = entry_of(info)
+        gauged = entry.gauged
+        if gauged is None or gauged.quantity not in quantities or not gauged.asked(asking):
+            continue
+        decided = value_at(spec, path) if entry.asked(asking) else None
+        size = float(decided) if isinstance(decided, int | float) else quantities[gauged.quantity].value
         nearest = min(house.gauges, key=lambda gauge: (abs(gauge - size), gauge))
         off = nearest - size
         if abs(off) < notation.least_told:
             continue
-        path, more = GAUGED[name]
         way = "wider" if off > 0 else "narrower"
-        what = "joint gap" if name == "joint.gap" else "turn-in"
         words = (
-            f"Your nearest gauge for the {what} is {notation.limit(nearest)}: "
+            f"Your nearest gauge for the {gauged.what} is {notation.limit(nearest)}: "
             f"{notation.difference(abs(off))} {way}"
         )
-        found.append(
-            GaugeHint(
-                "joint.gap" if name == "joint.gap" else "turn_in.inside", words, {**more, path: nearest}
-            )
-        )
+        found.append(GaugeHint(gauged.quantity, words, {**gauged.also, path: nearest}))
     return tuple(found)

@@ -5,7 +5,8 @@ from collections.abc import Iterator
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import facts_of
 from weald.core.extras.catalogue import EXTRAS
-from weald.core.job.options import DIRECTION_WORDS, METHOD_WORDS
+from weald.core.job.block import METHOD_WORDS
+from weald.core.job.finish import DIRECTION_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, counted, plain_number
 from weald.core.planning.plan import Plan
@@ -30,15 +31,15 @@ def _facts(spec: JobSpec, plan: Plan, notation: Notation) -> Iterator[tuple[str,
     method = structure.treatment(spec).method
     if method != "none":
         thread = notation.thickness(spec.sewing.thread, True)
-        words = METHOD_WORDS.get(method, method.replace("_", " "))
+        words = METHOD_WORDS[method]
         yield "Sewing", f"{words}, thread {thread}"
-    if "binding.board" in facts.entries:
+    if "binding.board" in structure.entries:
         board = f"{spec.binding.board_name}, " if spec.binding.board_name else ""
         yield "Board", f"{board}{notation.limit(spec.binding.board)}"
-    if "binding.cover_name" in facts.entries or spec.binding.cover_name:
+    if spec.binding.cover_name:
         cover = f"{spec.binding.cover_name}, " if spec.binding.cover_name else ""
         yield "Cover stuff", f"{cover}{notation.thickness(spec.binding.cover_thickness, True)}"
-    if spec.back.shape == "round" and any(option.value == "round" for option in facts.backs):
+    if spec.back.shape == "round" and "round" in structure.backs:
         yield "Back", "round, as the swell asks" if spec.back.round_rule == "swell" else "round"
     if structure.lettered and spec.finish.placed != "none":
         yield "Lettering", f"{spine_title(spec)}, {DIRECTION_WORDS[spec.finish.direction]}"

@@ -1,24 +1,19 @@
 """All that is one of a few: entries of a job, the house, the set, the shelf, a case offered up."""
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from typing import Any
 
-from weald.core.job.options import OPTIONS, Option
+from pydantic import BaseModel
+from pydantic.fields import FieldInfo
+
+from weald.core.job.fields import Option, columns_in, entries_in, options_in
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
+from weald.core.planning.book_set import SetSpec
+from weald.core.planning.house import House
 from weald.core.shelf.stock import COUNTED_IN, FORM_NAMES, KIND_NAMES
 
 _MORE: Mapping[str, Mapping[Any, str]] = {
-    "house.vocabulary": {"signature": "signature", "section": "section", "gathering": "gathering"},
-    "house.hand": {"right": "right-handed", "left": "left-handed"},
-    "house.paper": {"a4": "A4", "letter": "Letter"},
-    "house.mm_division": {"0.1": "0.1 mm", "0.25": "0.25 mm", "0.5": "0.5 mm", "1": "1 mm"},
-    "house.inch_division": {"16": "1/16″", "32": "1/32″", "64": "1/64″"},
-    "set.numerals": {
-        "roman": "I, II, III, IV",
-        "roman_iiii": "I, II, III, IIII",
-        "arabic": "1, 2, 3, 4",
-        "none": "no numbers",
-    },
     "job.state": {"planned": "Being planned", "at_bench": "At the bench", "finished": "Finished"},
     "stock.kind": KIND_NAMES,
     "stock.form": FORM_NAMES,
@@ -60,8 +55,23 @@ _MORE: Mapping[str, Mapping[Any, str]] = {
 
 
 def every_option(notation: Notation) -> dict[str, tuple[Option, ...]]:
-    """All that can be chosen from, by name: entries of a job by their paths, and the rest."""
-    return {
-        name: tuple(Option(value, notation.say(label)) for value, label in words.items())
-        for name, words in (*OPTIONS.items(), *_MORE.items())
+    """All that can be chosen from, by name: entries by their paths, and the rest."""
+    entries = {
+        f"{of}{path}": options
+        for of, root in (("", JobSpec), ("house.", House), ("set.", SetSpec))
+        for path, info in _every_entry(root)
+        if (options := options_in(info, notation))
     }
+    more = {
+        name: tuple(Option(value, notation.say(label)) for value, label in words.items())
+        for name, words in _MORE.items()
+    }
+    return entries | more
+
+
+def _every_entry(root: type[BaseModel], prefix: str = "") -> Iterator[tuple[str, FieldInfo]]:
+    """Every entry, and what stands in the rows it lists."""
+    for path, info in entries_in(root).items():
+        yield f"{prefix}{path}", info
+        if row := columns_in(info):
+            yield from _every_entry(row, f"{prefix}{path}.")

@@ -14,6 +14,7 @@ from weald.core.bench.drawings import draw_bench
 from weald.core.bench.operation import LeftOut, Operation
 from weald.core.bench.order_drawing import draw_order
 from weald.core.bench.order_of_work import NO_WORK, order_of_work
+from weald.core.bindings.asking import asking_of
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.facts import StructureFacts, facts_of
@@ -33,11 +34,13 @@ from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.folding.imposition import Section, Sheet
 from weald.core.folding.packet import FoldedPacket
 from weald.core.folding.steps import FoldStep
+from weald.core.job.asking import Asking
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.paper import with_spoilage
 from weald.core.pieces import Piece, draw_pieces, make_piece
+from weald.core.planning.asked import AskedFor, asked_of
 from weald.core.planning.doubts import mind_unusual
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.press.colophon import mind_colophon
@@ -100,6 +103,7 @@ class Plan:
     :param operations: the order of work at the bench; reckoned where that station is wanted.
     :param shown_section: the signature drawn at the folding station, from 1.
     :param extras: what is added to the structure, and what else could be.
+    :param asked: which entries the job asks for.
     """
 
     title: str
@@ -122,6 +126,7 @@ class Plan:
     casing_in: CasingIn | None
     shown_section: int
     extras: ExtrasHere
+    asked: AskedFor
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,6 +148,7 @@ class _Bench:
     finish: FinishPlan | None
     spine: Drawing | None
     art: CoverArt | None
+    asking: Asking
 
     @property
     def signatures(self) -> int:
@@ -219,6 +225,7 @@ def plan(
         casing_in=casing_in,
         shown_section=min(section, len(sections)),
         extras=extras_here(spec, bench.structure),
+        asked=asked_of(bench.asking, ledger),
     )
 
 
@@ -257,6 +264,7 @@ def _at_the_stations(spec: JobSpec, notation: Notation) -> _Bench:
         finish=finish,
         spine=spine,
         art=art,
+        asking=asking_of(structure, spec),
     )
 
 
@@ -386,7 +394,7 @@ def _findings(bench: _Bench, stocked: Sequence[StockedPiece], pieces: tuple[Piec
     yield from mind_paper(spec, notation)
     yield from mind_unused(spec, pieces, notation)
     yield from _mind_leaf(spec, ledger)
-    yield from mind_unusual(structure, spec, bool(sewing.holes) and sewing.method != "staples", ledger)
+    yield from mind_unusual(bench.asking, bool(sewing.holes) and sewing.method != "staples", ledger)
     yield from _doubted_measurements(ledger)
     yield from _unused_measurements(ledger)
 

@@ -7,8 +7,7 @@ from collections.abc import Iterator, Mapping
 from typing import Any
 
 from weald.core.extras.catalogue import EXTRAS
-from weald.core.extras.fields import fields_of
-from weald.core.job.options import OPTIONS
+from weald.core.job.fields import fields_of
 from weald.core.job.saying import title_at, value_words
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
@@ -45,11 +44,9 @@ def entries_of(spec: Mapping[str, Any], prefix: str = "") -> dict[str, Any]:
 
 def said_of(path: str, value: Any, notation: Notation) -> str:
     """What stands in an entry of a job, in words."""
-    if path == "text.file" and value:
-        return "brought as a PDF"
     if path.startswith("measured.") and value is not None:
         return notation.limit(float(value))
-    return value_words(JobSpec, tuple(path.split(".")), value, notation, OPTIONS.get(path))
+    return value_words(JobSpec, tuple(path.split(".")), value, notation)
 
 
 def _entry(path: str, value: Any, notation: Notation) -> str:
@@ -92,7 +89,7 @@ def _extra_label(path: str, notation: Notation) -> str:
     extra = next((each for each in EXTRAS.values() if each.name == name), None)
     if extra is None:
         return path
-    fields = {field.key: field.label for field in fields_of(extra.entries, f"extras.{name}", notation)}
+    fields = {field.key: field.label for field in fields_of(extra.entries, notation)}
     field = fields.get(".".join(rest), " ".join(rest).replace("_", " "))
     return f"{extra.title.capitalize()}, {field[:1].lower()}{field[1:]}" if rest else extra.title.capitalize()
 

@@ -14,7 +14,7 @@ from pydantic import Field
 
 from weald.core.errors import SpecError
 from weald.core.job.entries import Entries, Length, Name, Size, Title, read_entries
-from weald.core.job.spec import BasisWeight, Stack
+from weald.core.job.leaves import BasisWeight, Stack
 from weald.core.notation import Notation, plain_number
 from weald.core.paper import SheetGrain, calliper_from_bulk, grain_word, gsm_from_pounds, size_name
 from weald.core.units import TOLERANCE, Gsm, Mm

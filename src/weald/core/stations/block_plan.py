@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from weald.core.block.textblock import FLAT_BACK_SWELL_LIMIT
-from weald.core.job.spec import SewingMethod
+from weald.core.job.block import SewingMethod
 from weald.core.units import Mm
 
 

@@ -3,7 +3,8 @@
 from weald.core.block.ends import BothEnds
 from weald.core.block.plates import reckon_plates
 from weald.core.folding.makeup import MakeUp
-from weald.core.job.spec import Endpapers, JobSpec
+from weald.core.job.block import Endpapers
+from weald.core.job.spec import JobSpec
 from weald.core.paper import calliper_from_bulk
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import Treatment

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from weald.core.block.bands import Panel, panels_here
 from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
-from weald.core.job.options import DIRECTION_WORDS
+from weald.core.job.finish import DIRECTION_WORDS
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.quantities import QuantityId

@@ -8,8 +8,9 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Placement, Section, Sheet, impose, one_piece
 from weald.core.folding.makeup import MakeUp
 from weald.core.folding.packet import MAX_SHEETS, FoldedPacket, Side
+from weald.core.job.block import Folding
 from weald.core.job.paging import in_order
-from weald.core.job.spec import Folding, JobSpec
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, counted
 from weald.core.paper import grain_word, sheets_a_section
 from weald.core.reckoning import Ledger, School

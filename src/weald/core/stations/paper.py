@@ -6,7 +6,8 @@ from weald.core.drawing import Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.packet import FoldedPacket, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES
-from weald.core.job.spec import JobSpec, Paper
+from weald.core.job.leaves import Paper
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.paper import (
     BASIC_SIZE_INCHES,

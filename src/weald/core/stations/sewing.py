@@ -26,10 +26,11 @@ from weald.core.block.holes import (
 from weald.core.block.stab import StabWork, sew_stab, stab_work, thread_of_stab
 from weald.core.drawing import FIGURES_DOWN, Drawing, Layer, Sketch, box, dimension_rows
 from weald.core.findings import Action, Finding, finding
+from weald.core.job.block import METHOD_WORDS, SewingMethod
 from weald.core.job.extras.sewn import SewingPlaces
-from weald.core.job.options import METHOD_WORDS
+from weald.core.job.leaves import Trim
 from weald.core.job.paging import in_order, listed
-from weald.core.job.spec import JobSpec, SewingMethod, Trim
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, counted
 from weald.core.reckoning import Ledger
 from weald.core.remembering import remembered

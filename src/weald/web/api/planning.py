@@ -12,7 +12,8 @@ from weald.core.extras.catalogue import ExtraRecord, every_extra
 from weald.core.findings import Finding
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
-from weald.core.paper import BASIC_SIZE_INCHES, LEAF_SIZES, SHEET_SIZES, NamedSize
+from weald.core.paper import LEAF_SIZES, SHEET_SIZES, NamedSize
+from weald.core.planning.asked import form_fields, forms
 from weald.core.planning.beginnings import BEGINNINGS
 from weald.core.planning.choice_pictures import choice_pictures
 from weald.core.planning.house import begun_with, departures, gauge_hints
@@ -27,7 +28,6 @@ from weald.web.accounts.services import house_of
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, workshop_of
 from weald.web.api.schemas import (
-    BasisGrade,
     Choices,
     LengthQuestion,
     LengthReply,
@@ -117,14 +117,12 @@ def choices(request: HttpRequest) -> Choices:
     return Choices(
         sheets=[_size(size, notation) for size in SHEET_SIZES],
         leaves=[_size(size, notation) for size in LEAF_SIZES],
-        grades=[
-            BasisGrade(grade=grade.value, label=f"{grade.value}, {width:g} × {height:g} in")
-            for grade, (width, height) in BASIC_SIZE_INCHES.items()
-        ],
         printers=list(HOME_PRINTERS),
         beginnings=[replace(each, words=notation.say(each.words)) for each in BEGINNINGS],
         stations=[StationTitle(id=each, title=STATIONS[each].title) for each in STATIONS],
         options=every_option(notation),
+        forms=forms(notation),
+        fields=form_fields(notation),
         pictures=choice_pictures(),
         new_job=JobSpec(),
     )

@@ -9,10 +9,11 @@ from pydantic import BaseModel, Field
 
 from weald.core.drawing import Drawing
 from weald.core.job.entries import Title
-from weald.core.job.options import Option
+from weald.core.job.fields import FormField, Option
 from weald.core.job.printing import Printer
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, Vocabulary
+from weald.core.planning.asked import FormRecord
 from weald.core.planning.beginnings import Ask, Beginning, BeginningId
 from weald.core.planning.house import Departure, GaugeHint
 from weald.core.planning.meeting import Meeting, others_of, settled_by
@@ -235,13 +236,6 @@ class SizeChoice(Schema):
     shown: str
 
 
-class BasisGrade(Schema):
-    """A grade of paper that pounds are counted on."""
-
-    grade: str
-    label: str
-
-
 class StationTitle(Schema):
     """A station on the thread, in the order of work."""
 
@@ -254,10 +248,11 @@ class Choices(Schema):
 
     sheets: list[SizeChoice]
     leaves: list[SizeChoice]
-    grades: list[BasisGrade]
     printers: list[Printer]
     beginnings: list[Beginning]
     stations: list[StationTitle]
     options: dict[str, tuple[Option, ...]]
+    forms: tuple[FormRecord, ...]
+    fields: dict[str, FormField]
     pictures: dict[str, dict[str, Drawing]]
     new_job: JobSpec

@@ -38,7 +38,7 @@ function AsFound({ onDone }: { onDone: () => void }) {
   const [found, setFound] = useState<Found>("tall");
   const everyBoard = useOptions<Board>("offered.board");
   const [board, setBoard] = useState<Board>("both");
-  const apart = found !== "spine" && plan?.structure.boards === true;
+  const apart = found !== "spine" && plan?.asked.paths.includes("binding.squares.head") === true;
   const [way, setWay] = useState<"large" | "small">("large");
   const [by, setBy] = useState("");
   const [answers, setAnswers] = useState<readonly Offered[]>([]);

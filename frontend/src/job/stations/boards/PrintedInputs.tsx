@@ -7,28 +7,25 @@ import { bring, howFar, named } from "../../../api/bring";
 import { Button, Pick } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
 import { useSession, useSnapshot } from "../../context";
-import { Group, LengthField, NumberField, SelectField, TextField, CheckField } from "../../fields";
+import { LengthField } from "../../fields";
+import { FormFields, type OwnForms } from "../../forms";
 import { valueAt } from "../../paths";
 
-export function PrintedInputs() {
-  const { draft } = useSnapshot();
-  const sheet = valueAt(draft, "artwork.sheet");
-  return (
-    <>
-      <ArtworkField />
-      <Group title={t("boards.document")}>
-        <LengthField path="artwork.bleed" label={t("common.bleed")} width="w-16" />
-        <LengthField path="artwork.safe" label={t("boards.keepClear")} width="w-20" />
-        <LengthField path="artwork.spine_safe" label={t("boards.ofTheSpines")} width="w-24" />
-        <TextField path="artwork.barcode" label={t("boards.barcode")} width="w-48" />
-        <CheckField path="artwork.lettering" label={t("boards.printTheSpinesLettering")} />
-      </Group>
-      <Group title={t("common.printedOn")}>
-        <SheetFields given={sheet !== null} />
-        <Rules />
-      </Group>
-    </>
-  );
+/** What stands beside the fields of a printed cover; nothing where none is planned. */
+export function usePrintedForms(): OwnForms {
+  const { draft, plan } = useSnapshot();
+  if (!plan?.cover_art) return {};
+  return {
+    artwork: { before: <ArtworkField /> },
+    printed_on: {
+      before: (
+        <>
+          <SheetFields given={valueAt(draft, "artwork.sheet") !== null} />
+          <Rules />
+        </>
+      ),
+    },
+  };
 }
 
 function ArtworkField() {
@@ -71,7 +68,7 @@ function ArtworkField() {
     ),
   ];
   return (
-    <Group title={t("boards.artwork")}>
+    <>
       <Pick
         label={t("boards.file")}
         className="w-64"
@@ -97,15 +94,12 @@ function ArtworkField() {
           }}
         />
       </div>
-      {typeof file === "string" && (
-        <SelectField path="artwork.placing" label={t("boards.placed")} width="w-44" />
-      )}
       {said && (
         <p role="alert" className="w-full text-sm text-madder">
           {said}
         </p>
       )}
-    </Group>
+    </>
   );
 }
 
@@ -127,8 +121,8 @@ function SheetFields({ given }: { given: boolean }) {
   }
   return (
     <>
-      <LengthField path="artwork.sheet.width" label={t("boards.sheetWidth")} width="w-24" />
-      <LengthField path="artwork.sheet.height" label={t("boards.height")} width="w-20" />
+      <LengthField path="artwork.sheet.width" label={t("boards.sheetWidth")} />
+      <LengthField path="artwork.sheet.height" label={t("boards.height")} />
     </>
   );
 }
@@ -200,23 +194,7 @@ function RulesFields() {
     <div className="space-y-3">
       <p className="text-sm text-faded">{t("boards.copyThemFromTheSheetThey")}</p>
       <div className="flex flex-wrap gap-3">
-        <TextField path="artwork.rules.name" label={t("boards.whoseRules")} />
-        <NumberField path="artwork.rules.least_pages" label={t("boards.pagesFrom")} width="w-20" />
-        <NumberField path="artwork.rules.most_pages" label={t("boards.to")} width="w-20" />
-        <LengthField
-          path="artwork.rules.leaf"
-          label={t("boards.thicknessOfALeaf")}
-          optional
-          width="w-32"
-        />
-        <LengthField path="artwork.rules.wrap" label={t("boards.wrap")} optional width="w-20" />
-        <LengthField path="artwork.rules.bleed" label={t("common.bleed")} optional width="w-20" />
-        <LengthField
-          path="artwork.rules.least_spine"
-          label={t("boards.letteredSpineFrom")}
-          width="w-36"
-        />
-        <CheckField path="artwork.rules.barcode" label={t("boards.barcodeAskedFor")} />
+        <FormFields name="cover_rules" />
       </div>
       <div className="flex items-center gap-3">
         <Button disabled={keep.isPending} onClick={() => keep.mutate()}>

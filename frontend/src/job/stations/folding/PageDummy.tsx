@@ -5,7 +5,7 @@ import { useState } from "react";
 import { api, type Dummy, type DummyPage, unwrap } from "../../../api/client";
 import { IconButton } from "../../../parts/controls";
 import { useSnapshot } from "../../context";
-import { TextField } from "../../fields";
+import { FormFields } from "../../forms";
 import { valueAt } from "../../paths";
 import { useDraftQuery } from "../../useDraftQuery";
 
@@ -84,11 +84,7 @@ export function PageDummy({
         </span>
       </div>
       <div className="flex flex-wrap items-start gap-3">
-        <TextField
-          path="text.spreads"
-          label={t("folding.picturesAcrossPagesAs2460")}
-          width="w-56"
-        />
+        <FormFields name="spreads" />
         <Spread dummy={data} join={opening?.join ?? "none"} />
       </div>
     </div>

@@ -2,15 +2,8 @@ import { t, type WordKey } from "../../../app/words";
 import { Choice } from "../../../parts/controls";
 import { useChoices } from "../../../app/choices";
 import { useSession, useSnapshot } from "../../context";
-import {
-  CheckField,
-  Group,
-  LengthField,
-  NamedSizeField,
-  NumberField,
-  SelectField,
-  TextField,
-} from "../../fields";
+import { NamedSizeField } from "../../fields";
+import { StationForms } from "../../forms";
 import { type Draft, valueAt } from "../../paths";
 
 type Known = "grammage" | "basis" | "leaf" | "stack";
@@ -56,85 +49,50 @@ export function PaperInputs() {
   const session = useSession();
   const { draft, plan } = useSnapshot();
   const choices = useChoices();
-  const known = knownBy(draft);
   const leaf = plan?.quantities.find((each) => each.id === "paper.calliper");
-  const basis = valueAt(draft, "paper.basis") != null;
+  const grain = (
+    <div key="grain" className="pt-[1.3rem]">
+      <Choice
+        label={t("paper.grainOfTheSheet")}
+        value={valueAt(draft, "paper.sheet.grain") === "height" ? "height" : "width"}
+        options={[
+          { value: "width", label: <GrainPicture level />, name: t("paper.grainAlongTheWidth") },
+          { value: "height", label: <GrainPicture />, name: t("paper.grainAlongTheHeight") },
+        ]}
+        onChange={(grain) => session.set("paper.sheet.grain", grain)}
+      />
+    </div>
+  );
   return (
-    <>
-      <Group title={t("paper.paper")}>
-        <TextField path="paper.name" label={t("common.name")} width="w-40" />
-        <CheckField path="paper.deckle" label={t("paper.deckleEdge")} />
-        <div className="pt-[1.3rem]">
-          <Choice
-            label={t("paper.knownBy")}
-            value={known}
-            options={KNOWN.map(({ value, label }) => ({ value, label: t(label) }))}
-            onChange={(next) => leaf && session.apply(begin(next, String(leaf.value)))}
-          />
-        </div>
-        {basis ? (
-          <>
-            <NumberField
-              path="paper.basis.pounds"
-              label={t("paper.pounds")}
-              step={0.5}
-              width="w-20"
+    <StationForms
+      station="paper"
+      label={t("paper.paper")}
+      own={{
+        paper: {
+          before: (
+            <div className="pt-[1.3rem]">
+              <Choice
+                label={t("paper.knownBy")}
+                value={knownBy(draft)}
+                options={KNOWN.map(({ value, label }) => ({ value, label: t(label) }))}
+                onChange={(next) => leaf && session.apply(begin(next, String(leaf.value)))}
+              />
+            </div>
+          ),
+        },
+        stock_sheet: {
+          before: (
+            <NamedSizeField
+              label={t("common.size")}
+              sizes={choices?.sheets ?? []}
+              widthPath="paper.sheet.width"
+              heightPath="paper.sheet.height"
             />
-            <SelectField
-              path="paper.basis.grade"
-              label={t("paper.ofTheGrade")}
-              width="w-40"
-              options={(choices?.grades ?? []).map((each) => [each.grade, each.label] as const)}
-            />
-          </>
-        ) : (
-          <NumberField path="paper.grammage" label={t("common.gM")} width="w-20" />
-        )}
-        {(known === "grammage" || known === "basis") && (
-          <NumberField path="paper.bulk" label={t("common.bulkCmG")} step={0.05} width="w-24" />
-        )}
-        {known === "leaf" && (
-          <LengthField path="paper.calliper" label={t("paper.oneLeaf")} width="w-24" />
-        )}
-        {known === "stack" && (
-          <>
-            <NumberField
-              path="paper.stack.leaves"
-              label={t("common.leaves")}
-              min={1}
-              width="w-20"
-            />
-            <LengthField path="paper.stack.thickness" label={t("common.thickness")} width="w-24" />
-          </>
-        )}
-      </Group>
-      <Group title={t("paper.stockSheet")}>
-        <NamedSizeField
-          label={t("common.size")}
-          sizes={choices?.sheets ?? []}
-          widthPath="paper.sheet.width"
-          heightPath="paper.sheet.height"
-        />
-        <LengthField path="paper.sheet.width" label={t("common.width")} />
-        <LengthField path="paper.sheet.height" label={t("common.height")} />
-        <div className="pt-[1.3rem]">
-          <Choice
-            label={t("paper.grainOfTheSheet")}
-            value={valueAt(draft, "paper.sheet.grain") === "height" ? "height" : "width"}
-            options={[
-              {
-                value: "width",
-                label: <GrainPicture level />,
-                name: t("paper.grainAlongTheWidth"),
-              },
-              { value: "height", label: <GrainPicture />, name: t("paper.grainAlongTheHeight") },
-            ]}
-            onChange={(grain) => session.set("paper.sheet.grain", grain)}
-          />
-        </div>
-        <NumberField path="paper.spoilage" label={t("paper.spoilage")} min={0} width="w-20" />
-      </Group>
-    </>
+          ),
+          instead: { "paper.sheet.grain": grain },
+        },
+      }}
+    />
   );
 }
 

@@ -4,43 +4,18 @@ import { useState } from "react";
 import { Button, Pick } from "../../../parts/controls";
 import { useChoices } from "../../../app/choices";
 import { useSession, useSnapshot } from "../../context";
-import { CheckField, Group, LengthField, NumberField, SelectField } from "../../fields";
+import { LengthField } from "../../fields";
+import { StationForms } from "../../forms";
 import { valueAt } from "../../paths";
 import { Printers, usePrinters } from "./Printers";
 
 export function PrintingInputs() {
-  const { draft } = useSnapshot();
-  const byHand = valueAt(draft, "printing.printer.flips") === "none";
   return (
-    <>
-      <Group title={t("printing.printer")}>
-        <PrinterField />
-        {!byHand && (
-          <SelectField path="printing.flip" label={t("printing.turnsOnThe")} width="w-32" />
-        )}
-      </Group>
-      <Group title={t("common.sheet")}>
-        <SheetField />
-        <SelectField path="printing.work" label={t("common.printed")} width="w-36" />
-        <NumberField
-          path="printing.repeat.columns"
-          label={t("printing.across")}
-          min={1}
-          width="w-16"
-        />
-        <NumberField path="printing.repeat.rows" label={t("printing.down")} min={1} width="w-16" />
-      </Group>
-      <Group title={t("printing.marks")}>
-        <LengthField path="printing.bleed" label={t("common.bleed")} width="w-20" />
-        <SelectField
-          path="printing.signature_marks"
-          label={t("printing.signatureMarks")}
-          width="w-28"
-        />
-        <CheckField path="printing.marks" label={t("printing.printMarks")} />
-        <CheckField path="printing.creep_shift" label={t("printing.shiftForCreep")} />
-      </Group>
-    </>
+    <StationForms
+      station="printing"
+      label={t("printing.printer")}
+      own={{ printer: { before: <PrinterField /> }, printed_sheet: { before: <SheetField /> } }}
+    />
   );
 }
 
@@ -128,8 +103,8 @@ function SheetField() {
       />
       {sheet !== null && sheet !== undefined && (
         <>
-          <LengthField path="printing.sheet.width" label={t("common.width")} width="w-20" />
-          <LengthField path="printing.sheet.height" label={t("common.height")} width="w-20" />
+          <LengthField path="printing.sheet.width" label={t("common.width")} />
+          <LengthField path="printing.sheet.height" label={t("common.height")} />
         </>
       )}
     </>

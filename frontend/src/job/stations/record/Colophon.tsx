@@ -4,7 +4,7 @@ import { useReader } from "../../../app/person";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
-import { CheckField, TextField } from "../../fields";
+import { FormFields } from "../../forms";
 import { asText, valueAt } from "../../paths";
 
 export function Colophon({ record }: { record: BookRecord }) {
@@ -45,8 +45,7 @@ export function Colophon({ record }: { record: BookRecord }) {
             {t("record.asAPage")}
           </a>
         </p>
-        <TextField path="finish.typeface" label={t("record.setIn")} width="w-64" />
-        <CheckField path="finish.colophon_page" label={t("record.onTheLastBlankPage")} />
+        <FormFields name="colophon" />
         <p className="text-faded">{t("record.imposedWhere")}</p>
       </div>
       <figure

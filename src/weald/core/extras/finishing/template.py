@@ -15,8 +15,8 @@ from weald.core.job.extras.lettering import (
     FrontLabel,
     PanelLabel,
     PanelLine,
-    Runs,
 )
+from weald.core.job.finish import Direction
 from weald.core.units import Mm
 
 Owned = TypeVar("Owned", FinishingTool, FinishingType)
@@ -162,12 +162,12 @@ def _lines(made: Made, entries: Finishing, spine: Template) -> Iterator[LineHere
             yield LineHere(number, line, set, _centred(spine, line.runs, set, panel.top + top))
 
 
-def _size(runs: Runs, set: SetLine) -> tuple[Mm, Mm]:
+def _size(runs: Direction, set: SetLine) -> tuple[Mm, Mm]:
     """How wide and how high a line stands on the spine."""
     return (set.length, set.height) if runs == "across" else (set.height, set.length)
 
 
-def _centred(spine: Template, runs: Runs, set: SetLine, top: Mm) -> Place:
+def _centred(spine: Template, runs: Direction, set: SetLine, top: Mm) -> Place:
     width, height = _size(runs, set)
     return Place((spine.width - width) / 2, top, width, height)
 

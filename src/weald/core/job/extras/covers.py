@@ -8,6 +8,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Entries, Length, Size
+from weald.core.job.entry import Entry
 
 
 class JoinedByStrip(Entries):
@@ -17,7 +18,11 @@ class JoinedByStrip(Entries):
     """
 
     overlap: Annotated[Length, Field(ge=5, le=200, title="Overlap")] = 30.0
-    counted: Annotated[Literal["board", "spine"], Field(title="Counted from")] = "board"
+    counted: Annotated[
+        Literal["board", "spine"],
+        Field(title="Counted from"),
+        Entry(options={"board": "the board's edge", "spine": "the spine board"}),
+    ] = "board"
 
 
 class OldPanel(Entries):
@@ -26,7 +31,9 @@ class OldPanel(Entries):
     :param head: from the board's head to it, ``fore_edge`` from its fore-edge; in the middle where not given.
     """
 
-    side: Annotated[Literal["front", "back"], Field(title="Board")] = "front"
+    side: Annotated[
+        Literal["front", "back"], Field(title="Board"), Entry(options={"front": "front", "back": "back"})
+    ] = "front"
     width: Annotated[Size, Field(title="Wide")] = 100.0
     height: Annotated[Size, Field(title="High")] = 150.0
     thickness: Annotated[Length, Field(gt=0, le=12, title="Thick")] = 1.0
@@ -53,7 +60,11 @@ class Bevels(Entries):
 
     wide: Annotated[Length, Field(gt=0, le=60, title="In from the edge")] = 6.0
     deep: Annotated[Length, Field(gt=0, le=12, title="Off the edge")] = 1.0
-    edges: Annotated[Literal["three", "four"], Field(title="Edges")] = "three"
+    edges: Annotated[
+        Literal["three", "four"],
+        Field(title="Edges"),
+        Entry(options={"three": "head, tail, fore-edge", "four": "all four"}),
+    ] = "three"
 
 
 class SkinPoint(Entries):

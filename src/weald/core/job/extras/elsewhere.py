@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Allowance, Entries, Length, Name, OneLine, Size
+from weald.core.job.entry import Entry
 
 
 class Edition(Entries):
@@ -21,7 +22,11 @@ class Edition(Entries):
     """
 
     name: Annotated[Name, Field(title="Edition")] = "paperback"
-    kind: Annotated[Literal["paperback", "hardback"], Field(title="Kind")] = "paperback"
+    kind: Annotated[
+        Literal["paperback", "hardback"],
+        Field(title="Kind"),
+        Entry(options={"paperback": "paperback", "hardback": "hardback"}),
+    ] = "paperback"
     identifier: Annotated[str, Field(max_length=30, title="Identifier"), OneLine] = ""
     page: Annotated[Length, Field(gt=0, le=1, title="A page, thick")] = 0.0635
     spine_more: Annotated[Allowance, Field(title="Spine, more")] = 0.5

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Allowance, Entries, Length, Size, Thin
+from weald.core.job.entry import Entry
 
 Beside = Annotated[Length, Field(ge=0, le=2000)]
 
@@ -51,7 +52,11 @@ class Box(Entries):
     :param thumb: radius of the half circles to take hold of the book, or of the tray in its lid; none at 0.
     """
 
-    kind: Annotated[Literal["lid", "two_trays"], Field(title="Kind")] = "two_trays"
+    kind: Annotated[
+        Literal["lid", "two_trays"],
+        Field(title="Kind"),
+        Entry(options={"two_trays": "two trays in a case", "lid": "a tray with a lid"}),
+    ] = "two_trays"
     board: Annotated[Length, Field(ge=0.5, le=12, title="Board")] = 2.0
     ease: Annotated[Length | None, Field(ge=0, le=20, title="Ease on every side")] = None
     beside: Annotated[Beside, Field(title="Other volumes, thick")] = 0.0

@@ -6,6 +6,7 @@ from pydantic import Field
 
 from weald.core.folding.programme import LONGEST
 from weald.core.job.entries import Entries, Name, OneLine, Thin
+from weald.core.job.entry import Entry
 
 
 class OwnSection(Entries):
@@ -22,7 +23,11 @@ class OwnSection(Entries):
     sheets: Annotated[int, Field(ge=1, le=40, title="Sheets")] = 1
     paper: Annotated[Name, Field(title="Its paper")] = ""
     thickness: Annotated[Thin | None, Field(title="A leaf, thick")] = None
-    grain: Annotated[Literal["unsaid", "width", "height"], Field(title="Grain along the sheet's")] = "unsaid"
+    grain: Annotated[
+        Literal["unsaid", "width", "height"],
+        Field(title="Grain along the sheet's"),
+        Entry(options={"unsaid": "not looked at", "width": "width", "height": "height"}),
+    ] = "unsaid"
 
 
 class OwnSections(Entries):

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Entries, Length, Name, Size
+from weald.core.job.entry import Entry
 
 Gsm = Annotated[float, Field(gt=0, le=1000)]
 Bulk = Annotated[float, Field(gt=0.3, le=4)]
@@ -18,13 +19,37 @@ class EndElement(Entries):
     :param second: another strip beneath a cloth joint.
     """
 
-    what: Annotated[Literal["folio", "single", "laminated", "cloth_joint", "lining"], Field(title="What")] = (
-        "folio"
-    )
+    what: Annotated[
+        Literal["folio", "single", "laminated", "cloth_joint", "lining"],
+        Field(title="What"),
+        Entry(
+            options={
+                "folio": "folio",
+                "single": "single leaf",
+                "laminated": "two leaves pasted together",
+                "cloth_joint": "cloth joint",
+                "lining": "strip of mull or cloth",
+            }
+        ),
+    ] = "folio"
     attached: Annotated[
-        Literal["tipped", "hooked", "sewn", "through_fold", "wrapped"], Field(title="Held by")
+        Literal["tipped", "hooked", "sewn", "through_fold", "wrapped"],
+        Field(title="Held by"),
+        Entry(
+            options={
+                "tipped": "tipped on",
+                "hooked": "hooked round the {signature}",
+                "sewn": "sewn as a {signature}",
+                "through_fold": "sewn through the fold",
+                "wrapped": "wrapped round the {signature}",
+            }
+        ),
     ] = "tipped"
-    at: Annotated[Literal["both", "front", "back"], Field(title="At")] = "both"
+    at: Annotated[
+        Literal["both", "front", "back"],
+        Field(title="At"),
+        Entry(options={"both": "both ends", "front": "the front", "back": "the back"}),
+    ] = "both"
     name: Annotated[Name, Field(title="Of")] = ""
     grammage: Annotated[Gsm, Field(title="g/m²")] = 120.0
     bulk: Annotated[Bulk, Field(title="Bulk")] = 1.3
@@ -56,9 +81,18 @@ class Plate(Entries):
 
     count: Annotated[int, Field(ge=1, le=500, title="How many")] = 1
     after: Annotated[int, Field(ge=0, le=20000, title="After page")] = 1
-    how: Annotated[Literal["hooked", "wrapped", "folio", "thrown_clear"], Field(title="On its guard")] = (
-        "hooked"
-    )
+    how: Annotated[
+        Literal["hooked", "wrapped", "folio", "thrown_clear"],
+        Field(title="On its guard"),
+        Entry(
+            options={
+                "hooked": "hooked",
+                "wrapped": "round the {signature}",
+                "folio": "two on one guard",
+                "thrown_clear": "thrown clear",
+            }
+        ),
+    ] = "hooked"
     width: Annotated[Size, Field(title="Wide")] = 130.0
     height: Annotated[Size, Field(title="High")] = 200.0
     thickness: Annotated[Length, Field(gt=0, le=3, title="Thick")] = 0.2
@@ -96,7 +130,11 @@ class TornSheet(Entries):
 
     width: Annotated[Size, Field(title="Parent, wide")] = 760.0
     height: Annotated[Size, Field(title="Parent, high")] = 560.0
-    grain: Annotated[Literal["width", "height"], Field(title="Grain along its")] = "width"
+    grain: Annotated[
+        Literal["width", "height"],
+        Field(title="Grain along its"),
+        Entry(options={"width": "width", "height": "height"}),
+    ] = "width"
     across: Annotated[int, Field(ge=1, le=16, title="Parts across")] = 4
     down: Annotated[int, Field(ge=1, le=16, title="Parts down")] = 2
     even: Annotated[Length, Field(ge=0, le=30, title="Trimmed to make even")] = 2.0

@@ -5,10 +5,11 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Allowance, Entries, Length, Name, OneLine, Size
+from weald.core.job.entry import Entry
+from weald.core.job.finish import DIRECTION_WORDS, Direction
 
 Wide = Annotated[Length, Field(ge=0.2, le=80)]
 FinishingText = Annotated[str, Field(max_length=80), OneLine]
-Runs = Literal["across", "down", "up"]
 
 
 class FinishingTool(Entries):
@@ -53,12 +54,23 @@ class PanelLine(Entries):
 
     panel: Annotated[int, Field(ge=1, le=12, title="Panel")] = 2
     place: Annotated[Size | None, Field(title="Middle, from the head")] = None
-    what: Annotated[Literal["title", "author", "volume", "words", "tool", "line"], Field(title="What")] = (
-        "title"
-    )
+    what: Annotated[
+        Literal["title", "author", "volume", "words", "tool", "line"],
+        Field(title="What"),
+        Entry(
+            options={
+                "title": "the title",
+                "author": "the author",
+                "volume": "the volume",
+                "words": "other words",
+                "tool": "a tool, repeated",
+                "line": "a line across",
+            }
+        ),
+    ] = "title"
     text: Annotated[FinishingText, Field(title="Words")] = ""
     by: Annotated[Name, Field(title="Type or tool")] = ""
-    runs: Annotated[Runs, Field(title="Runs")] = "across"
+    runs: Annotated[Direction, Field(title="Runs"), Entry(options=DIRECTION_WORDS)] = "across"
     repeats: Annotated[int | None, Field(ge=1, le=200, title="Repeats")] = None
     gap: Annotated[Length, Field(ge=0, le=60, title="Gap")] = 1.0
 
@@ -66,7 +78,11 @@ class PanelLine(Entries):
 class BoardFrame(Entries):
     """A frame tooled on a board, at one distance from its edges and another from the joint."""
 
-    side: Annotated[Literal["front", "back", "both"], Field(title="Board")] = "both"
+    side: Annotated[
+        Literal["front", "back", "both"],
+        Field(title="Board"),
+        Entry(options={"both": "both boards", "front": "front", "back": "back"}),
+    ] = "both"
     edges: Annotated[Allowance, Field(title="From the edges")] = 10.0
     joint: Annotated[Allowance, Field(title="From the joint")] = 12.0
     by: Annotated[Name, Field(title="Tool")] = ""
@@ -81,7 +97,11 @@ class PanelLabel(Entries):
     """
 
     panel: Annotated[int, Field(ge=1, le=12, title="Panel")] = 2
-    material: Annotated[Literal["leather", "paper"], Field(title="Of")] = "leather"
+    material: Annotated[
+        Literal["leather", "paper"],
+        Field(title="Of"),
+        Entry(options={"leather": "leather", "paper": "paper"}),
+    ] = "leather"
     less: Annotated[Length, Field(ge=0, le=20, title="Smaller than the panel")] = 1.5
     width: Annotated[Size | None, Field(title="Wide, as measured")] = None
     height: Annotated[Size | None, Field(title="High, as measured")] = None
@@ -98,7 +118,11 @@ class FrontLabel(Entries):
     height: Annotated[Size, Field(title="High")] = 40.0
     head: Annotated[Length, Field(ge=0, le=2000, title="From the head")] = 40.0
     joint: Annotated[Length | None, Field(ge=0, le=2000, title="From the spine edge")] = None
-    material: Annotated[Literal["leather", "paper", "stamped"], Field(title="Of")] = "paper"
+    material: Annotated[
+        Literal["leather", "paper", "stamped"],
+        Field(title="Of"),
+        Entry(options={"paper": "paper", "leather": "leather", "stamped": "stamped"}),
+    ] = "paper"
 
 
 class Finishing(Entries):

@@ -5,12 +5,20 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Entries, Length, Size
+from weald.core.job.entry import Entry
 from weald.core.job.extras.backs import BandMeasured
-from weald.core.job.extras.lettering import FinishingText, Runs, Wide
+from weald.core.job.extras.lettering import FinishingText, Wide
 from weald.core.job.extras.sewn import SupportPlace
+from weald.core.job.finish import DIRECTION_WORDS, Direction
 
 Seen = Annotated[Length | None, Field(ge=0, le=200)]
 Sound = Literal["unlooked", "sound", "worn", "broken"]
+SOUND_WORDS: dict[Sound, str] = {
+    "unlooked": "not looked at",
+    "sound": "sound",
+    "worn": "worn",
+    "broken": "broken",
+}
 
 
 class Judged(Entries):
@@ -34,10 +42,12 @@ class Judged(Entries):
     warp: Annotated[Seen, Field(title="Warp of a board")] = None
     lean: Annotated[Seen, Field(title="Leans, standing")] = None
     lettering_off: Annotated[Seen, Field(title="Lettering off the middle")] = None
-    joints: Annotated[Sound, Field(title="Joints")] = "unlooked"
-    sewing: Annotated[Sound, Field(title="Sewing")] = "unlooked"
-    covering: Annotated[Sound, Field(title="Covering")] = "unlooked"
-    paper: Annotated[Sound, Field(title="Paper, a corner bent twice")] = "unlooked"
+    joints: Annotated[Sound, Field(title="Joints"), Entry(options=SOUND_WORDS)] = "unlooked"
+    sewing: Annotated[Sound, Field(title="Sewing"), Entry(options=SOUND_WORDS)] = "unlooked"
+    covering: Annotated[Sound, Field(title="Covering"), Entry(options=SOUND_WORDS)] = "unlooked"
+    paper: Annotated[Sound, Field(title="Paper, a corner bent twice"), Entry(options=SOUND_WORDS)] = (
+        "unlooked"
+    )
 
 
 class OldLine(Entries):
@@ -51,7 +61,7 @@ class OldLine(Entries):
     place: Annotated[Size, Field(title="Middle, from the head")] = 40.0
     high: Annotated[Wide, Field(title="Capitals high")] = 4.0
     long: Annotated[Size | None, Field(title="Line, long")] = None
-    runs: Annotated[Runs, Field(title="Runs")] = "across"
+    runs: Annotated[Direction, Field(title="Runs"), Entry(options=DIRECTION_WORDS)] = "across"
 
 
 class CopiedBook(Entries):

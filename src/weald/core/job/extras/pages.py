@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Entries, Length, PageList
+from weald.core.job.entry import Entry
 
 
 class ArrangedPages(Entries):
@@ -33,13 +34,23 @@ class PageNumbers(Entries):
     :param edge: from the trimmed edge to the number's middle; ``side`` from the fore-edge or the spine.
     """
 
-    where: Annotated[Literal["foot", "head"], Field(title="At the")] = "foot"
-    side: Annotated[Literal["outside", "inside", "middle"], Field(title="Stands")] = "outside"
+    where: Annotated[
+        Literal["foot", "head"], Field(title="At the"), Entry(options={"foot": "foot", "head": "head"})
+    ] = "foot"
+    side: Annotated[
+        Literal["outside", "inside", "middle"],
+        Field(title="Stands"),
+        Entry(options={"outside": "outside", "inside": "inside", "middle": "in the middle"}),
+    ] = "outside"
     capital: Annotated[Length, Field(ge=1, le=20, title="Figures high")] = 2.2
     edge: Annotated[Length, Field(ge=1, le=100, title="From the edge")] = 10.0
     aside: Annotated[Length, Field(ge=1, le=200, title="From the side")] = 15.0
     first: Annotated[int, Field(ge=1, le=20000, title="Page that is 1")] = 1
-    before: Annotated[Literal["roman", "none"], Field(title="Before it")] = "roman"
+    before: Annotated[
+        Literal["roman", "none"],
+        Field(title="Before it"),
+        Entry(options={"roman": "roman numbers", "none": "none"}),
+    ] = "roman"
     without: Annotated[PageList, Field(title="Without a number: pages")] = ""
 
 

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from weald.core.job.entries import Allowance, Entries, Length, Size
+from weald.core.job.entry import Entry
 
 
 class SupportPlace(Entries):
@@ -29,7 +30,11 @@ class SewingPlaces(Entries):
     :param reach_back: how far supports reach on the back, where their ends are not as long as on the front.
     """
 
-    measured_from: Annotated[Literal["head", "tail"], Field(title="Measured from")] = "head"
+    measured_from: Annotated[
+        Literal["head", "tail"],
+        Field(title="Measured from"),
+        Entry(options={"head": "the head", "tail": "the tail"}),
+    ] = "head"
     edge: Annotated[Allowance, Field(title="Still to be trimmed there")] = 0.0
     kettle_head: Annotated[Size | None, Field(title="Kettle at the head")] = None
     kettle_tail: Annotated[Size | None, Field(title="Kettle at the tail")] = None
@@ -46,7 +51,21 @@ class Stitching(Entries):
         all along all the same.
     """
 
-    over: Annotated[Literal["plain", "linked", "caught"], Field(title="Over the supports")] = "linked"
+    over: Annotated[
+        Literal["plain", "linked", "caught"],
+        Field(title="Over the supports"),
+        Entry(
+            options={
+                "linked": "linked to the stitch below",
+                "caught": "caught round those below",
+                "plain": "plain",
+            }
+        ),
+    ] = "linked"
     caught_every: Annotated[int, Field(ge=2, le=6, title="Caught every so many")] = 3
-    on: Annotated[Literal[1, 2, 3], Field(title="Sections a course")] = 1
+    on: Annotated[
+        Literal[1, 2, 3],
+        Field(title="Sections a course"),
+        Entry(options={"1": "one, all along", "2": "two on", "3": "three on"}),
+    ] = 1
     plain_ends: Annotated[int, Field(ge=2, le=20, title="All along at either end")] = 2

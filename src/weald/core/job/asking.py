@@ -1,0 +1,49 @@
+"""A job and what its binding makes of it, for entries to say whether they are asked for."""
+
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:  # the entries themselves name it
+    from weald.core.job.binding import Covering
+    from weald.core.job.block import SewingMethod
+    from weald.core.job.spec import JobSpec
+
+
+@dataclass(frozen=True, slots=True)
+class Asking:
+    """A job, and what its binding makes of it.
+
+    :param entries: the paths of what the binding itself asks for; a group's stands for all in it.
+    :param method, covering: as decided where that goes with the binding, else its own first.
+    :param methods, backs, shoulders, coverings: what goes with it.
+    :param folded_to_sew: whether its sheets are folded to be sewn.
+    :param lined: whether its spine is lined; ``printed`` whether what is printed on its cover is planned.
+    """
+
+    spec: "JobSpec"
+    entries: tuple[str, ...]
+    method: "SewingMethod"
+    covering: "Covering"
+    methods: tuple[str, ...]
+    backs: tuple[str, ...]
+    shoulders: tuple[str, ...]
+    coverings: tuple[str, ...]
+    folded_to_sew: bool
+    boards: bool
+    endpapers: bool
+    lined: bool
+    printed: bool
+
+    def lists(self, path: str) -> bool:
+        """Whether the binding asks for an entry, or for the group it is in."""
+        return any(path == entry or path.startswith(f"{entry}.") for entry in self.entries)
+
+    @property
+    def threaded(self) -> bool:
+        """Whether it is sewn with thread."""
+        return self.method not in ("staples", "none")
+
+    @property
+    def supported(self) -> bool:
+        """Whether it is sewn at stations between two kettles."""
+        return self.method in ("tapes", "cords", "raised_cords", "link", "long")

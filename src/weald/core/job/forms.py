@@ -1,0 +1,139 @@
+"""The groups of fields a job is decided in: what each is called, and where it stands.
+
+What stands in a form is said by the entries themselves (``Entry.form``), in the order of the job file.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from weald.core.station import Station
+
+FormName = Literal[
+    "text",
+    "ruling",
+    "file_pages",
+    "spreads",
+    "leaf",
+    "trim",
+    "paper",
+    "stock_sheet",
+    "folds",
+    "signatures",
+    "printer",
+    "printed_sheet",
+    "marks",
+    "sewing",
+    "stations",
+    "stab",
+    "pamphlet",
+    "endpapers",
+    "glued_in",
+    "back",
+    "spine",
+    "trimming",
+    "diagonals",
+    "board",
+    "squares",
+    "linings",
+    "joint",
+    "cover",
+    "cover_pieces",
+    "stiffener",
+    "leaves",
+    "bands",
+    "supports",
+    "slits",
+    "flaps",
+    "old_cover",
+    "artwork",
+    "document",
+    "printed_on",
+    "cover_rules",
+    "lettered",
+    "lettering",
+    "last",
+    "colophon",
+    "schools",
+    "glue",
+    "own_steps",
+]
+
+
+@dataclass(frozen=True, slots=True)
+class Place:
+    """Where a form stands: at a station, and there under a tab where the station has several."""
+
+    station: Station
+    tab: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Form:
+    """A group of fields that belong together.
+
+    :param at: the stations it stands at, the one that doubts its entries first.
+    :param by_itself: whether it is opened by itself, from a place of its own.
+    """
+
+    title: str
+    at: tuple[Place, ...]
+    by_itself: bool = False
+
+
+def _at(title: str, station: Station, tab: str = "", *, by_itself: bool = False) -> Form:
+    return Form(title, (Place(station, tab),), by_itself)
+
+
+_PARTS, _BACK, _SPINE, _TRIMMING = "Its parts", "Back", "Spine", "Trimming"
+_BOARDS, _JOINT, _COVER, _OWN, _PRINTED = "Boards", "Spine & joint", "Cover", "Its own", "Printed"
+
+FORMS: dict[FormName, Form] = {
+    "text": _at("Text", "text"),
+    "ruling": _at("Ruling", "text", by_itself=True),
+    "file_pages": _at("Its pages", "text"),
+    "leaf": Form("Finished leaf", (Place("text"), Place("block", _PARTS))),
+    "trim": _at("Trimmed off", "text"),
+    "spreads": _at("Pictures across pages", "folding", by_itself=True),
+    "paper": _at("Paper", "paper"),
+    "stock_sheet": _at("Stock sheet", "paper"),
+    "folds": _at("Sheet", "folding"),
+    "signatures": _at("{Signatures}", "folding"),
+    "printer": _at("Printer", "printing"),
+    "printed_sheet": _at("Sheet", "printing"),
+    "marks": _at("Marks", "printing"),
+    "sewing": _at("Sewing", "sewing"),
+    "stations": _at("Stations", "sewing"),
+    "stab": _at("Stations", "sewing"),
+    "pamphlet": _at("Holes", "sewing"),
+    "endpapers": _at("Endpapers each end", "block", _PARTS),
+    "glued_in": _at("Glued in, each {signature}", "block", _PARTS),
+    "back": _at("Back", "block", _BACK),
+    "spine": _at("On the spine", "block", _SPINE),
+    "trimming": _at("Trimmed", "block", _TRIMMING),
+    "diagonals": _at("Diagonals", "block", _TRIMMING),
+    "board": _at("Board", "boards", _BOARDS),
+    "squares": _at("Squares", "boards", _BOARDS),
+    "linings": _at("Glued on the boards", "boards", _BOARDS),
+    "joint": _at("Spine and joint", "boards", _JOINT),
+    "cover": _at("Cover", "boards", _COVER),
+    "cover_pieces": _at("In pieces", "boards", _COVER),
+    "stiffener": _at("Stiffener", "boards", _OWN),
+    "leaves": _at("Leaves", "boards", _OWN),
+    "bands": _at("Bands", "boards", _OWN),
+    "supports": _at("Supports", "boards", _OWN),
+    "slits": _at("Slits", "boards", _OWN),
+    "flaps": _at("Flaps", "boards", _OWN),
+    "old_cover": _at("Old cover, as it comes off", "boards", _OWN),
+    "artwork": _at("Artwork", "boards", _PRINTED),
+    "document": _at("Document", "boards", _PRINTED),
+    "printed_on": _at("Printed on", "boards", _PRINTED),
+    "cover_rules": _at("A printer's sheet of rules", "boards", by_itself=True),
+    "lettered": _at("On the spine", "finish"),
+    "lettering": _at("Lettering", "finish"),
+    "last": _at("Ribbon and edges", "finish"),
+    "colophon": _at("Colophon", "record", by_itself=True),
+    "schools": _at("Schools", "bench", "Schools"),
+    "glue": _at("Glued with", "bench", "Glued with"),
+    "own_steps": _at("Own steps", "bench", "Own steps"),
+}
+"""In the order they stand in."""
