@@ -5,6 +5,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
+import { pauseAfter } from "./api/pauses";
 import { isPassing } from "./api/problem";
 import { App } from "./app/App";
 import { reach } from "./app/reach";
@@ -23,7 +24,7 @@ const queries = new QueryClient({
     queries: {
       // while the server is away a question waits, at growing pauses, and what is shown stays
       retry: (failures, error) => isPassing(error) && failures < MOST_TRIES,
-      retryDelay: (failures) => Math.min(1_000 * 2 ** failures, 30_000),
+      retryDelay: (failures) => pauseAfter(failures),
       networkMode: "always",
       refetchOnWindowFocus: true,
       staleTime: 5_000,

@@ -6,12 +6,13 @@ from typing import Any
 
 import pytest
 
-from weald.core.bench.cut import AtBench, CutEvent, CutPiece, as_cut, cut_so_far, mind_cut, still_to_cut
+from weald.core.bench.cut import CutEvent, as_cut, cut_so_far, mind_cut, still_to_cut
 from weald.core.bench.measuring import OddMeasurementError, mind_measurement, what_follows
 from weald.core.bench.progress import Event, cut_short, standings
 from weald.core.bench.readings import OddReadingError, ReadingError, averaged, read_line
 from weald.core.bench.record import RecordedEvent, record_of
 from weald.core.bindings.catalogue import STRUCTURES
+from weald.core.book.at_bench import AtBench, CutPiece
 from weald.core.drawing import Dimension, Line
 from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES, Notation

@@ -64,6 +64,13 @@ def test_a_flush_cover_has_no_wraps_and_flaps_are_zones() -> None:
     assert flaps.width == pytest.approx(flush.width + 140)
 
 
+@pytest.mark.parametrize("structure", ["wrapper", "long_stitch"])
+def test_the_zones_of_a_cover_are_as_wide_as_the_cover(structure: str) -> None:
+    made = art({"binding": {"structure": structure, "material": "paper", "flaps": 60}})
+    assert sum(zone.width for zone in made.zones) + 2 * made.bleed == pytest.approx(made.width)
+    assert [zone.width for zone in made.zones if zone.kind == "flap"] == [60, 60]
+
+
 def on_paper(structure: str) -> dict[str, Any]:
     """A job in that structure, covered in one piece of paper where it has boards to cover."""
     job = job_in(structure)

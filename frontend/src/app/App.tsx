@@ -2,7 +2,8 @@ import { speak, t } from "./words";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect } from "react";
 import { Link, Route, Routes } from "react-router";
-import { api, ProblemError, unwrap } from "../api/client";
+import { api, unwrap } from "../api/client";
+import { whyNot } from "../api/problem";
 import { PersonContext } from "./person";
 import { Shell } from "./Shell";
 
@@ -32,7 +33,7 @@ export function App() {
     document.documentElement.dataset.theme = me.data?.theme ?? "day";
   }, [me.data?.theme]);
 
-  if (me.error instanceof ProblemError && me.error.status === 401) {
+  if (me.error && whyNot(me.error) === "signed_out") {
     window.location.assign("/sign-in");
     return null;
   }

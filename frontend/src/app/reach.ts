@@ -2,11 +2,8 @@
  * Whether the server is reached. Every answer says so; while it is not, one look at growing pauses finds out.
  */
 import { useSyncExternalStore } from "react";
-
-const FIRST_MS = 1_000;
-const MOST_MS = 30_000;
-/** Answered by what stands before the server, or by a server whose database is away. */
-const AWAY = [502, 503, 504];
+import { pauseAfter } from "../api/pauses";
+import { outcomeOf } from "../api/problem";
 
 export interface ReachPort {
   /** Whether the server answers, and can do its work. */
@@ -18,7 +15,7 @@ export class Reach {
   private readonly listeners = new Set<() => void>();
   private readonly returned = new Set<() => void>();
   private away = false;
-  private pause = FIRST_MS;
+  private looks = 0;
 
   constructor(private readonly port: ReachPort) {}
 
@@ -37,19 +34,17 @@ export class Reach {
 
   /** An answer came; `status` 0 where none did. */
   answered(status: number): void {
-    const away = status === 0 || AWAY.includes(status);
+    const away = outcomeOf(status) === "away";
     if (away === this.away) return;
     this.away = away;
     if (away) this.lookSoon();
-    else this.pause = FIRST_MS;
+    else this.looks = 0;
     for (const listener of this.listeners) listener();
     if (!away) for (const what of this.returned) what();
   }
 
   private lookSoon(): void {
-    const pause = this.pause;
-    this.pause = Math.min(pause * 2, MOST_MS);
-    this.port.after(pause, () => void this.look());
+    this.port.after(pauseAfter(this.looks++), () => void this.look());
   }
 
   private async look(): Promise<void> {

@@ -8,7 +8,7 @@ import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
 import { Button } from "../parts/controls";
 import { Menu, MenuLink } from "../parts/Menu";
-import { isBusy } from "../parts/poll";
+import { isBusy } from "../api/pauses";
 import { CutOtherwise } from "./CutOtherwise";
 import { Guillotine } from "./Guillotine";
 import { useCutting, useCuttingVerb, useLayOut } from "./useCuttings";

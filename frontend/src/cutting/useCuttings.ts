@@ -1,7 +1,7 @@
 /** Layouts: listed, watched while they are worked out, cut and taken back. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type CuttingOptions, unwrap } from "../api/client";
-import { isBusy, POLL_MS } from "../parts/poll";
+import { isBusy, lookAfter } from "../api/pauses";
 
 /** Laid out as usual: shears, and nothing pinned or left alone. */
 export const asUsual = (jobs: readonly number[]): CuttingOptions => ({
@@ -21,7 +21,7 @@ export function useCuttings(job?: number) {
     queryKey: job === undefined ? ["cuttings"] : ["cuttings", job],
     queryFn: async () =>
       unwrap(await api.GET("/api/cuttings", { params: { query: { job: job ?? null } } })),
-    refetchInterval: (query) => (query.state.data?.some(isBusy) ? POLL_MS : false),
+    refetchInterval: ({ state }) => state.data?.some(isBusy) && lookAfter(state.dataUpdateCount),
   });
 }
 
@@ -30,7 +30,8 @@ export function useCutting(id: string) {
     queryKey: ["cutting", id],
     queryFn: async () =>
       unwrap(await api.GET("/api/cuttings/{cutting_id}", { params: { path: { cutting_id: id } } })),
-    refetchInterval: (query) => (query.state.data && isBusy(query.state.data) ? POLL_MS : false),
+    refetchInterval: ({ state }) =>
+      state.data && isBusy(state.data) && lookAfter(state.dataUpdateCount),
     retry: false,
   });
 }

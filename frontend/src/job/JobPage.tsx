@@ -4,14 +4,8 @@ import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import {
-  api,
-  type Job,
-  ProblemError,
-  type Station,
-  type StationTitle,
-  unwrap,
-} from "../api/client";
+import { api, type Job, type Station, type StationTitle, unwrap } from "../api/client";
+import { whyNot } from "../api/problem";
 import { useChoices } from "../app/choices";
 import { useKeys } from "../app/keys";
 import { usePerson, useReader } from "../app/person";
@@ -50,7 +44,7 @@ export default function JobPage() {
     refetchOnWindowFocus: false,
   });
   if (job.error && !job.data) {
-    const missing = job.error instanceof ProblemError && job.error.status === 404;
+    const missing = whyNot(job.error) === "gone";
     return (
       <main className="p-8">
         <p role="alert">{missing ? t("job.thereIsNoSuchJobIn") : job.error.message}</p>

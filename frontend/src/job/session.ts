@@ -187,7 +187,7 @@ export class JobSession {
       this.store.found({});
     } catch (error) {
       if (question.signal.aborted) return;
-      if (error instanceof ProblemError && error.status === 422) {
+      if (error instanceof ProblemError && error.outcome === "wrong") {
         this.store.found(error.problem.fields ?? { job: error.problem.message });
       } else if (!isPassing(error)) {
         this.notice = (error as ProblemError).message;
@@ -255,7 +255,7 @@ export class JobSession {
         this.take((error.problem as StaleReply).job);
         return;
       }
-      const known = error instanceof ProblemError && error.status > 0;
+      const known = error instanceof ProblemError && error.outcome !== "away";
       this.notice = known ? error.message : t("job.notDoneWealdDoesNotAnswer");
       this.tell();
     }

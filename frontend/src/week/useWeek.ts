@@ -1,7 +1,7 @@
 /** The week: read, laid out anew, its steps moved, its books promised. */
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type StepMove, unwrap } from "../api/client";
-import { isBusy, POLL_MS } from "../parts/poll";
+import { isBusy, lookAfter } from "../api/pauses";
 
 const LOOK_AGAIN_MS = 60_000;
 
@@ -11,7 +11,9 @@ export function useWeek(first: string | null, days: number) {
     queryFn: async () => unwrap(await api.GET("/api/week", { params: { query: { first, days } } })),
     placeholderData: keepPreviousData,
     refetchInterval: ({ state }) =>
-      state.data?.running && isBusy(state.data.running) ? POLL_MS : LOOK_AGAIN_MS,
+      state.data?.running && isBusy(state.data.running)
+        ? lookAfter(state.dataUpdateCount)
+        : LOOK_AGAIN_MS,
   });
 }
 

@@ -6,7 +6,7 @@ from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, KeepTogether, Spacer
 
-from weald.core.bench.operation import Operation
+from weald.core.book.operation import Operation
 from weald.core.planning.plan import Plan
 from weald.exchange.flowables import BODY, HEADING, SMALL, TITLE, built, table, text
 

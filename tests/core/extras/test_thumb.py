@@ -34,6 +34,15 @@ def test_cuts_are_shared_out_over_the_height() -> None:
     assert "thumb_cuts" in {each.id for each in made.operations}
 
 
+def test_only_pages_there_are_have_a_cut_to_be_made() -> None:
+    def minutes(pages: str) -> float:
+        made = planned(cut(pages, column=3))
+        return next(each.minutes for each in made.operations if each.id == "thumb_cuts")
+
+    assert minutes("1, 41, 81") < minutes("1, 41, 81, 121")
+    assert minutes("1, 41, 81, 121, 401") == minutes("1, 41, 81, 121")
+
+
 @given(
     wide=st.floats(4, 60),
     deep=st.floats(1, 40),

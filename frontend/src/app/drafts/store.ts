@@ -5,7 +5,8 @@
  * port writes, a keeper remembers what is unsaved across a reload, a clock waits. What is typed is never
  * lost: not by a wrong entry, nor a dropped connection, nor another person's change.
  */
-import { isPassing, ProblemError } from "../../api/problem";
+import { pauseAfter } from "../../api/pauses";
+import { ProblemError } from "../../api/problem";
 import type { MeetReply } from "../../api/client";
 import type { Keeper } from "../keeper";
 
@@ -60,7 +61,7 @@ export interface DraftState<Draft, Reply extends Others> {
 }
 
 const SAVE_AFTER_MS = 500;
-const RETRY_FIRST_MS = 1_000;
+/** What is typed waits for no longer than this. */
 const RETRY_MOST_MS = 10_000;
 /** A server that failed so often over the same draft will fail again: it is asked no more. */
 const MOST_FAILURES = 3;
@@ -68,7 +69,7 @@ const MOST_FAILURES = 3;
 export class DraftStore<Draft, Reply extends Others> {
   private readonly listeners = new Set<() => void>();
   private timer: number | undefined;
-  private retryMs = RETRY_FIRST_MS;
+  private tries = 0;
   private failures = 0;
   private writing: Promise<void> | null = null;
   private chosen: Chosen | undefined;
@@ -154,7 +155,7 @@ export class DraftStore<Draft, Reply extends Others> {
       const saved = await this.port.write(draft, reply, this.chosen);
       this.chosen = undefined;
       this.failures = 0;
-      this.retryMs = RETRY_FIRST_MS;
+      this.tries = 0;
       const words = saved.others ?? [];
       const beside = words.length ? { words, by: saved.others_by ?? [] } : this.now.beside;
       if (this.now.draft === draft) {
@@ -174,22 +175,40 @@ export class DraftStore<Draft, Reply extends Others> {
   }
 
   private notSaved(error: unknown): void {
-    const status = error instanceof ProblemError ? error.status : 0;
-    const problem = error instanceof ProblemError ? error.problem : null;
-    if (problem && status === 409) {
-      this.chosen = undefined;
-      this.put({ save: "conflict", meets: problem as MeetReply });
-    } else if (problem && status === 422) {
-      this.put({ save: "wrong", errors: problem.fields ?? {} });
-    } else if (status === 401) {
-      this.put({ save: "signed_out" });
-    } else if (problem && !isPassing(error) && (status < 500 || ++this.failures >= MOST_FAILURES)) {
-      this.put({ save: "failed", said: problem.message });
-    } else {
-      this.put({ save: "unsaved" });
-      this.soon(this.retryMs);
-      this.retryMs = Math.min(this.retryMs * 2, RETRY_MOST_MS);
+    if (!(error instanceof ProblemError)) {
+      this.tryAgain();
+      return;
     }
+    switch (error.outcome) {
+      case "meets":
+        this.chosen = undefined;
+        this.put({ save: "conflict", meets: error.problem as MeetReply });
+        break;
+      case "wrong":
+        this.put({ save: "wrong", errors: error.problem.fields ?? {} });
+        break;
+      case "signed_out":
+        this.put({ save: "signed_out" });
+        break;
+      case "away":
+      case "busy":
+        this.tryAgain();
+        break;
+      case "failed":
+        if (++this.failures < MOST_FAILURES) {
+          this.tryAgain();
+          break;
+        }
+        this.put({ save: "failed", said: error.problem.message });
+        break;
+      default:
+        this.put({ save: "failed", said: error.problem.message });
+    }
+  }
+
+  private tryAgain(): void {
+    this.put({ save: "unsaved" });
+    this.soon(pauseAfter(this.tries++, undefined, RETRY_MOST_MS));
   }
 
   /** Takes what the server says it stands at; what was typed here is given up. */

@@ -3,13 +3,11 @@
 See *Paste-down* in docs/craft.md for the sums; the sizes are those of the plan.
 """
 
-from dataclasses import dataclass
-
-from weald.core.bench.book import Book
-from weald.core.bench.operation import LookAt
 from weald.core.bench.path_drawing import mull_side, support_side
 from weald.core.bindings.pastedown import DRY_STRIP
-from weald.core.block.holes import SUPPORTED, support_middles
+from weald.core.block.holes import support_middles
+from weald.core.book.book import Book
+from weald.core.book.operation import CasingIn, LookAt, SheetSize
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.quantities import QuantityId
 from weald.core.stations.block_pieces import MULL_SHORT
@@ -35,35 +33,6 @@ _ENDS = (
     "joint; not opened while damp.",
 )
 NIP_MINUTES = 2
-SIDES = ("front", "back")
-
-
-@dataclass(frozen=True, slots=True)
-class SheetSize:
-    """A size of the sheet, and the quantity it comes from."""
-
-    quantity: QuantityId
-    label: str
-    shown: str
-
-
-@dataclass(frozen=True, slots=True)
-class CasingIn:
-    """The casing-in sheet in words.
-
-    :param sides: the ticks of one side, to be gone through for the front and again for the back.
-    :param ends: those after both.
-    """
-
-    sizes: tuple[SheetSize, ...]
-    sides: tuple[LookAt, ...]
-    ends: tuple[LookAt, ...]
-
-    @property
-    def ticks(self) -> dict[str, str]:
-        """Every tick there is on the sheet, front and back, with its words."""
-        both = {f"{look.id}.{side}": look.text for side in SIDES for look in self.sides}
-        return both | {look.id: look.text for look in self.ends}
 
 
 def reckon_casing_in(book: Book) -> CasingIn | None:
@@ -99,12 +68,7 @@ def reckon_casing_in(book: Book) -> CasingIn | None:
 
 
 def _pasted(book: Book) -> bool:
-    return (
-        book.structure.boards
-        and book.reckoned("pastedown.width")
-        and book.reckoned("board.width")
-        and book.reckoned("board.height")
-    )
+    return book.bound.sizes.inset is not None and bool(book.spec.endpapers.leaves)
 
 
 def _reckon_pressing(book: Book) -> None:
@@ -134,7 +98,7 @@ def draw_casing_in(book: Book) -> Drawing | None:
         return None
     ledger, sketch = book.ledger, Sketch()
     size, show = ledger.value, ledger.notation.figure
-    head = size("closed.head") if book.reckoned("closed.head") else book.spec.binding.squares.head
+    head = size("closed.head")
     height, growth = book.block.height, size("pastedown.growth")
     leaf = size("pastedown.width") + growth
     edge = leaf + size("pastedown.margin")
@@ -175,14 +139,14 @@ def draw_casing_in(book: Book) -> Drawing | None:
 def _draw_under(book: Book, sketch: Sketch) -> None:
     """Mull and supports, as they lie under the paste-down."""
     height = book.block.height
-    if book.has("mull") and book.reckoned("mull.width") and height > 2 * MULL_SHORT:
+    if book.has("mull") and height > 2 * MULL_SHORT:
         reach = mull_side(book)
         strip = box(0, MULL_SHORT, reach, height - 2 * MULL_SHORT)
         sketch.line([*strip, strip[0]], "hidden", "mull.width mull.height")
         sketch.label(
             reach / 2, height * 0.12, book.ledger.say("mull"), height=_LETTERS * 0.8, about="mull.width"
         )
-    if book.sewing.method not in SUPPORTED or not book.reckoned("sewing.support_length"):
+    if not book.on_supports:
         return
     if book.structure.attachment != "case":
         return

@@ -7,51 +7,12 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from weald.core.book.at_bench import SAME, CutPiece
 from weald.core.finding_words import FindingCode
 from weald.core.findings import Finding, finding
 from weald.core.notation import Notation
-from weald.core.pieces import Piece, PieceGrain
+from weald.core.pieces import Piece
 from weald.core.units import Mm
-
-SAME: Mm = 0.26
-"""Sizes that differ by no more are one size: half of a ruler's finest usual division, and a hair."""
-
-
-@dataclass(frozen=True, slots=True)
-class CutPiece:
-    """Pieces of one kind, as they were cut.
-
-    :param label: what it was called then, whatever the plan calls it now.
-    """
-
-    piece: str
-    label: str
-    count: int
-    width: Mm
-    height: Mm
-    grain: PieceGrain
-
-    def as_large_as(self, other: "CutPiece") -> bool:
-        """Whether both were cut to one size, with one grain."""
-        return (
-            abs(self.width - other.width) <= SAME
-            and abs(self.height - other.height) <= SAME
-            and self.grain == other.grain
-        )
-
-
-@dataclass(frozen=True, slots=True)
-class AtBench:
-    """What is known of a book besides its job.
-
-    :param cut: the pieces there are already. ``left_handed``: whoever makes it.
-    """
-
-    cut: tuple[CutPiece, ...] = ()
-    left_handed: bool = False
-
-
-NOTHING_YET = AtBench()
 
 
 @dataclass(frozen=True, slots=True)

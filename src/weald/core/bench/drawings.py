@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator
 
-from weald.core.bench.book import Book
 from weald.core.bench.casing_in import draw_casing_in
 from weald.core.bench.path_drawing import draw_mull_path, draw_support_path
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing
 
 DRAWING_OF = {

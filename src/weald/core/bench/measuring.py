@@ -2,7 +2,8 @@
 
 from collections.abc import Iterable, Sequence
 
-from weald.core.bench.cut import SAME, CutPiece, size_words
+from weald.core.bench.cut import size_words
+from weald.core.book.at_bench import SAME, CutPiece
 from weald.core.errors import WealdError
 from weald.core.notation import Notation
 from weald.core.pieces import Piece

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from weald.core.bench.operation import Operation, Strand, minutes_in_words
+from weald.core.book.operation import Operation, Strand, minutes_in_words
 from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.notation import Notation
 from weald.core.remembering import remembered

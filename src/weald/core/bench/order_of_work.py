@@ -8,10 +8,12 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
 
-from weald.core.bench.book import Book
 from weald.core.bench.drawings import DRAWING_OF
 from weald.core.bench.measuring import expected_of
-from weald.core.bench.operation import (
+from weald.core.bench.step import CAUTION_TAIL, CAUTIONS, Pause, Step
+from weald.core.bench.steps import STEPS
+from weald.core.book.book import Book
+from weald.core.book.operation import (
     PLACES,
     WAIT_STATES,
     Asked,
@@ -20,30 +22,17 @@ from weald.core.bench.operation import (
     LookAt,
     Minutes,
     Operation,
+    OrderOfWork,
     Strand,
     ToHand,
     Trouble,
     Wait,
     minutes_in_words,
 )
-from weald.core.bench.orders import ORDERS
-from weald.core.bench.step import CAUTION_TAIL, CAUTIONS, Pause, Step
-from weald.core.bench.steps import STEPS
 from weald.core.quantities import QuantityId
 
 _BEGINS_AFTER: Mapping[Strand, tuple[Strand, ...]] = {"block": ("sheets",), "book": ("block", "cover")}
 """The strands whose end another waits for before it begins."""
-
-
-@dataclass(frozen=True, slots=True)
-class OrderOfWork:
-    """The operations of a book, and those it does without."""
-
-    operations: tuple[Operation, ...]
-    left_out: tuple[LeftOut, ...]
-
-
-NO_WORK = OrderOfWork((), ())
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,9 +57,7 @@ def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bo
     Sizes, minutes and adhesives are this book's own; ``start`` and ``critical`` are for as many hands as it
     takes (docs/craft.md, The order of work).
     """
-    steps = _with_own(
-        [step for name in ORDERS[book.structure.name] if (step := STEPS[name]).when(book)], book
-    )
+    steps = _with_own([step for name in book.structure.order if (step := STEPS[name]).when(book)], book)
     reasons = book.spec.bench.left_out
     after = _without(_after(steps), reasons)
     kept = [step for step in steps if step.id not in reasons]

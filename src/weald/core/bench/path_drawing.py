@@ -5,9 +5,8 @@ The sums are those of *Supports* and *Mull* in docs/craft.md.
 
 from collections.abc import Mapping
 
-from weald.core.bench.book import Book
 from weald.core.bindings.supports import way_of
-from weald.core.block.holes import SUPPORTED
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.quantities import QuantityId
 from weald.core.units import Mm
@@ -34,9 +33,9 @@ _LINE_APART: Mm = 0.6
 
 def draw_support_path(book: Book) -> Drawing | None:
     """A tape or cord from end to end, cut across the spine; none where the book has none."""
-    if book.sewing.method not in SUPPORTED or not book.reckoned("sewing.support_length"):
+    if not book.on_supports:
         return None
-    way = way_of(book.spec, book.structure.attachment, book.block, book.ledger)
+    way = way_of(book.spec, book.structure.attachment, book.block, book.bound.sizes, book.ledger)
     parts = {name: term.value for name, term in way.items()}
     spine = book.ledger.value("spine.arc" if book.block.round else "spine.thickness")
     return _draw(book, spine, parts, "sewing.support_length", "bench.support_path", "The way of a support")
@@ -55,12 +54,12 @@ def support_side(book: Book) -> Mm:
 
 def draw_mull_path(book: Book) -> Drawing | None:
     """The mull from end to end, cut across the spine."""
-    if not book.reckoned("mull.width"):
+    if not book.mulled:
         return None
     spine, side = book.block.arc, mull_side(book)
     parts: dict[str, Mm] = {}
-    if book.reckoned("joint.inset") and book.ledger.value("joint.inset") > 0:
-        parts["joint"] = min(side, book.ledger.value("joint.inset"))
+    if (inset := book.bound.sizes.inset or 0.0) > 0:
+        parts["joint"] = min(side, inset)
     parts["board"] = side - parts.get("joint", 0.0)
     return _draw(book, spine, parts, "mull.width", "bench.mull_path", "The way of the mull")
 
@@ -108,7 +107,7 @@ def _side(parts: Mapping[str, Mm], half: Mm) -> list[Point]:
 
 def _draw_boards(book: Book, sketch: Sketch, parts: Mapping[str, Mm], half: Mm, reach: Mm) -> None:
     """The boards, where there are any, over or under the path as it meets them."""
-    if not book.reckoned("board.thickness"):
+    if not book.structure.boards:
         return
     thick = book.ledger.value("board.thickness")
     left = parts.get("joint", 0.0)

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 from typing import Literal
 
-from weald.core.bench.operation import Operation
+from weald.core.book.operation import Operation
 from weald.core.errors import WealdError
 
 EventKind = Literal[

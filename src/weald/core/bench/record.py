@@ -9,8 +9,8 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Literal
 
-from weald.core.bench.operation import Operation, minutes_in_words
 from weald.core.bench.progress import EventKind
+from weald.core.book.operation import Operation, minutes_in_words
 
 LineKind = Literal["noted", "otherwise", "measured", "early", "cut"]
 

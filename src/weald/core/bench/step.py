@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.adhesives import Joint
-from weald.core.bench.book import Book
-from weald.core.bench.operation import Minutes, Place, Strand, Trouble, WaitState, Work
+from weald.core.book.book import Book
+from weald.core.book.operation import Minutes, Place, Strand, Trouble, WaitState, Work
 from weald.core.quantities import QuantityId
 
 Danger = Literal["blade", "needle", "press", "hammer", "heat", "paring"]

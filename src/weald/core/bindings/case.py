@@ -21,6 +21,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, PieceMaterial, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull
+from weald.core.stations.bound_sizes import Boards, BoundSizes
 from weald.core.units import Mm
 
 CASE_ENTRIES = (
@@ -88,7 +89,7 @@ def bind_case(
     elif case.spine != "bare" and (covering != "full" or joined):
         drawings.append(draw_spacer(case.gap, case.tallest, "joint", ledger))
     cover = spec.stock.get("cover")
-    pasted = reckon_pastedown(spec, ledger)
+    pasted = reckon_pastedown(spec, case.back is not None, ledger)
     pull = reckon_pull(spec, ledger, cover.grammage if cover else None)
     findings = (
         *mind(spec, case, ledger),
@@ -97,7 +98,19 @@ def bind_case(
         *mind_bow(pull, spec, ledger.notation),
     )
     profile = tuple(cover_profile(case, case.closed.inset + case.board_width))
-    return Bound(tuple(pieces), tuple(drawings), findings, profile)
+    return Bound(tuple(pieces), tuple(drawings), findings, _sizes(case, ledger), profile)
+
+
+def _sizes(case: Case, ledger: Ledger) -> BoundSizes:
+    spined = case.spine != "none"
+    return BoundSizes(
+        boards=Boards(*case.board_sizes),
+        spine=case.spine_width if spined else None,
+        gap=case.gap if spined else None,
+        inset=ledger.value("joint.inset"),
+        middle=None if spined else case.middle,
+        square=ledger.value("squares.head"),
+    )
 
 
 def board_pieces(spec: JobSpec, sizes: BoardSizes, ledger: Ledger, higher: Mm = 0.0) -> list[Piece]:

@@ -23,6 +23,7 @@ from weald.core.paper import COVER_GSM_PER_MM, GREYBOARD_GSM_PER_MM
 from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block_plan import BlockPlan
+from weald.core.stations.bound_sizes import Boards
 from weald.core.units import TOLERANCE, Gsm, Mm
 
 INLAY_THICKNESS: Mm = 0.4
@@ -366,7 +367,7 @@ def _finish(
     board_width = reckon_board_width(block, ledger.ref("joint.inset"), ledger)
     apart = reckon_back_board(ledger)
     back_width, back_height = apart or (board_width, board_height)
-    cover_width, cover_height = _reckon_cover(spec, middle, covering, ledger)
+    cover_width, cover_height = _reckon_cover(spec, middle, covering, apart, ledger)
     turn_side = (cover_width - board_width - back_width - middle.spine_width - 2 * middle.gap) / 2
     turn_in = (cover_height - max(board_height, back_height)) / 2
     ledger.reckon(
@@ -388,8 +389,9 @@ def _finish(
         back = BackBoard(back_width, back_height, close_case(cut, block))
     _reckon_closed(spec, closed, back, ledger)
     spine_volume = middle.spine_width * middle.spine_board if middle.spine == "board" else 0.0
-    boards = spec.binding.board + (spec.binding.thin_board if laminated else 0.0)
-    reckon_weight(spec, block, cover_width, boards, ledger, spine_volume=spine_volume)
+    thick = spec.binding.board + (spec.binding.thin_board if laminated else 0.0)
+    boards = Boards((board_width, board_height), apart)
+    reckon_weight(spec, block, cover_width, boards, thick, ledger, spine_volume=spine_volume)
     return Case(
         block=block,
         board=thickness,
@@ -436,12 +438,16 @@ def reckon_back_board(ledger: Ledger) -> tuple[Mm, Mm] | None:
     return width, height
 
 
-def _reckon_cover(spec: JobSpec, middle: _Middle, covering: Covering, ledger: Ledger) -> tuple[Mm, Mm]:
-    """Enter width and height of the cover. Only a cover in one piece can be measured across."""
+def _reckon_cover(
+    spec: JobSpec, middle: _Middle, covering: Covering, apart: tuple[Mm, Mm] | None, ledger: Ledger
+) -> tuple[Mm, Mm]:
+    """Enter width and height of the cover. Only a cover in one piece can be measured across.
+
+    :param apart: the back board, where it was cut apart from the front one.
+    """
     turn_in = ledger.entry("turn-in", spec.binding.turn_in, "binding.turn_in")
-    apart = "back_board.width" in ledger.quantities
     tallest = ledger.ref("board.height")
-    if apart and ledger.value("back_board.height") > tallest.value:
+    if apart and apart[1] > tallest.value:
         tallest = ledger.ref("back_board.height")
     height = ledger.reckon(
         "cover.height",
@@ -492,18 +498,23 @@ def _reckon_closed(spec: JobSpec, closed: ClosedCase, back: BackBoard | None, le
 
 
 def reckon_weight(
-    spec: JobSpec, block: BlockPlan, cover_width: Mm, board: Mm, ledger: Ledger, *, spine_volume: float = 0.0
+    spec: JobSpec,
+    block: BlockPlan,
+    cover_width: Mm,
+    boards: Boards,
+    thick: Mm,
+    ledger: Ledger,
+    *,
+    spine_volume: float = 0.0,
 ) -> None:
     """Enter the weight of the book.
 
-    :param cover_width: of all the covering together; ``board`` the thickness of each board as bought.
+    :param cover_width: of all the covering together; ``thick``: each board as bought.
     :param spine_volume: width × thickness of a spine board, in mm².
     """
-    height = ledger.value("board.height")
-    areas = height * ledger.value("board.width")
-    apart = "back_board.width" in ledger.quantities
-    areas += ledger.value("back_board.height") * ledger.value("back_board.width") if apart else areas
-    board_gsm = areas / 1e6 * (GREYBOARD_GSM_PER_MM * board + _lining_gsm(spec))
+    height = boards.front[1]
+    areas = sum(wide * high for wide, high in (boards.front, boards.back))
+    board_gsm = areas / 1e6 * (GREYBOARD_GSM_PER_MM * thick + _lining_gsm(spec))
     spine = GREYBOARD_GSM_PER_MM * spine_volume * height / 1e6
     weighs = COVER_GSM_PER_MM[spec.binding.material] * spec.binding.cover_thickness
     cover = weighs * ledger.value("cover.height") * cover_width / 1e6

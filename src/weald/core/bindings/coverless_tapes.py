@@ -1,6 +1,7 @@
 """Sewn on tapes and left without a cover: the spine shows, the ends of the tapes are glued down."""
 
 from weald.core.bindings import pictures
+from weald.core.bindings.orders import IN_A_SOFT_COVER
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole, support_middles
 from weald.core.drawing import Drawing, Sketch, box
@@ -8,6 +9,7 @@ from weald.core.findings import finding
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
+from weald.core.stations.bound_sizes import BoundSizes
 
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
@@ -21,7 +23,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     ledger.reckon("book.weight", block.leaf_mass, "leaves alone, area × weight")
     found = () if spec.endpapers.leaves else (finding("coverless.bare", "endpapers.leaves", ledger.notation),)
-    return Bound((), (_draw(spec, block, holes, reach, ledger),), found)
+    return Bound((), (_draw(spec, block, holes, reach, ledger),), found, BoundSizes(slip=reach))
 
 
 def _draw(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], reach: float, ledger: Ledger) -> Drawing:
@@ -65,6 +67,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="coverless_tapes",
+    order=IN_A_SOFT_COVER,
     title="coverless, on tapes",
     good_for="working copies and samples: opens flat, shows its sewing, and can be cased later",
     lasts="years; the outer leaves take the wear",

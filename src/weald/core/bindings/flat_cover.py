@@ -12,6 +12,7 @@ from weald.core.paper import COVER_GSM_PER_MM
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
+from weald.core.stations.bound_sizes import BoundSizes
 from weald.core.units import TOLERANCE, Mm
 
 STIFFENER_CLEAR: Mm = 1.0
@@ -23,6 +24,7 @@ class FlatCover:
     """A cover of one sheet.
 
     :param leaf: width of back and front. ``waste`` is cut off all round once it is on the block.
+    :param square: how far it stands out at the head, where it is not trimmed with the block.
     """
 
     block: BlockPlan
@@ -33,6 +35,14 @@ class FlatCover:
     waste_head: Mm
     waste_tail: Mm
     waste_fore_edge: Mm
+    square: Mm | None = None
+
+    @property
+    def sizes(self) -> BoundSizes:
+        """What whoever goes on from it needs to know."""
+        return BoundSizes(
+            leaf=self.leaf, height=self.height, spine=self.spine, square=self.square, flap=self.flap
+        )
 
     @property
     def width(self) -> Mm:
@@ -109,7 +119,9 @@ def size_with_squares(spec: JobSpec, block: BlockPlan, flap: Mm, called: str, le
             "tail": ledger.ref("squares.tail"),
         },
     )
-    return reckon_cover(spec, FlatCover(block, leaf, spine, height, flap, 0.0, 0.0, 0.0), ledger)
+    return reckon_cover(
+        spec, FlatCover(block, leaf, spine, height, flap, 0.0, 0.0, 0.0, ledger.value("squares.head")), ledger
+    )
 
 
 def cover_piece(spec: JobSpec, cover: FlatCover, how: str, ledger: Ledger) -> Piece:

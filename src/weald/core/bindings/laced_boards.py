@@ -5,6 +5,7 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
+from weald.core.bindings.orders import BOARDS_ON_THE_BLOCK
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.shoulder_boards import (
     ENTRIES,
@@ -32,7 +33,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     bound = bind_in_shoulder(spec, case, covering, ledger, higher=ploughed_off(spec))
     places = board_places(spec, block, holes, ledger.value("squares.head"))
     flat = with_lacing(bound.drawings[0], case, places, (first, second))
-    return replace(bound, drawings=(flat, *bound.drawings[1:]))
+    sizes = replace(bound.sizes, lacing=("lacing.first", "lacing.second"))
+    return replace(bound, drawings=(flat, *bound.drawings[1:]), sizes=sizes)
 
 
 def draw(sketch: Sketch) -> None:
@@ -47,6 +49,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="laced_boards",
+    order=BOARDS_ON_THE_BLOCK,
     title="boards laced on",
     good_for="books to be handed down: boards and block are one, the spine tight or hollow, with bands",
     lasts="centuries",

@@ -4,6 +4,7 @@ import math
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import cover_piece, draw_cover, size_with_squares, stiffeners
+from weald.core.bindings.orders import IN_A_SOFT_COVER
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
 from weald.core.block.holes import Hole, back_middles, support_middles
@@ -62,6 +63,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         (piece, *stiffeners(spec, cover, step, ledger)),
         (flat, section),
         tuple(_mind(len(supports), block, ledger.notation)),
+        cover.sizes,
         cover.profile,
     )
 
@@ -96,6 +98,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="laced_card_case",
+    order=IN_A_SOFT_COVER,
     title="laced card case",
     good_for="light books that open well; made without glue, and taken off again",
     lasts="decades, and a new card then",

@@ -5,6 +5,7 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
+from weald.core.bindings.orders import BOARDS_ON_THE_BLOCK
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.shoulder_boards import ENTRIES, added_to, bind_in_shoulder, board_places, thin_boards
 from weald.core.block.holes import Hole
@@ -56,6 +57,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="lapped_cords",
+    order=BOARDS_ON_THE_BLOCK,
     title="boards on frayed cords",
     good_for="the strength of cords without lacing: slips fanned out on the board under a second, thin one",
     lasts="generations",

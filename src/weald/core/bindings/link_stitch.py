@@ -4,6 +4,7 @@ from weald.core.bindings import pictures
 from weald.core.bindings.case import board_pieces, on_each_board
 from weald.core.bindings.case_sizes import reckon_back_board, reckon_heights, reckon_weight
 from weald.core.bindings.coverings import COVERS
+from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
@@ -12,6 +13,7 @@ from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull
 from weald.core.stations.block_drawings import draw_section
 from weald.core.stations.block_plan import BlockPlan
+from weald.core.stations.bound_sizes import Boards, BoundSizes
 from weald.core.units import Mm
 
 HOLE_IN: Mm = 10.0
@@ -48,7 +50,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     )
     back = reckon_back_board(ledger)
     hole = ledger.reckon("lacing.first", HOLE_IN, "from the board's spine edge, opposite every station")
-    reckon_weight(spec, block, 2 * cover_width, binding.board, ledger)
+    boards = Boards((width, height), back)
+    reckon_weight(spec, block, 2 * cover_width, boards, binding.board, ledger)
     turned = cover_width - width, cover_height - height
     sizes = ((width, height), back) if back else ((width, height),)
     pieces = [
@@ -67,13 +70,14 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
             spec.copies,
         ),
     ]
+    sized = BoundSizes(boards=boards, square=ledger.value("squares.head"), lacing=("lacing.first",))
     pull = reckon_pull(spec, ledger)
     drawings = (
         _draw_board(turned, sizes[0], hole, holes, ledger),
         *(_draw_board(turned, size, hole, holes, ledger, back=True) for size in sizes[1:]),
         _draw_section(block, hole, ledger),
     )
-    return Bound(tuple(pieces), drawings, tuple(mind_bow(pull, spec, ledger.notation)))
+    return Bound(tuple(pieces), drawings, tuple(mind_bow(pull, spec, ledger.notation)), sized)
 
 
 def _draw_board(
@@ -157,6 +161,8 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="link_stitch",
+    order=CASED,
+    loose_boards=True,
     title="link stitch with loose boards",
     good_for="sketchbooks and albums that must lie quite flat; the sewing shows",
     lasts="decades; the thread is bare",

@@ -6,6 +6,7 @@ Every section sewn straight through a limp cover, its thread on show along the s
 import math
 
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, size_with_squares, stiffeners
+from weald.core.bindings.orders import SEWN_THROUGH_ITS_COVER
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.bindings.wrapper import SCORE_CLEAR, draw_wrapped
 from weald.core.block.holes import Hole
@@ -56,7 +57,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         _draw_rows(rows, apart, holes, cover, ledger),
     )
     pieces = (piece, *stiffeners(spec, cover, SCORE_CLEAR, ledger))
-    return Bound(pieces, drawings, tuple(_mind(apart, block, ledger)), cover.profile)
+    return Bound(pieces, drawings, tuple(_mind(apart, block, ledger)), cover.sizes, cover.profile)
 
 
 def rows_of(sections: int, apart: Mm, spine: Mm) -> list[Mm]:
@@ -136,6 +137,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="long_stitch",
+    order=SEWN_THROUGH_ITS_COVER,
     title="long stitch, limp cover",
     good_for="journals and sketchbooks that open flat; made without glue, the sewing on show",
     lasts="decades in leather or heavy paper; threads can be sewn anew",

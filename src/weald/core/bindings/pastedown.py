@@ -18,8 +18,11 @@ LEAST_MARGIN: Mm = 1.0
 """A margin narrower than this reads as a mistake, and is soon none."""
 
 
-def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
-    """Enter what the paste-down of a closed case grows and is trimmed by; nothing without endpapers."""
+def reckon_pastedown(spec: JobSpec, apart: bool, ledger: Ledger) -> list[Finding]:
+    """Enter what the paste-down of a closed case grows and is trimmed by; nothing without endpapers.
+
+    :param apart: whether its boards were cut apart, so that the narrower square counts.
+    """
     if not spec.endpapers.leaves:
         return []
     width = ledger.ref("block.width")
@@ -42,7 +45,7 @@ def reckon_pastedown(spec: JobSpec, ledger: Ledger) -> list[Finding]:
     even = spec.endpapers.margin is None
     wanted = ledger.value("squares.head") if spec.endpapers.margin is None else spec.endpapers.margin
     square = ledger.ref("closed.fore_edge")
-    if "closed_back.fore_edge" in ledger.quantities:
+    if apart:
         square = min(square, ledger.ref("closed_back.fore_edge"), key=lambda each: each.value)
     trim = ledger.reckon(
         "pastedown.trim",

@@ -14,6 +14,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan, Treatment
+from weald.core.stations.bound_sizes import NOT_BOUND, BoundSizes
 from weald.core.units import Mm
 
 Sections = Literal["one", "several", "leaves"]
@@ -27,6 +28,7 @@ SHOULDER_DEGREES: dict[ShoulderName, float] = {"none": 0.0, "45": 45.0, "90": 90
 class Bound:
     """A block in its binding.
 
+    :param sizes: of what binds it; what it does not have is not there.
     :param profile: half of its covering on the closed book, cut across: from the middle of the spine, round
         the joint, to the fore-edge; x from the joint's edge to the fore-edge, y from the block's middle
         upwards, which is negative. Empty where nothing covers the spine.
@@ -35,6 +37,7 @@ class Bound:
     pieces: tuple[Piece, ...]
     drawings: tuple[Drawing, ...]
     findings: tuple[Finding, ...]
+    sizes: BoundSizes = NOT_BOUND
     profile: tuple[Point, ...] = ()
 
 
@@ -52,6 +55,7 @@ class Structure:
     :param good_for: what it is good for, ``lasts`` how long, ``needs`` what it takes; in words.
     :param effort: 1 an evening's first try, 5 years of practice.
     :param draw: its small picture, a closed book cut across at the spine unless something says more.
+    :param order: the steps it is made in, of those in ``core/bench/steps``.
     :param entries: the paths of what it asks for, besides text, paper and folding.
     :param chooses: what choosing it changes besides its name.
     :param sections: one folded section, several sewn together, or single leaves.
@@ -64,6 +68,7 @@ class Structure:
     :param rebound: whether it begins with a bound book, which is pulled down.
     :param spine_board: whether a board lies between its two, which a strip can join to them.
     :param laminated: whether each board is made of a thick and a thin one.
+    :param loose_boards: whether its boards are held by the sewing thread alone.
     :param attachment: where the ends of its supports go.
     :param in_shoulders: whether its boards sit in the shoulders, held by the block itself and not by a case.
     """
@@ -77,6 +82,7 @@ class Structure:
     bind: Bind
     draw: Callable[[Sketch], None]
     methods: tuple[SewingMethod, ...]
+    order: tuple[str, ...]
     sections: Sections = "several"
     backs: tuple[BackName, ...] = ("flat",)
     shoulders: tuple[ShoulderName, ...] = ("none",)
@@ -96,6 +102,7 @@ class Structure:
     rebound: bool = False
     spine_board: bool = False
     in_shoulders: bool = False
+    loose_boards: bool = False
     attachment: Attachment = "case"
     banded: bool = False
     lettered: bool = True
@@ -111,7 +118,7 @@ class Structure:
             method=_allowed(spec.sewing.method, self.methods),
             endpapers=self.endpapers,
             most_swell=self.most_swell,
-            leaf_factor=2 if self.name == "single_leaves" and spec.binding.leaves == "drum" else 1,
+            leaf_factor=2 if "binding.leaves" in self.entries and spec.binding.leaves == "drum" else 1,
         )
 
     def shows_print(self, spec: JobSpec) -> bool:

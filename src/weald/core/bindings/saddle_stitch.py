@@ -2,6 +2,7 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
+from weald.core.bindings.orders import STITCHED_BOOKLET
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch
@@ -41,7 +42,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         sketch.line(((fold, hole.place - half), (fold, hole.place + half)), "thread", "sewing.first")
     flat = sketch.finish(drawing.id, drawing.station, drawing.title, rows=drawing.rows, text=drawing.text)
     piece = cover_piece(spec, cover, "round the {signature}, stitched and trimmed with it", ledger)
-    return Bound((piece,), (flat, _draw_section(block, ledger)), (), cover.profile)
+    return Bound((piece,), (flat, _draw_section(block, ledger)), (), cover.sizes, cover.profile)
 
 
 def _draw_section(block: BlockPlan, ledger: Ledger, *, covered: bool = True) -> Drawing:
@@ -86,6 +87,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="saddle_stitch",
+    order=STITCHED_BOOKLET,
     title="saddle-stitched booklet",
     good_for="programmes, zines, first tries: ready in minutes",
     lasts="years; staples rust, thread does not",

@@ -58,13 +58,13 @@ def bind_in_shoulder(
 
     :param higher: what is cut off the boards together with the block.
     """
-    reckon_bands(spec, ledger)
+    take_up = reckon_bands(spec, ledger)
     bound = bind_case(spec, case, covering, ledger, higher=higher)
     flat = with_bands(bound.drawings[0], case, bands_here(spec, case.board_height))
-    pieces = tuple(_longer(piece, ledger) for piece in bound.pieces)
+    pieces = tuple(_longer(piece, take_up, ledger) for piece in bound.pieces)
     findings = (
         *bound.findings,
-        *mind_bands(spec.binding.bands, ledger),
+        *mind_bands(spec, ledger),
         *_mind_false_bands(spec, ledger.notation),
     )
     return replace(bound, pieces=pieces, drawings=(flat, *bound.drawings[1:]), findings=findings)
@@ -91,13 +91,11 @@ def _mind_false_bands(spec: JobSpec, notation: Notation) -> list[Finding]:
     ]
 
 
-def _longer(piece: Piece, ledger: Ledger) -> Piece:
+def _longer(piece: Piece, take_up: Mm, ledger: Ledger) -> Piece:
     """Leather over the spine, longer by what the bands draw in."""
     if piece.material != "leather" or piece.id not in ("cover", "spine_piece"):
         return piece
-    if "bands.take_up" not in ledger.quantities:
-        return piece
-    height = piece.height + ledger.value("bands.take_up")
+    height = piece.height + take_up
     show = ledger.notation.length
     return replace(piece, height=height, shown=f"{show(piece.width, True)} × {show(height, True)}")
 

@@ -5,6 +5,7 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
+from weald.core.bindings.orders import BOARDS_ON_THE_BLOCK
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.shoulder_boards import ENTRIES, added_to, bind_in_shoulder, thin_boards
 from weald.core.block.holes import Hole
@@ -72,6 +73,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="split_boards",
+    order=BOARDS_ON_THE_BLOCK,
     title="split boards",
     good_for="account books and albums, and any book that will be opened flat a thousand times",
     lasts="generations of hard use",

@@ -1,5 +1,6 @@
 """Stab sewing: single leaves between soft covers, sewn through all of them beside the spine, in a pattern."""
 
+from weald.core.bindings.orders import STABBED
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.block.stab import StabWork, sew_stab, stab_work
@@ -9,6 +10,7 @@ from weald.core.paper import COVER_GSM_PER_MM
 from weald.core.pieces import make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
+from weald.core.stations.bound_sizes import BoundSizes
 from weald.core.units import Mm
 
 HOLE: Mm = 0.8
@@ -34,7 +36,8 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         thickness=spec.binding.cover_thickness,
     )
     work = stab_work(block.height, spec.sewing.stab)
-    return Bound((piece,), (_draw_front(spec, block, work, ledger),), ())
+    sizes = BoundSizes(leaf=width, height=height)
+    return Bound((piece,), (_draw_front(spec, block, work, ledger),), (), sizes)
 
 
 def _draw_front(spec: JobSpec, block: BlockPlan, work: StabWork, ledger: Ledger) -> Drawing:
@@ -82,6 +85,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="stab_sewn",
+    order=STABBED,
     title="stab-sewn soft book",
     good_for="single leaves and thin papers, with a pattern on show; no glue, and taken apart again",
     lasts="decades; it does not open flat",

@@ -10,6 +10,7 @@ from weald.core.block.holes import SUPPORTED, SewingPlan
 from weald.core.job.spec import JobSpec
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block_plan import BlockPlan
+from weald.core.stations.bound_sizes import BoundSizes
 from weald.core.units import Mm
 
 Attachment = Literal["case", "laced", "split", "frayed", "slits", "leaf"]
@@ -31,13 +32,18 @@ _RULES: dict[Attachment, str] = {
 
 
 def reckon_supports(
-    spec: JobSpec, attachment: Attachment, block: BlockPlan, sewing: SewingPlan, ledger: Ledger
+    spec: JobSpec,
+    attachment: Attachment,
+    block: BlockPlan,
+    sewing: SewingPlan,
+    sizes: BoundSizes,
+    ledger: Ledger,
 ) -> None:
     """Enter the length of a support, once the binding it goes into is sized; nothing where there is none."""
     if sewing.method not in SUPPORTED or not spec.sewing.supports:
         return
     spine = ledger.ref("spine.arc" if block.round else "spine.thickness")
-    way = way_of(spec, attachment, block, ledger)
+    way = way_of(spec, attachment, block, sizes, ledger)
     each = sum(term.value for term in way.values())
     own = spec.extras.places
     more = 0.0 if own is None or own.reach_back is None else own.reach_back - spec.binding.tape_reach
@@ -54,11 +60,12 @@ def reckon_supports(
     )
 
 
-def way_of(spec: JobSpec, attachment: Attachment, block: BlockPlan, ledger: Ledger) -> dict[str, Term]:
+def way_of(
+    spec: JobSpec, attachment: Attachment, block: BlockPlan, sizes: BoundSizes, ledger: Ledger
+) -> dict[str, Term]:
     """The parts of the way on one side of the spine, in order, by what each is."""
     reach = ledger.entry("reach", spec.binding.tape_reach, "binding.tape_reach")
-    known = "joint.inset" in ledger.quantities and ledger.value("joint.inset") > 0
-    joint = {"joint": ledger.ref("joint.inset")} if known else {}
+    joint = {"joint": ledger.ref("joint.inset")} if sizes.inset else {}
     if attachment == "laced":
         board = ledger.ref("board.thickness")
         first, second = ledger.ref("lacing.first"), ledger.ref("lacing.second")
@@ -82,5 +89,5 @@ def way_of(spec: JobSpec, attachment: Attachment, block: BlockPlan, ledger: Ledg
         card = ledger.entry("card", spec.binding.cover_thickness, "binding.cover_thickness")
         return {"out": card, "step": ledger.ref("slit.step"), "in": card, "reach": reach}
     if attachment == "leaf":
-        return {"reach": ledger.ref("slip.length") if "slip.length" in ledger.quantities else reach}
+        return {"reach": ledger.ref("slip.length") if sizes.slip else reach}
     return {**joint, "reach": reach}

@@ -2,6 +2,7 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
+from weald.core.bindings.orders import IN_A_SOFT_COVER
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
@@ -46,6 +47,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         (cover_piece(spec, cover, how, ledger), *stiffeners(spec, cover, SCORE_CLEAR, ledger)),
         (flat, draw_wrapped(block, spec.binding.cover_thickness, ledger)),
         tuple(_mind(flap, block.width, ledger)),
+        cover.sizes,
         cover.profile,
     )
 
@@ -92,6 +94,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="wrapper",
+    order=IN_A_SOFT_COVER,
     title="paper cover",
     good_for="advance copies, pamphlets of several {signatures}, books that wait for a binding",
     lasts="years of careful use",

@@ -77,15 +77,14 @@ def panel_height(bands: Bands, height: Mm) -> Mm:
     return (height - more - bands.count * bands.width) / (bands.count + 1)
 
 
-def reckon_bands(spec: JobSpec, ledger: Ledger) -> None:
-    """Enter the panels, and what leather is drawn in; the boards' height has been reckoned before."""
+def reckon_bands(spec: JobSpec, ledger: Ledger) -> Mm:
+    """Enter the panels, and give back what leather is drawn in; the boards' height is reckoned before."""
     bands, leather = spec.binding.bands, spec.binding.material == "leather"
     if not bands.count:
-        return
+        return 0.0
     height = ledger.ref("board.height")
     if spec.extras.bands and spec.extras.bands.bands:
-        _reckon_own(spec.extras.bands, leather, ledger)
-        return
+        return _reckon_own(spec.extras.bands, leather, ledger)
     terms = {
         "height": height,
         "more": ledger.entry("more at the tail", bands.tail_more, "binding.bands.tail_more"),
@@ -100,8 +99,8 @@ def reckon_bands(spec: JobSpec, ledger: Ledger) -> None:
         rule="the tail panel is taller by {mm:3–6}, or the spine looks as if it slid down",
     )
     if not leather:
-        return
-    ledger.reckon(
+        return 0.0
+    return ledger.reckon(
         "bands.take_up",
         bands.count * TAKE_UP * bands.width,
         "{count} × 0.5708 × {band}",
@@ -110,12 +109,12 @@ def reckon_bands(spec: JobSpec, ledger: Ledger) -> None:
     )
 
 
-def _reckon_own(own: BandsMeasured, leather: bool, ledger: Ledger) -> None:
+def _reckon_own(own: BandsMeasured, leather: bool, ledger: Ledger) -> Mm:
     """What leather is drawn in over bands each of its own width."""
     if not leather:
-        return
+        return 0.0
     wide = sum(each.width for each in own.bands)
-    ledger.reckon(
+    return ledger.reckon(
         "bands.take_up",
         TAKE_UP * wide,
         "0.5708 × {wide}",
@@ -124,9 +123,10 @@ def _reckon_own(own: BandsMeasured, leather: bool, ledger: Ledger) -> None:
     )
 
 
-def mind_bands(bands: Bands, ledger: Ledger) -> list[Finding]:
+def mind_bands(spec: JobSpec, ledger: Ledger) -> list[Finding]:
     """Even bands that leave no panel between them."""
-    if "panel.each" not in ledger.quantities or ledger.value("panel.each") >= LEAST_PANEL:
+    bands, own = spec.binding.bands, spec.extras.bands
+    if not bands.count or (own and own.bands) or ledger.value("panel.each") >= LEAST_PANEL:
         return []
     show = ledger.notation.length
     height = ledger.value("board.height")

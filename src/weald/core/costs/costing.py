@@ -4,9 +4,9 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import ROUND_HALF_UP, Decimal
 
-from weald.core.bench.operation import Operation, Work
 from weald.core.bench.record import Recorded
 from weald.core.bench.steps import STEPS
+from weald.core.book.operation import Operation, Work
 from weald.core.costs.materials import PlannedMaterial
 from weald.core.costs.terms import Bought, Terms
 

@@ -30,6 +30,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
+from weald.core.stations.bound_sizes import BoundSizes
 from weald.core.units import TOLERANCE, Mm
 
 BARCODE_IN: Mm = 8.0
@@ -39,7 +40,6 @@ MARK_OFF: Mm = 1.0
 """Marks in the waste of a sheet stand so far off the document."""
 GOOD_DPI, LEAST_DPI = 300, 150
 SHAPE_NOTICED = 0.01
-_HEIGHTS: tuple[QuantityId, ...] = ("board.height", "back_board.height")
 _DOCUMENT: dict[str, tuple[QuantityId, QuantityId]] = {
     "width": ("art.width", "cover.width"),
     "height": ("art.height", "cover.height"),
@@ -112,45 +112,36 @@ class _Strip:
     width: Mm
 
 
-def _strips(spec: JobSpec, ledger: Ledger) -> tuple[list[_Strip], Mm]:
+def _strips(spec: JobSpec, sizes: BoundSizes, ledger: Ledger) -> tuple[list[_Strip], Mm]:
     """The cover from left to right, and how far it wraps round head and tail."""
-    value, known = ledger.value, ledger.quantities
-    if "board.width" in known:
-        board = value("board.width")
-        back = value("back_board.width") if "back_board.width" in known else board
-        tallest = max(value(each) for each in _HEIGHTS if each in known)
-        between = (
-            [_Strip("spine", value("case.distance"))]
-            if "case.distance" in known
-            else [
-                _Strip("joint", value("joint.gap")),
-                _Strip("spine", value("spine_board.width")),
-                _Strip("joint", value("joint.gap")),
-            ]
-        )
-        wrap = value("cover.width") - board - back - sum(strip.width for strip in between)
-        edge, turn = _Strip("wrap", wrap / 2), (value("cover.height") - tallest) / 2
-        return [edge, _Strip("back", back), *between, _Strip("front", board), edge], turn
-    leaf, flap = value("cover.leaf"), spec.binding.flaps if spec.binding.structure == "wrapper" else 0.0
-    flaps = [_Strip("flap", flap)] if flap else []
-    middle = [_Strip("spine", value("spine_board.width"))]
-    return [*flaps, _Strip("back", leaf), *middle, _Strip("front", leaf), *flaps], 0.0
+    spine = [] if sizes.spine is None else [_Strip("spine", sizes.spine)]
+    if boards := sizes.boards:
+        (front, _), (back, _) = boards.front, boards.back
+        joint = _Strip("joint", sizes.gap or 0.0)
+        between = [joint, *spine, joint] if sizes.middle is None else [_Strip("spine", sizes.middle)]
+        wrap = ledger.value("cover.width") - front - back - sum(strip.width for strip in between)
+        edge, turn = _Strip("wrap", wrap / 2), (ledger.value("cover.height") - boards.tallest) / 2
+        return [edge, _Strip("back", back), *between, _Strip("front", front), edge], turn
+    leaf = sizes.leaf or 0.0
+    flaps = [_Strip("flap", sizes.flap)] if sizes.flap else []
+    return [*flaps, _Strip("back", leaf), *spine, _Strip("front", leaf), *flaps], 0.0
 
 
 def reckon(
     spec: JobSpec,
     block: BlockPlan,
+    sizes: BoundSizes,
     profile: tuple[Point, ...],
     spine: Drawing | None,
     ledger: Ledger,
 ) -> CoverArt:
     """Enter the size of the document, lay out everything on it, and lay it round the closed book.
 
-    :param profile: the covering in section, as a binding answers it.
+    :param sizes: of the binding; ``profile`` its covering in section.
     :param spine: the spine lettered, where it is.
     """
     art = spec.artwork
-    strips, wrap = _strips(spec, ledger)
+    strips, wrap = _strips(spec, sizes, ledger)
     bleed = ledger.entry("bleed", art.bleed, "artwork.bleed")
     size = {
         edge: ledger.reckon(
@@ -175,7 +166,7 @@ def reckon(
         bleed=art.bleed,
         zones=tuple(zones),
         safe=tuple(_safe(spec, zones)),
-        closed=_close(zones, wrap, block, profile, ledger),
+        closed=_close(zones, wrap, block, (sizes, profile), ledger),
         barcode=_barcode(zones) if digits else None,
         digits=digits,
         artwork=place_artwork(spec, size["width"], size["height"]),
@@ -232,13 +223,14 @@ def _safe(spec: JobSpec, zones: list[Zone]) -> Iterator[Window]:
 
 
 def _close(
-    zones: list[Zone], wrap: Mm, block: BlockPlan, profile: tuple[Point, ...], ledger: Ledger
+    zones: list[Zone], wrap: Mm, block: BlockPlan, bound: tuple[BoundSizes, tuple[Point, ...]], ledger: Ledger
 ) -> ClosedCover | None:
     """The cover round its block; flaps lie folded in, out of sight."""
+    sizes, profile = bound
     if not profile:
         return None
     board = ledger.value("board.thickness") if wrap else 0.0
-    square = ledger.value("squares.head") if "squares.head" in ledger.quantities else 0.0
+    square = sizes.square or 0.0
     strips = tuple(Strip(zone.kind, zone.x, zone.x + zone.width) for zone in zones)
     cover = Cover(strips, zones[0].y, zones[0].height, board, square, profile)
     return close_cover(cover, block)
@@ -264,13 +256,16 @@ def place_artwork(spec: JobSpec, width: Mm, height: Mm) -> Placed | None:
     return Placed((width - across) / 2, (height - down) / 2, across, down, dpi)
 
 
-def mind(spec: JobSpec, art: CoverArt, ledger: Ledger) -> list[Finding]:
-    """Whether artwork, barcode and sheet fit, and what the printer's rules say."""
+def mind(spec: JobSpec, art: CoverArt, lettered: bool, ledger: Ledger) -> list[Finding]:
+    """Whether artwork, barcode and sheet fit, and what the printer's rules say.
+
+    :param lettered: whether it has a spine that is lettered, or could be.
+    """
     return [
         *_mind_artwork(spec, art, ledger),
         *_mind_barcode(spec, art, ledger),
         *_mind_sheet(spec, art, ledger),
-        *_mind_rules(spec, art, ledger),
+        *_mind_rules(spec, art, lettered, ledger),
     ]
 
 
@@ -359,7 +354,7 @@ def _what_would(spec: JobSpec, art: CoverArt, has: tuple[Mm, Mm], ledger: Ledger
     long, short = max(has), min(has)
     over = max(art.width - long, art.height - short)
     wrap, bleed = spec.binding.turn_in, spec.artwork.bleed
-    if "board.width" in ledger.quantities and over / 2 <= wrap - 12:
+    if _wraps(art) and over / 2 <= wrap - 12:
         fits = ledger.notation.length(wrap - over / 2, True)
         return f"A turn-in of {fits} would fit it."
     if over / 2 <= bleed:
@@ -367,7 +362,7 @@ def _what_would(spec: JobSpec, art: CoverArt, has: tuple[Mm, Mm], ledger: Ledger
     return "Print it elsewhere, or cover spine and sides in pieces."
 
 
-def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Finding]:
+def _mind_rules(spec: JobSpec, art: CoverArt, lettered: bool, ledger: Ledger) -> Iterator[Finding]:
     """Where the job departs from the sheet of rules of whoever prints it."""
     rules, show = spec.artwork.rules, ledger.notation
     if rules is None:
@@ -375,7 +370,6 @@ def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
     pages = round(ledger.value("text.pages"))
     leaf, turn = ledger.value("paper.calliper"), spec.binding.turn_in
     spine = next(zone.width for zone in art.zones if zone.kind == "spine")
-    lettered = "finish.width" in ledger.quantities
     checks: tuple[tuple[bool, str, str, str], ...] = (
         (
             rules.least_pages <= pages <= rules.most_pages,
@@ -390,7 +384,7 @@ def _mind_rules(spec: JobSpec, art: CoverArt, ledger: Ledger) -> Iterator[Findin
             show.thickness(rules.leaf or 0, True),
         ),
         (
-            rules.wrap is None or "board.width" not in ledger.quantities or abs(turn - rules.wrap) < 0.05,
+            rules.wrap is None or not _wraps(art) or abs(turn - rules.wrap) < 0.05,
             "binding.turn_in",
             f"a wrap of {show.length(turn, True)}",
             show.length(rules.wrap or 0, True),
@@ -449,7 +443,7 @@ def draw_art(art: CoverArt, ledger: Ledger) -> Drawing:
         if zone.kind == "joint":
             sketch.hatch(outline, "glue", 0, "joint.gap")
         if zone.kind != "wrap":
-            sketch.line((*outline, outline[0]), "score", _about(zone.kind, ledger))
+            sketch.line((*outline, outline[0]), "score", _about(zone.kind, art))
             if zone.kind in ("back", "spine", "front", "flap"):
                 middle = zone.y + zone.height / 8
                 sketch.name(zone.x, middle, zone.width, zone.height / 4, zone.kind, tallest=7.0)
@@ -465,7 +459,7 @@ def draw_art(art: CoverArt, ledger: Ledger) -> Drawing:
     spans = [(zone.x, zone.x + zone.width, show(zone.width)) for zone in zones]
     rows = dimension_rows(spans, art.width, FIGURES_ACROSS)
     for zone, (start, end, figure), row in zip(zones, spans, rows, strict=True):
-        sketch.dimension((start, 0), (end, 0), figure, offset=row, about=_about(zone.kind, ledger))
+        sketch.dimension((start, 0), (end, 0), figure, offset=row, about=_about(zone.kind, art))
     above = max(rows, default=0) + 1
     sketch.dimension((0, 0), (art.width, 0), show(art.width), offset=above, about="art.width")
     sketch.dimension((0, art.height), (0, 0), show(art.height), about="art.height")
@@ -480,11 +474,17 @@ def draw_art(art: CoverArt, ledger: Ledger) -> Drawing:
     )
 
 
-def _about(kind: ZoneKind, ledger: Ledger) -> str:
+def _wraps(art: CoverArt) -> bool:
+    """Whether it is turned in round boards."""
+    return any(zone.kind == "wrap" for zone in art.zones)
+
+
+def _about(kind: ZoneKind, art: CoverArt) -> str:
     if kind in ("back", "front"):
-        return "board.width" if "board.width" in ledger.quantities else "cover.leaf"
+        return "board.width" if _wraps(art) else "cover.leaf"
     if kind == "spine":
-        return "case.distance" if "case.distance" in ledger.quantities else "spine_board.width"
+        jointed = any(zone.kind == "joint" for zone in art.zones)
+        return "case.distance" if _wraps(art) and not jointed else "spine_board.width"
     return {"joint": "joint.gap", "wrap": "binding.turn_in", "flap": "binding.flaps"}[kind]
 
 

@@ -4,8 +4,10 @@ from collections.abc import Iterator
 
 from weald.core.bindings.protocol import Structure
 from weald.core.block.textblock import arc_to_chord
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Finding, finding
 from weald.core.job.extras.backs import BackingSheet, Hammer
 from weald.core.job.spec import JobSpec
@@ -27,9 +29,9 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.treatment(spec).rounded
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Enter what is taken up and left over, the packing, and the limits of every stage."""
-    sheet, ledger, block = made.spec.extras.backing or BackingSheet(), made.ledger, made.block
+    sheet, ledger, block = book.spec.extras.backing or BackingSheet(), book.ledger, book.block
     thickness, swell = ledger.ref("block.thickness"), ledger.ref("spine.swell")
     ledger.reckon(
         "backing.taken_up",
@@ -49,24 +51,24 @@ def reckon(made: Made) -> Added:
         rule="on each side between backing board and press, thinning out towards the shoulder line: "
         "the block is then held by its thickness and not by its swell",
     )
-    _limits(made, ("backing.sewn_least", "backing.sewn_most"), ledger.ref("spine.thickness"), swell.value)
-    _limits(made, ("backing.rise_least", "backing.rise_most"), ledger.ref("spine.rise"), block.rise)
+    _limits(book, ("backing.sewn_least", "backing.sewn_most"), ledger.ref("spine.thickness"), swell.value)
+    _limits(book, ("backing.rise_least", "backing.rise_most"), ledger.ref("spine.rise"), block.rise)
     if block.shoulder:
         shoulder = ledger.ref("shoulder.height")
-        _limits(made, ("backing.shoulder_least", "backing.shoulder_most"), shoulder, block.shoulder)
+        _limits(book, ("backing.shoulder_least", "backing.shoulder_most"), shoulder, block.shoulder)
         _limits(
-            made, ("backing.across_least", "backing.across_most"), ledger.ref("spine.chord"), block.shoulder
+            book, ("backing.across_least", "backing.across_most"), ledger.ref("spine.chord"), block.shoulder
         )
-    drawings = (_draw(made),) if "block" in made.drawn else ()
-    return Added(drawings=drawings, findings=tuple(_mind(made, sheet)))
+    drawings = (_draw(book),) if "block" in book.drawn else ()
+    return Added(drawings=drawings, findings=tuple(_mind(book, sheet)))
 
 
-def _limits(made: Made, ids: tuple[QuantityId, QuantityId], wanted: Term, part: Mm) -> None:
+def _limits(book: Book, ids: tuple[QuantityId, QuantityId], wanted: Term, part: Mm) -> None:
     """Enter between which sizes one has to lie: off by a part of what makes it, or by what a ruler tells.
 
     Told as fine as a calliper reads: a limit rounded to the ruler would be another limit.
     """
-    sheet, ledger = made.spec.extras.backing or BackingSheet(), made.ledger
+    sheet, ledger = book.spec.extras.backing or BackingSheet(), book.ledger
     off = max(LEAST_OFF, sheet.within * part)
     by = ledger.entry("may be off by", off, "extras.backing.within", "thickness")
     terms = {"wanted": wanted, "by": by}
@@ -74,9 +76,9 @@ def _limits(made: Made, ids: tuple[QuantityId, QuantityId], wanted: Term, part: 
     ledger.reckon(ids[1], wanted.value + off, "{wanted} + {by}", terms)
 
 
-def _mind(made: Made, sheet: BackingSheet) -> Iterator[Finding]:
-    notation, show = made.notation, made.notation.length
-    spaces = clear_spaces(made.spec, made.block, made.sewing)
+def _mind(book: Book, sheet: BackingSheet) -> Iterator[Finding]:
+    notation, show = book.notation, book.notation.length
+    spaces = clear_spaces(book.spec, book.block, book.sewing)
     if spaces and sheet.hammers:
         narrowest = min(space.height for space in spaces)
         fits = [hammer for hammer in sheet.hammers if hammer.face + 2 * sheet.play <= narrowest]
@@ -98,16 +100,16 @@ def _mind(made: Made, sheet: BackingSheet) -> Iterator[Finding]:
                 space=show(narrowest, True),
                 face=show(max(0.0, narrowest - 2 * sheet.play), True),
             )
-    left = made.block.swell - made.ledger.value("backing.taken_up")
-    if made.block.shoulder and left < -TOLD:
+    left = book.block.swell - book.ledger.value("backing.taken_up")
+    if book.block.shoulder and left < -TOLD:
         yield finding(
             "backing.nothing_left", "backing.taken_up", notation, less=notation.thickness(-left, True)
         )
 
 
-def _draw(made: Made) -> Drawing:
+def _draw(book: Book) -> Drawing:
     """Three stages side by side, cut across: as sewn between its boards and packing, rounded, and backed."""
-    block, show, shown, sketch = made.block, made.notation.figure, made.ledger.shown, Sketch()
+    block, show, shown, sketch = book.block, book.notation.figure, book.ledger.shown, Sketch()
     half, spine = block.thickness / 2, block.spine / 2
     gap = BOARD_REACH + 34
     # as sewn: wider at the spine, wedges beside it make its sides parallel
@@ -122,7 +124,7 @@ def _draw(made: Made) -> Drawing:
     sketch.dimension(
         (BOARD_REACH, half),
         (BOARD_REACH, spine),
-        made.notation.thickness(block.swell / 2),
+        book.notation.thickness(block.swell / 2),
         about="backing.packing",
     )
     sketch.label(BOARD_REACH / 2, spine + 11, "1 as sewn", height=3)

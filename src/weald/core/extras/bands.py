@@ -5,8 +5,10 @@ from collections.abc import Iterator
 
 from weald.core.bindings.protocol import Structure
 from weald.core.block.bands import LEAST_PANEL, panels_here
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Finding, finding
 from weald.core.job.extras.backs import BandMeasured, BandsMeasured
 from weald.core.job.spec import JobSpec
@@ -20,34 +22,34 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.banded
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Draw the strip the bands are marked from, and say where panels do not come out."""
-    own = made.spec.extras.bands or BandsMeasured()
+    own = book.spec.extras.bands or BandsMeasured()
     if not own.bands:
         return Added()
-    height = made.ledger.value("board.height")
-    drawings = (_draw(made, height),) if "boards" in made.drawn else ()
-    return Added(drawings=drawings, findings=tuple(_mind(made, height)))
+    height = book.ledger.value("board.height")
+    drawings = (_draw(book, height),) if "boards" in book.drawn else ()
+    return Added(drawings=drawings, findings=tuple(_mind(book, height)))
 
 
-def _mind(made: Made, height: Mm) -> Iterator[Finding]:
-    show = made.notation.length
-    for panel in panels_here(made.spec, height):
+def _mind(book: Book, height: Mm) -> Iterator[Finding]:
+    show = book.notation.length
+    for panel in panels_here(book.spec, height):
         if panel.height < 0:
-            yield finding("bands.crossed", "extras.bands.bands", made.notation)
+            yield finding("bands.crossed", "extras.bands.bands", book.notation)
             return
         if panel.height < LEAST_PANEL:
             room = show(panel.height, True)
             yield finding(
-                "bands.narrow", "extras.bands.bands", made.notation, panel=panel.number, height=room
+                "bands.narrow", "extras.bands.bands", book.notation, panel=panel.number, height=room
             )
 
 
-def _draw(made: Made, height: Mm) -> Drawing:
+def _draw(book: Book, height: Mm) -> Drawing:
     """A strip as high as the boards, a mark at either edge of every band and at its middle."""
-    show, sketch = made.notation.figure, Sketch()
+    show, sketch = book.notation.figure, Sketch()
     sketch.area(box(0, 0, STRIP, height), "paper", "cut", "board.height")
-    panels = panels_here(made.spec, height)
+    panels = panels_here(book.spec, height)
     for above, below in itertools.pairwise(panels):
         top = above.top + above.height
         sketch.area(box(0, top, STRIP, below.top - top), "mark", "outline", "extras.bands.bands")

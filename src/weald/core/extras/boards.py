@@ -3,8 +3,8 @@
 from dataclasses import dataclass
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.book import Book
 from weald.core.drawing import Sketch, box
-from weald.core.extras.protocol import Made
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
@@ -25,20 +25,20 @@ def has_closed_book(structure: Structure, spec: JobSpec) -> bool:
     return structure.boards and structure.lettered
 
 
-def mind_thumb(made: Made, path: str, radius: Mm, most: Mm) -> tuple[Finding, ...]:
+def mind_thumb(book: Book, path: str, radius: Mm, most: Mm) -> tuple[Finding, ...]:
     """A thumb cut that leaves too little of the wall it is cut into.
 
     :param path: the entry that asks for it; ``most`` the largest radius that wall bears.
     """
     if radius <= most:
         return ()
-    show, least = made.notation.length, made.notation.mark_below(most)
+    show, least = book.notation.length, book.notation.mark_below(most)
     actions = (Action("As large as goes", {path: round(least, 4)}),)
     return (
         finding(
             "case.thumb_large",
             path,
-            made.notation,
+            book.notation,
             radius=show(radius, True),
             most=show(least, True),
             actions=actions,

@@ -1,10 +1,12 @@
 """Boxes of board: a tray under a lid, or two trays in a case that falls open."""
 
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch
 from weald.core.drawing import box as rectangle
 from weald.core.extras.boards import Inside, drawn_board, has_closed_book, mind_thumb
 from weald.core.extras.closed_book import EASE_FACTOR, ease_of, reckon_closed_book, thick_together
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.job.extras.enclosures import Box
 from weald.core.pieces import Piece, PieceGrain, make_piece
 from weald.core.quantities import QuantityId
@@ -22,15 +24,15 @@ THUMB_DEEPEST = 0.6
 """A thumb cut takes at most this part of a wall's height, so that what is left holds."""
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Size the tray by the closed book, what goes over it by the tray, and the case by both."""
-    entries, ledger = made.spec.extras.box or Box(), made.ledger
-    book = reckon_closed_book(made)
-    free = ease_of(made, entries.ease)
+    entries, ledger = book.spec.extras.box or Box(), book.ledger
+    closed = reckon_closed_book(book)
+    free = ease_of(book, entries.ease)
     ease = ledger.entry("ease", free, "extras.box.ease")
     lining = ledger.entry("lining", entries.lining, "extras.box.lining", "thickness")
     terms = {"ease": ease, "lining": lining}
-    thick, how, books = thick_together(made, entries.beside, "extras.box.beside")
+    thick, how, books = thick_together(book, entries.beside, "extras.box.beside")
     inner = Inside(
         across=ledger.reckon(
             INNER[0],
@@ -41,31 +43,31 @@ def reckon(made: Made) -> Added:
         ),
         tall=ledger.reckon(
             INNER[1],
-            book.height + 2 * (free + entries.lining),
+            closed.height + 2 * (free + entries.lining),
             "{book} + 2 × ({ease} + {lining})",
             {"book": ledger.ref("closed_book.height")} | terms,
         ),
         deep=ledger.reckon(
             INNER[2],
-            book.width + 2 * (free + entries.lining),
+            closed.width + 2 * (free + entries.lining),
             "{book} + 2 × ({ease} + {lining})",
             {"book": ledger.ref("closed_book.width")} | terms,
         ),
     )
-    outer = _reckon_outer(made, entries, inner)
+    outer = _reckon_outer(book, entries, inner)
     pieces = [
-        *_tray(made, entries, inner, "tray", three=entries.kind == "two_trays"),
+        *_tray(book, entries, inner, "tray", three=entries.kind == "two_trays"),
         *_tray(
-            made, entries, outer, "lid" if entries.kind == "lid" else "outer", three=entries.kind != "lid"
+            book, entries, outer, "lid" if entries.kind == "lid" else "outer", three=entries.kind != "lid"
         ),
     ]
-    case = _reckon_case(made, entries, outer) if entries.kind == "two_trays" else None
+    case = _reckon_case(book, entries, outer) if entries.kind == "two_trays" else None
     if case:
-        pieces += _case_pieces(made, entries, case)
-    drawings = (_draw(made, entries, inner, outer, case),) if "finish" in made.drawn else ()
+        pieces += _case_pieces(book, entries, case)
+    drawings = (_draw(book, entries, inner, outer, case),) if "finish" in book.drawn else ()
     wall = _thumb_wall(entries, inner, outer)
     most = min(THUMB_DEEPEST * wall.across, wall.tall / 3)
-    return Added(tuple(pieces), drawings, mind_thumb(made, "extras.box.thumb", entries.thumb, most))
+    return Added(tuple(pieces), drawings, mind_thumb(book, "extras.box.thumb", entries.thumb, most))
 
 
 def _thumb_wall(entries: Box, inner: Inside, outer: Inside) -> Inside:
@@ -76,9 +78,9 @@ def _thumb_wall(entries: Box, inner: Inside, outer: Inside) -> Inside:
     return outer if entries.kind == "lid" else inner
 
 
-def _reckon_outer(made: Made, entries: Box, inner: Inside) -> Inside:
+def _reckon_outer(book: Book, entries: Box, inner: Inside) -> Inside:
     """The lid, or the outer tray: over the covered walls of the inner one, with ease of its own."""
-    ledger = made.ledger
+    ledger = book.ledger
     over = entries.board + 2 * entries.cover
     play = EASE_FACTOR * entries.cover
     terms = {
@@ -111,9 +113,9 @@ def _reckon_outer(made: Made, entries: Box, inner: Inside) -> Inside:
     return Inside(deep, sizes[0], sizes[1])
 
 
-def _tray(made: Made, entries: Box, inside: Inside, name: str, *, three: bool) -> list[Piece]:
+def _tray(book: Book, entries: Box, inside: Inside, name: str, *, three: bool) -> list[Piece]:
     """A floor with walls standing on it; with ``three`` walls it is open towards the spine of its case."""
-    ledger, copies, thick = made.ledger, made.spec.copies, entries.board
+    ledger, copies, thick = book.ledger, book.spec.copies, entries.board
     ends = 1 if three else 2
     floor = (inside.deep + ends * thick, inside.tall + 2 * thick)
     words = {"tray": "Tray", "lid": "Lid", "outer": "Outer tray"}[name]
@@ -181,9 +183,9 @@ def _tray(made: Made, entries: Box, inside: Inside, name: str, *, three: bool) -
     return pieces
 
 
-def _reckon_case(made: Made, entries: Box, outer: Inside) -> tuple[Mm, Mm, Mm]:
+def _reckon_case(book: Book, entries: Box, outer: Inside) -> tuple[Mm, Mm, Mm]:
     """The case of two trays: boards, their height, and its spine."""
-    ledger, square = made.ledger, entries.square
+    ledger, square = book.ledger, entries.square
     out = ledger.entry("beyond the tray", square, "extras.box.square")
     wall = ledger.entry("wall", entries.board + entries.cover, "extras.box.board", "thickness")
     width = ledger.reckon(
@@ -209,8 +211,8 @@ def _reckon_case(made: Made, entries: Box, outer: Inside) -> tuple[Mm, Mm, Mm]:
     return width, height, spine
 
 
-def _case_pieces(made: Made, entries: Box, case: tuple[Mm, Mm, Mm]) -> list[Piece]:
-    ledger, copies, thick = made.ledger, made.spec.copies, entries.board
+def _case_pieces(book: Book, entries: Box, case: tuple[Mm, Mm, Mm]) -> list[Piece]:
+    ledger, copies, thick = book.ledger, book.spec.copies, entries.board
     width, height, spine = case
     joint = JOINT_BOARDS * thick + 2 * entries.cover
     cover = (2 * (width + joint + entries.turn_in) + spine, height + 2 * entries.turn_in)
@@ -222,7 +224,7 @@ def _case_pieces(made: Made, entries: Box, case: tuple[Mm, Mm, Mm]) -> list[Piec
         make_piece(ledger, id, label, "board", count * copies, size, how, thickness=thick)
         for id, label, count, size, how in boards
     ]
-    show = made.notation.length(joint, True)
+    show = book.notation.length(joint, True)
     how = f"both boards and the spine on it, {show} between them; turned in on four sides"
     pieces.append(
         make_piece(
@@ -239,9 +241,9 @@ def _case_pieces(made: Made, entries: Box, case: tuple[Mm, Mm, Mm]) -> list[Piec
     return pieces
 
 
-def _draw(made: Made, entries: Box, inner: Inside, outer: Inside, case: tuple[Mm, Mm, Mm] | None) -> Drawing:
+def _draw(book: Book, entries: Box, inner: Inside, outer: Inside, case: tuple[Mm, Mm, Mm] | None) -> Drawing:
     """Floors and walls of both trays in a row each, and the boards of the case beside them."""
-    sketch, notation, thick = Sketch(), made.notation, entries.board
+    sketch, notation, thick = Sketch(), book.notation, entries.board
     # room for the sizes of the next board
     gap = outer.tall / 6
     top = right = 0.0

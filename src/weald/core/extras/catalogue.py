@@ -4,6 +4,8 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing
 from weald.core.extras import (
     backing,
@@ -29,7 +31,7 @@ from weald.core.extras import (
     thumb,
 )
 from weald.core.extras.finishing import extra as finishing
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.group import ExtraName
 from weald.core.job.fields import FormField, fields_of
@@ -127,23 +129,24 @@ def extras_here(spec: JobSpec, structure: Structure) -> ExtrasHere:
     )
 
 
-def add_extras(made: Made) -> Added:
+def add_extras(book: Book) -> Added:
     """All that is added to a book; what does not suit it adds a finding and nothing else."""
-    used = frozenset(made.spec.extras.used())
+    used = frozenset(book.spec.extras.used())
     if not used:
         return Added()
     chosen = [extra for name, extra in EXTRAS.items() if name in used]
-    suited = [extra for extra in chosen if extra.suits(made.structure, made.spec)]
-    added = [extra.reckon(made) for extra in suited]
+    suited = [extra for extra in chosen if extra.suits(book.structure, book.spec)]
+    added = [extra.reckon(book) for extra in suited]
     return Added(
         tuple(piece for each in added for piece in each.pieces),
         tuple(drawing for each in added for drawing in each.drawings),
         (
-            *_mind_unsuited(made, [extra for extra in chosen if extra not in suited]),
-            *_mind_forbidden(made, suited),
+            *_mind_unsuited(book, [extra for extra in chosen if extra not in suited]),
+            *_mind_forbidden(book, suited),
             *(found for each in added for found in each.findings),
         ),
         tuple(remark for each in added for remark in each.remarks),
+        sum(each.thumb_cuts for each in added),
     )
 
 
@@ -151,20 +154,20 @@ def _without(name: ExtraName) -> Action:
     return Action(f"Do without {EXTRAS[name].title}", {f"extras.{name}": None})
 
 
-def _mind_unsuited(made: Made, extras: list[Extra]) -> Iterator[Finding]:
+def _mind_unsuited(book: Book, extras: list[Extra]) -> Iterator[Finding]:
     for extra in extras:
         yield finding(
             "extra.unsuited",
             f"extras.{extra.name}",
-            made.notation,
+            book.notation,
             station=extra.station,
-            extra=made.notation.say(extra.title),
-            structure=made.structure.title,
+            extra=book.notation.say(extra.title),
+            structure=book.structure.title,
             actions=(_without(extra.name),),
         )
 
 
-def _mind_forbidden(made: Made, extras: list[Extra]) -> Iterator[Finding]:
+def _mind_forbidden(book: Book, extras: list[Extra]) -> Iterator[Finding]:
     here = {extra.name for extra in extras}
     for extra in extras:
         for other in extra.forbids:
@@ -172,9 +175,9 @@ def _mind_forbidden(made: Made, extras: list[Extra]) -> Iterator[Finding]:
                 yield finding(
                     "extra.contradicts",
                     f"extras.{extra.name}",
-                    made.notation,
+                    book.notation,
                     station=extra.station,
-                    extra=made.notation.say(extra.title),
-                    other=made.notation.say(EXTRAS[other].title),
+                    extra=book.notation.say(extra.title),
+                    other=book.notation.say(EXTRAS[other].title),
                     actions=(_without(extra.name), _without(other)),
                 )

@@ -3,10 +3,9 @@
 A jacket, a slipcase or a box is drawn taut over it: over its *hull*, which bridges the joints.
 """
 
-from dataclasses import dataclass
-
+from weald.core.book.added import ClosedBook
+from weald.core.book.book import Book
 from weald.core.drawing import Point
-from weald.core.extras.protocol import Made
 from weald.core.reckoning import Term
 from weald.core.units import Mm
 
@@ -16,25 +15,18 @@ LEVEL = 1e-9
 """A turn smaller than this is none."""
 
 
-@dataclass(frozen=True, slots=True)
-class ClosedBook:
-    """Outside sizes of the closed book. ``width`` is from the back of its spine to the fore-edge."""
-
-    height: Mm
-    width: Mm
-    thickness: Mm
-
-
-def reckon_closed_book(made: Made) -> ClosedBook:
+def reckon_closed_book(book: Book) -> ClosedBook:
     """Enter the sizes of the closed book, once for all that goes round it; each can be measured."""
-    ledger = made.ledger
-    if "closed_book.height" in ledger.quantities:
-        return ClosedBook(
-            *(ledger.value(f"closed_book.{side}") for side in ("height", "width", "thickness"))  # type: ignore[arg-type]
-        )
-    cover = made.spec.binding.cover_thickness
+    if book.closed is None:
+        book.closed = _reckon(book)
+    return book.closed
+
+
+def _reckon(book: Book) -> ClosedBook:
+    ledger = book.ledger
+    cover = book.spec.binding.cover_thickness
     material = ledger.entry("covering", cover, "binding.cover_thickness", "thickness")
-    boards = "board.height" in ledger.quantities
+    boards = book.bound.sizes.boards is not None
     tall = ledger.ref("board.height" if boards else "cover.height")
     height = ledger.reckon(
         "closed_book.height",
@@ -43,9 +35,9 @@ def reckon_closed_book(made: Made) -> ClosedBook:
         {"tall": tall, "cover": material},
         rule="once it is pressed; measure the finished book before anything is cut for it",
     )
-    half = made.bound.profile
+    half = book.bound.profile
     deep = max(x for x, _ in half) - min(x for x, _ in half)
-    high = _bands_stand_out(made)
+    high = _bands_stand_out(book)
     bands = {"bands": ledger.entry("bands stand out", high, "binding.bands")} if high else {}
     width = ledger.reckon(
         "closed_book.width",
@@ -63,32 +55,32 @@ def reckon_closed_book(made: Made) -> ClosedBook:
     return ClosedBook(height, width, thickness)
 
 
-def _bands_stand_out(made: Made) -> Mm:
+def _bands_stand_out(book: Book) -> Mm:
     """How far bands stand out behind the spine: as measured, or as thick as the raised cords beneath."""
-    spec = made.spec
-    if not made.structure.banded or not spec.binding.bands.count:
+    spec = book.spec
+    if not book.structure.banded or not spec.binding.bands.count:
         return 0.0
     own = spec.extras.bands
     if own and own.high is not None:
         return own.high
-    return spec.sewing.support_width if made.sewing.method == "raised_cords" else 0.0
+    return spec.sewing.support_width if book.sewing.method == "raised_cords" else 0.0
 
 
-def thick_together(made: Made, others: Mm, entry: str) -> tuple[Mm, str, dict[str, Term]]:
+def thick_together(book: Book, others: Mm, entry: str) -> tuple[Mm, str, dict[str, Term]]:
     """The closed book and other volumes beside it: how thick, how that is summed, and from what.
 
     :param others: thickness of the others together; ``entry`` where it is entered.
     """
-    book = made.ledger.ref("closed_book.thickness")
+    alone = book.ledger.ref("closed_book.thickness")
     if not others:
-        return book.value, "{book}", {"book": book}
-    beside = made.ledger.entry("other volumes", others, entry)
-    return book.value + others, "{book} + {beside}", {"book": book, "beside": beside}
+        return alone.value, "{book}", {"book": alone}
+    beside = book.ledger.entry("other volumes", others, entry)
+    return alone.value + others, "{book} + {beside}", {"book": alone, "beside": beside}
 
 
-def ease_of(made: Made, decided: Mm | None) -> Mm:
+def ease_of(book: Book, decided: Mm | None) -> Mm:
     """What is free on every side of the book, as decided or one and a half coverings."""
-    return EASE_FACTOR * made.spec.binding.cover_thickness if decided is None else decided
+    return EASE_FACTOR * book.spec.binding.cover_thickness if decided is None else decided
 
 
 def hull(half: tuple[Point, ...]) -> list[Point]:

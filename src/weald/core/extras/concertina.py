@@ -4,8 +4,10 @@ Sections sewn into the folds of a strip, so that glue on the spine never reaches
 """
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.job.extras.backs import ConcertinaGuard
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import make_piece
@@ -16,18 +18,18 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.sections == "several"
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Enter the strip's length, and cut it; the block counts its two plies at every section."""
-    guard, ledger = made.spec.extras.concertina or ConcertinaGuard(), made.ledger
-    if not made.block.sections:
+    guard, ledger = book.spec.extras.concertina or ConcertinaGuard(), book.ledger
+    if not book.block.sections:
         return Added()
     length = ledger.reckon(
         "concertina.length",
-        2 * guard.deep * made.block.sections + 2 * guard.ends,
+        2 * guard.deep * book.block.sections + 2 * guard.ends,
         "2 × {deep} × {sections} + 2 × {ends}",
         {
             "deep": ledger.entry("a fold, deep", guard.deep, "extras.concertina.deep"),
-            "sections": ledger.entry("sewn {signatures}", made.block.sections, "sections.count", "count"),
+            "sections": ledger.entry("sewn {signatures}", book.block.sections, "sections.count", "count"),
             "ends": ledger.entry("flat at either end", guard.ends, "extras.concertina.ends"),
         },
         rule="two plies a fold; joined of more strips where it is too long, the joins inside a fold",
@@ -37,21 +39,21 @@ def reckon(made: Made) -> Added:
         "concertina",
         "Concertina guard",
         "paper",
-        made.spec.copies,
-        (length, made.block.height),
+        book.spec.copies,
+        (length, book.block.height),
         "folded in zig-zag, a {signature} in every fold; its grain head to tail, along the folds",
         thickness=guard.thickness,
     )
-    drawings = (_draw(made, guard, length),) if "block" in made.drawn else ()
+    drawings = (_draw(book, guard, length),) if "block" in book.drawn else ()
     return Added((piece,), drawings)
 
 
-def _draw(made: Made, guard: ConcertinaGuard, length: float) -> Drawing:
+def _draw(book: Book, guard: ConcertinaGuard, length: float) -> Drawing:
     """The strip flat, its folds in turn up and down."""
-    show, sketch, height = made.notation.figure, Sketch(), made.block.height
+    show, sketch, height = book.notation.figure, Sketch(), book.block.height
     sketch.area(box(0, 0, length, height), "paper", "cut", "concertina.length")
     sketch.grain(box(0, 0, length, height), 90)
-    for number in range(2 * made.block.sections + 1):
+    for number in range(2 * book.block.sections + 1):
         x = guard.ends + number * guard.deep
         sketch.line(((x, 0), (x, height)), "fold" if number % 2 else "score", "extras.concertina.deep")
     sketch.dimension((0, 0), (guard.ends, 0), show(guard.ends), about="extras.concertina.ends")
@@ -64,7 +66,7 @@ def _draw(made: Made, guard: ConcertinaGuard, length: float) -> Drawing:
         "block",
         "The concertina guard, flat",
         rows=(1, 2, 0, 0),
-        text=f"{made.block.sections} folds, {show(guard.deep, True)} deep, dashed and scored in turn.",
+        text=f"{book.block.sections} folds, {show(guard.deep, True)} deep, dashed and scored in turn.",
     )
 
 

@@ -5,9 +5,11 @@ How they become entries, and where the job differs from them.
 
 from collections.abc import Iterator
 
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Sketch, box
 from weald.core.extras.finishing.old_lines import differing_lines, take_lines
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.folding.makeup import share_out
 from weald.core.folding.packet import MAX_SHEETS
@@ -25,22 +27,22 @@ LEAST_BOARD: Mm = 0.3
 """No more can be entered of either; a book that has more is said to differ."""
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Hold the plan against the old book, and offer to make the job like it."""
-    old = made.spec.extras.copied or CopiedBook()
-    differs = [*_differences(made, old), *differing_lines(made, old.lettering)]
-    patch = copying(made, old)
-    asked = [_not_measured(made, patch)] if old.inset is None and made.structure.boards else []
-    if any(_plain(value_at(made.spec, path)) != value for path, value in patch.items()):
+    old = book.spec.extras.copied or CopiedBook()
+    differs = [*_differences(book, old), *differing_lines(book, old.lettering)]
+    patch = copying(book, old)
+    asked = [_not_measured(book, patch)] if old.inset is None and book.structure.boards else []
+    if any(_plain(value_at(book.spec, path)) != value for path, value in patch.items()):
         action = Action("Make the job like it", patch)
-        taken = finding("copied.take", "extras.copied", made.notation, actions=(action,))
+        taken = finding("copied.take", "extras.copied", book.notation, actions=(action,))
         return Added(findings=(taken, *differs, *asked))
     if differs:
         return Added(findings=(*differs, *asked))
-    return Added(findings=(finding("copied.alike", "extras.copied", made.notation), *asked))
+    return Added(findings=(finding("copied.alike", "extras.copied", book.notation), *asked))
 
 
-def copying(made: Made, old: CopiedBook) -> Patch:
+def copying(book: Book, old: CopiedBook) -> Patch:
     """The entries that make a job like the old book.
 
     Squares: head and tail = (board − leaf) / 2, where they are alike; fore-edge = inset + board − leaf, of a
@@ -49,10 +51,10 @@ def copying(made: Made, old: CopiedBook) -> Patch:
     Of boards made of two the thick one is what the thin one leaves.
     The block's thickness is taken as measured, its paper's as thickness / leaves.
     """
-    spec = made.spec
+    spec = book.spec
     over = old.board_height - old.height
     head = over / 2 if old.head is None else old.head
-    thin = spec.binding.thin_board if made.structure.laminated else 0.0
+    thin = spec.binding.thin_board if book.structure.laminated else 0.0
     patch: Patch = {
         "leaf.height": old.height,
         "leaf.width": old.width,
@@ -65,12 +67,12 @@ def copying(made: Made, old: CopiedBook) -> Patch:
     }
     if old.inset is None:
         patch["measured.board.width"] = old.board_width
-        patch["binding.squares.fore_edge"] = _square(_seen_at_the_fore_edge(made, patch))
+        patch["binding.squares.fore_edge"] = _square(_seen_at_the_fore_edge(book, patch))
     else:
-        shoulder = old.board if made.block.shoulder_angle else 0.0
+        shoulder = old.board if book.block.shoulder_angle else 0.0
         fore_edge = old.inset + old.board_width - (old.width - shoulder)
         patch["binding.squares.fore_edge"] = _square(fore_edge)
-    if old.inset is not None and made.structure.in_shoulders:
+    if old.inset is not None and book.structure.in_shoulders:
         patch["binding.french_joint"] = min(WIDEST_FRENCH_JOINT, old.inset)
     elif old.inset is not None:
         patch |= {"binding.joint_rule": "inset", "binding.inset": old.inset}
@@ -93,25 +95,25 @@ def copying(made: Made, old: CopiedBook) -> Patch:
             "high": old.bands_high,
             "bands": [each.model_dump() for each in old.bands],
         }
-    return patch | take_lines(made, old)
+    return patch | take_lines(book, old)
 
 
-def _seen_at_the_fore_edge(made: Made, patch: Patch) -> Mm:
+def _seen_at_the_fore_edge(book: Book, patch: Patch) -> Mm:
     """The fore-edge square boards of a known width show, by this book's own joint."""
-    ledger = made.again(patch)
-    if "closed.inset" in ledger.quantities:
-        backed = "shoulder.width" in ledger.quantities
-        joint: QuantityId = "shoulder.width" if backed else "block.width"
-        return ledger.value("closed.inset") + ledger.value("board.width") - ledger.value(joint)
-    if "board.width" in ledger.quantities:
-        return ledger.value("board.width") - ledger.value("block.width")
-    return made.spec.binding.squares.fore_edge
+    made = book.again(patch)
+    sizes = made.bound.sizes
+    if sizes.boards is None:
+        return book.spec.binding.squares.fore_edge
+    board = sizes.boards.front[0]
+    if sizes.inset is None:
+        return board - made.block.width
+    return made.ledger.value("closed.inset") + board - made.block.joint_width
 
 
-def _not_measured(made: Made, patch: Patch) -> Finding:
+def _not_measured(book: Book, patch: Patch) -> Finding:
     square = patch["binding.squares.fore_edge"]
-    shown = made.notation.length(float(square), True) if isinstance(square, int | float) else ""
-    return finding("copied.inset", "extras.copied.inset", made.notation, square=shown)
+    shown = book.notation.length(float(square), True) if isinstance(square, int | float) else ""
+    return finding("copied.inset", "extras.copied.inset", book.notation, square=shown)
 
 
 def _square(size: Mm) -> Mm:
@@ -142,7 +144,7 @@ def _plain(value: object) -> object:
     }
 
 
-def _differences(made: Made, old: CopiedBook) -> Iterator[Finding]:
+def _differences(book: Book, old: CopiedBook) -> Iterator[Finding]:
     """Sizes of the plan that are not the old book's."""
     there: dict[QuantityId, Mm | None] = {
         "block.height": old.height,
@@ -155,17 +157,17 @@ def _differences(made: Made, old: CopiedBook) -> Iterator[Finding]:
         "spine_board.width": old.spine,
     }
     for quantity, size in there.items():
-        if size is None or quantity not in made.ledger.quantities:
+        if size is None or quantity not in book.ledger.quantities:
             continue
-        here = made.ledger.value(quantity)
+        here = book.ledger.value(quantity)
         if abs(here - size) > AS_GOOD:
             yield finding(
                 "copied.differs",
                 quantity,
-                made.notation,
-                label=made.ledger.quantities[quantity].label,
-                here=made.notation.length(here, True),
-                there=made.notation.limit(size),
+                book.notation,
+                label=book.ledger.quantities[quantity].label,
+                here=book.notation.length(here, True),
+                there=book.notation.limit(size),
             )
 
 

@@ -5,8 +5,11 @@ from collections.abc import Iterator
 
 from weald.core.bindings import pictures
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.finishing.template import board_size
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.covers import Bevels, JoinedByStrip, OldPanel, OldPanels
 from weald.core.job.spec import JobSpec
@@ -28,19 +31,19 @@ def _joins(structure: Structure, spec: JobSpec) -> bool:
     return structure.spine_board
 
 
-def reckon_strip(made: Made) -> Added:
+def reckon_strip(book: Book) -> Added:
     """The case has joined its boards itself; here it is said where the strip would not reach."""
-    strip = made.spec.extras.strip or JoinedByStrip()
-    gap = made.ledger.value("joint.gap") if "joint.gap" in made.ledger.quantities else 0.0
+    strip = book.spec.extras.strip or JoinedByStrip()
+    gap = book.bound.sizes.gap or 0.0
     if strip.counted != "spine" or strip.overlap > gap + TOLERANCE:
         return Added()
-    show = made.notation.length
+    show = book.notation.length
     return Added(
         findings=(
             finding(
                 "strip.short",
                 "extras.strip.overlap",
-                made.notation,
+                book.notation,
                 overlap=show(strip.overlap, True),
                 gap=show(gap, True),
                 actions=(Action("Count it on the board", {"extras.strip.counted": "board"}),),
@@ -57,20 +60,13 @@ def place_of(panel: OldPanel, board: tuple[Mm, Mm]) -> tuple[Mm, Mm]:
     return fore_edge, head
 
 
-def _board(made: Made, side: str) -> tuple[Mm, Mm]:
-    ledger = made.ledger
-    apart = side == "back" and "back_board.width" in ledger.quantities
-    name = "back_board" if apart else "board"
-    return ledger.value(f"{name}.width"), ledger.value(f"{name}.height")  # type: ignore[arg-type]
-
-
-def reckon_panels(made: Made) -> Added:
+def reckon_panels(book: Book) -> Added:
     """A layer of card as thick as the panel on both boards, with its window; the boards are thicker by it."""
-    panels = made.spec.extras.panels or OldPanels()
+    panels = book.spec.extras.panels or OldPanels()
     if not panels.panels:
         return Added()
     thick = max(each.thickness for each in panels.panels)
-    front, back = _board(made, "front"), _board(made, "back")
+    front, back = board_size(book, "front"), board_size(book, "back")
     alike = front == back
     pieces: list[Piece] = []
     for id, label, size, count in (
@@ -81,19 +77,19 @@ def reckon_panels(made: Made) -> Added:
             how = "glued outside on the board, its window cut first; beneath the covering"
             pieces.append(
                 make_piece(
-                    made.ledger, id, label, "card", count * made.spec.copies, size, how, thickness=thick
+                    book.ledger, id, label, "card", count * book.spec.copies, size, how, thickness=thick
                 )
             )
     drawings = (
-        tuple(_draw_panel(made, panels, each) for each in panels.panels) if "boards" in made.drawn else ()
+        tuple(_draw_panel(book, panels, each) for each in panels.panels) if "boards" in book.drawn else ()
     )
-    return Added(tuple(pieces), drawings, tuple(_mind_panels(made, panels)))
+    return Added(tuple(pieces), drawings, tuple(_mind_panels(book, panels)))
 
 
-def _mind_panels(made: Made, panels: OldPanels) -> Iterator[Finding]:
+def _mind_panels(book: Book, panels: OldPanels) -> Iterator[Finding]:
     thick = max(each.thickness for each in panels.panels)
     for number, each in enumerate(panels.panels):
-        width, height = _board(made, each.side)
+        width, height = board_size(book, each.side)
         fore_edge, head = place_of(each, (width, height))
         window = (each.width + 2 * panels.ease, each.height + 2 * panels.ease)
         rims = (
@@ -105,24 +101,24 @@ def _mind_panels(made: Made, panels: OldPanels) -> Iterator[Finding]:
         path = f"extras.panels.panels.{number}"
         if min(rims) < LEAST_RIM - TOLERANCE:
             code = "panels.too_large" if min(rims) < 0 else "panels.rim"
-            rim, least = made.notation.apart(max(0.0, min(rims)), LEAST_RIM)
+            rim, least = book.notation.apart(max(0.0, min(rims)), LEAST_RIM)
             yield finding(
                 code,  # type: ignore[arg-type]  # both are in the catalogue
                 f"{path}.width",
-                made.notation,
+                book.notation,
                 side=each.side,
                 rim=rim,
                 least=least,
             )
         if thick - each.thickness > TOLERANCE:
-            packed = made.notation.thickness(thick - each.thickness, True)
-            yield finding("panels.packed", f"{path}.thickness", made.notation, side=each.side, packed=packed)
+            packed = book.notation.thickness(thick - each.thickness, True)
+            yield finding("panels.packed", f"{path}.thickness", book.notation, side=each.side, packed=packed)
 
 
-def _draw_panel(made: Made, panels: OldPanels, panel: OldPanel) -> Drawing:
+def _draw_panel(book: Book, panels: OldPanels, panel: OldPanel) -> Drawing:
     """The layer with its window, seen from outside; the joint lies to the left on the front board."""
-    show, sketch = made.notation.figure, Sketch()
-    width, height = _board(made, panel.side)
+    show, sketch = book.notation.figure, Sketch()
+    width, height = board_size(book, panel.side)
     fore_edge, head = place_of(panel, (width, height))
     left = width - fore_edge - panel.width if panel.side == "front" else fore_edge
     sketch.area(box(0, 0, width, height), "card", "cut", "board.width board.height")
@@ -149,12 +145,12 @@ def _draw_panel(made: Made, panels: OldPanels, panel: OldPanel) -> Drawing:
     )
 
 
-def reckon_bevels(made: Made) -> Added:
+def reckon_bevels(book: Book) -> Added:
     """The slope, what is left of the edge, and how much further in the turn-in reaches.
 
     Wide + deep − slope.
     """
-    bevels, ledger = made.spec.extras.bevels or Bevels(), made.ledger
+    bevels, ledger = book.spec.extras.bevels or Bevels(), book.ledger
     wide = ledger.entry("in from the edge", bevels.wide, "extras.bevels.wide")
     deep = ledger.entry("off the edge", bevels.deep, "extras.bevels.deep", "thickness")
     slope = ledger.reckon(
@@ -186,18 +182,18 @@ def reckon_bevels(made: Made) -> Added:
             finding(
                 "bevel.thin",
                 "bevel.edge",
-                made.notation,
-                edge=made.notation.thickness(edge, True),
+                book.notation,
+                edge=book.notation.thickness(edge, True),
                 actions=(Action("Take less off", {"extras.bevels.deep": most}),),
             )
         )
-    drawings = (_draw_bevel(made, bevels, edge),) if "boards" in made.drawn else ()
+    drawings = (_draw_bevel(book, bevels, edge),) if "boards" in book.drawn else ()
     return Added(drawings=drawings, findings=tuple(found))
 
 
-def _draw_bevel(made: Made, bevels: Bevels, edge: Mm) -> Drawing:
+def _draw_bevel(book: Book, bevels: Bevels, edge: Mm) -> Drawing:
     """The board's edge cut across at true size, its outside up."""
-    thick, show, sketch = made.ledger.value("board.thickness"), made.notation.thickness, Sketch()
+    thick, show, sketch = book.ledger.value("board.thickness"), book.notation.thickness, Sketch()
     reach = bevels.wide + 14
     deep = thick - edge
     sketch.area(

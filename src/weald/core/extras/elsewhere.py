@@ -7,12 +7,14 @@ import math
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.covers.art import ZONE_WORDS, CoverArt, Zone, place_artwork
 from weald.core.covers.closed import Window, ZoneKind
 from weald.core.covers.ean import HEIGHT, WIDTH, read_barcode
 from weald.core.drawing import LETTER_WIDTH, Drawing, Label, Sketch, box
 from weald.core.errors import SizeError
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.elsewhere import Edition, Elsewhere
 from weald.core.job.spec import JobSpec
@@ -156,19 +158,19 @@ def _lettering(spec: JobSpec, zones: list[Zone]) -> Iterator[Label]:
     )
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Every edition's figures side by side, what deviates from its printer's rules, and its cover."""
-    entries = made.spec.extras.elsewhere or Elsewhere()
-    found = list(_mind_identifiers(made, entries))
+    entries = book.spec.extras.elsewhere or Elsewhere()
+    found = list(_mind_identifiers(book, entries))
     drawings: list[Drawing] = []
     for number, edition in enumerate(entries.editions, start=1):
-        found += _mind(made, edition, number)
-        if "finish" in made.drawn:
-            drawings.append(_draw(made.spec, edition, number, made.notation))
+        found += _mind(book, edition, number)
+        if "finish" in book.drawn:
+            drawings.append(_draw(book.spec, edition, number, book.notation))
     return Added(drawings=tuple(drawings), findings=tuple(found))
 
 
-def _mind_identifiers(made: Made, entries: Elsewhere) -> Iterator[Finding]:
+def _mind_identifiers(book: Book, entries: Elsewhere) -> Iterator[Finding]:
     """One identifier an edition: hardback and paperback have not the same."""
     seen: dict[str, str] = {}
     for number, edition in enumerate(entries.editions):
@@ -176,15 +178,15 @@ def _mind_identifiers(made: Made, entries: Elsewhere) -> Iterator[Finding]:
         about = f"extras.elsewhere.editions.{number}.identifier"
         if sign and sign in seen:
             yield finding(
-                "elsewhere.same_identifier", about, made.notation, one=seen[sign], other=edition.name
+                "elsewhere.same_identifier", about, book.notation, one=seen[sign], other=edition.name
             )
         seen.setdefault(sign, edition.name)
         if edition.identifier.strip() and not _digits(edition.identifier):
-            yield finding("elsewhere.identifier", about, made.notation, name=edition.name)
+            yield finding("elsewhere.identifier", about, book.notation, name=edition.name)
 
 
-def _mind(made: Made, edition: Edition, number: int) -> Iterator[Finding]:
-    spec, notation = made.spec, made.notation
+def _mind(book: Book, edition: Edition, number: int) -> Iterator[Finding]:
+    spec, notation = book.spec, book.notation
     sizes, show, path = sizes_of(spec, edition), notation.limit, f"extras.elsewhere.editions.{number - 1}"
     name = edition.name
     yield finding(

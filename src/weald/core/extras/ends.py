@@ -4,8 +4,10 @@ from collections.abc import Iterator, Sequence
 
 from weald.core.bindings.protocol import Structure
 from weald.core.block.ends import ENDS, LEAVES, ROUND_A_SECTION, SEWN, End, elements_at, joint_strips
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.leaves import ComposedEnds, EndElement
 from weald.core.job.spec import JobSpec
@@ -36,22 +38,22 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.endpapers
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Draw one end in section, or both where they differ, and say what does not hold."""
-    ends = made.spec.extras.ends or ComposedEnds()
+    ends = book.spec.extras.ends or ComposedEnds()
     alike = all(each.at == "both" for each in ends.elements)
     drawings: tuple[Drawing, ...] = ()
-    if "block" in made.drawn and ends.elements:
+    if "block" in book.drawn and ends.elements:
         drawings = (
-            (_draw(made, ends.elements, None),)
+            (_draw(book, ends.elements, None),)
             if alike
-            else tuple(_draw(made, elements_at(ends, end), end) for end in ENDS)
+            else tuple(_draw(book, elements_at(ends, end), end) for end in ENDS)
         )
-    return Added(drawings=drawings, findings=tuple(_mind(made, ends)))
+    return Added(drawings=drawings, findings=tuple(_mind(book, ends)))
 
 
-def _mind(made: Made, ends: ComposedEnds) -> Iterator[Finding]:
-    notation = made.notation
+def _mind(book: Book, ends: ComposedEnds) -> Iterator[Finding]:
+    notation = book.notation
     for end in ENDS:
         if not any(LEAVES[each.what] for each in elements_at(ends, end)):
             both = not any(LEAVES[each.what] for each in ends.elements)
@@ -64,7 +66,7 @@ def _mind(made: Made, ends: ComposedEnds) -> Iterator[Finding]:
                 break
     for number, each in enumerate(ends.elements):
         about = f"extras.ends.elements.{number}.attached"
-        if each.attached in (*SEWN, *ROUND_A_SECTION) and not made.block.sections:
+        if each.attached in (*SEWN, *ROUND_A_SECTION) and not book.block.sections:
             yield finding("ends.not_sewn", about, notation, held=HELD[each.attached])
         elif each.attached in SEWN and each.what in ("single", "laminated"):
             yield finding("ends.no_fold", about, notation, what=WORDS[each.what])
@@ -78,7 +80,7 @@ def _mind(made: Made, ends: ComposedEnds) -> Iterator[Finding]:
         )
 
 
-def _draw(made: Made, elements: Sequence[EndElement], end: End | None) -> Drawing:
+def _draw(book: Book, elements: Sequence[EndElement], end: End | None) -> Drawing:
     """One end cut across, the board above and the first section below, the spine to the left."""
     sketch = Sketch()
     y = 0.0
@@ -101,7 +103,7 @@ def _draw(made: Made, elements: Sequence[EndElement], end: End | None) -> Drawin
             ),
             "outline",
         )
-    word = made.notation.say("outer {signature}")
+    word = book.notation.say("outer {signature}")
     sketch.label(LONG + 2, y + SECTION_LEAVES * STEP, word, anchor="start", height=3)
     sketch.points.append((LONG + 50, y))
     return sketch.finish(

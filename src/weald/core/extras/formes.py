@@ -6,8 +6,10 @@ How they are folded and printed, what each is cut from, and when to print them.
 from collections.abc import Iterator
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.makeup import OwnSheets
 from weald.core.folding.packet import fold_packet
@@ -21,31 +23,31 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.sections != "leaves"
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Folding, printing and block have gone by it; here it is said what comes of it."""
-    formes = made.spec.extras.formes or OwnSections()
-    return Added(findings=tuple(_mind(made, formes)))
+    formes = book.spec.extras.formes or OwnSections()
+    return Added(findings=tuple(_mind(book, formes)))
 
 
-def _mind(made: Made, formes: OwnSections) -> Iterator[Finding]:
-    notation, make_up = made.notation, made.folded.text.make_up
+def _mind(book: Book, formes: OwnSections) -> Iterator[Finding]:
+    notation, make_up = book.notation, book.folded.text.make_up
     here = [own for own in make_up.own if own is not None]
-    if not here and made.folded.packet.sewn:
+    if not here and book.folded.packet.sewn:
         yield finding("formes.none", "extras.formes", notation)
     places = [each.section for each in formes.sections]
     for row, place in enumerate(places):
         if place in places[:row]:
             yield finding("formes.twice", f"extras.formes.sections.{row}.section", notation, place=place)
     pages = sum(own.sheets * own.pages_a_sheet for own in here if own.row is not None)
-    if pages > made.spec.text.pages:
+    if pages > book.spec.text.pages:
         yield finding(
             "formes.more",
             "extras.formes.sections",
             notation,
             own=pages,
-            pages=counted(made.spec.text.pages, "page"),
+            pages=counted(book.spec.text.pages, "page"),
         )
-    yield from _mind_grain(made, formes, here)
+    yield from _mind_grain(book, formes, here)
     half = next((own for own in here if own.row is None), None)
     if half:
         yield finding(
@@ -61,7 +63,7 @@ def _mind(made: Made, formes: OwnSections) -> Iterator[Finding]:
         yield finding("formes.order", "extras.formes.sections", notation, places=order)
 
 
-def _mind_grain(made: Made, formes: OwnSections, here: list[OwnSheets]) -> Iterator[Finding]:
+def _mind_grain(book: Book, formes: OwnSections, here: list[OwnSheets]) -> Iterator[Finding]:
     """Papers whose grain would lie across the spine, folded as they are."""
     for own in here:
         if own.row is None or (grain := formes.sections[own.row].grain) == "unsaid":
@@ -73,7 +75,7 @@ def _mind_grain(made: Made, formes: OwnSections, here: list[OwnSheets]) -> Itera
             yield finding(
                 "formes.grain",
                 f"extras.formes.sections.{own.row}.grain",
-                made.notation,
+                book.notation,
                 place=own.place,
                 programme=own.programme,
                 grain=grain,

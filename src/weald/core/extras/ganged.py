@@ -4,9 +4,11 @@ from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.extras.finishing.extra import finishing_pieces
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Finding, finding
 from weald.core.forme.ganging import Ganged, Spot, Wanted, gang
 from weald.core.job.extras.ganged import GangedItem, GangedSheet
@@ -17,15 +19,15 @@ from weald.core.stations.block_pieces import endpaper_pieces
 from weald.core.units import Mm, rounded_up
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Lay everything on one sheet, and count what is printed; more of a thing than wanted is said."""
-    entries, ledger = made.spec.extras.ganged or GangedSheet(), made.ledger
-    wanted = _wanted(made, entries)
+    entries, ledger = book.spec.extras.ganged or GangedSheet(), book.ledger
+    wanted = _wanted(book, entries)
     if not wanted:
-        return Added(findings=(finding("ganged.nothing", "extras.ganged.items", made.notation),))
+        return Added(findings=(finding("ganged.nothing", "extras.ganged.items", book.notation),))
     laid = gang(wanted, (entries.width, entries.height), entries.margin, entries.gutter)
     if laid is None:
-        return Added(findings=(finding("ganged.too_large", "extras.ganged.width", made.notation),))
+        return Added(findings=(finding("ganged.too_large", "extras.ganged.width", book.notation),))
     runs = ledger.entry("runs", laid.runs, "extras.ganged.items", "count")
     ledger.reckon(
         "ganged.sheets",
@@ -38,18 +40,18 @@ def reckon(made: Made) -> Added:
         rule="what is spoilt is spoilt of all that stands on the sheet",
     )
     drawings: tuple[Drawing, ...] = ()
-    if "printing" in made.drawn:
-        drawings = (_draw(made, entries, laid, back=False), _draw(made, entries, laid, back=True))
-    return Added(drawings=drawings, findings=tuple(_mind(made, wanted, laid)))
+    if "printing" in book.drawn:
+        drawings = (_draw(book, entries, laid, back=False), _draw(book, entries, laid, back=True))
+    return Added(drawings=drawings, findings=tuple(_mind(book, wanted, laid)))
 
 
-def _wanted(made: Made, entries: GangedSheet) -> list[Wanted]:
+def _wanted(book: Book, entries: GangedSheet) -> list[Wanted]:
     """Everything to be put on the sheet, no two things by one name."""
     things = [
         *(_Thing(item.name, (item.width, item.height), item.count, item.grain) for item in entries.items),
         *(
             _Thing(piece.label, (piece.cut_width, piece.cut_height), piece.count, piece.grain)
-            for piece in _own(made, entries)
+            for piece in _own(book, entries)
             if min(piece.width, piece.height) > 0
         ),
     ]
@@ -70,16 +72,16 @@ class _Thing:
     grain: PieceGrain
 
 
-def _own(made: Made, entries: GangedSheet) -> Iterator[Piece]:
+def _own(book: Book, entries: GangedSheet) -> Iterator[Piece]:
     """Pieces of this job that are printed."""
     if entries.labels:
-        labels = (*finish_station.pieces(made.spec, made.finish, made.ledger), *finishing_pieces(made))
+        labels = (*finish_station.pieces(book.spec, book.finish, book.ledger), *finishing_pieces(book))
         yield from (piece for piece in labels if piece.material == "side_paper")
     if entries.endleaves:
-        leaves = endpaper_pieces(made.spec, made.treatment, made.ledger)
+        leaves = endpaper_pieces(book.spec, book.treatment, book.bound.sizes, book.ledger)
         yield from (piece for piece in leaves if piece.material == "endpaper")
     if entries.covers:
-        yield from (piece for piece in made.bound.pieces if piece.id == "cover" and piece.material == "card")
+        yield from (piece for piece in book.bound.pieces if piece.id == "cover" and piece.material == "card")
 
 
 def _turns(grain: PieceGrain, sheet: PieceGrain) -> tuple[bool, ...]:
@@ -89,7 +91,7 @@ def _turns(grain: PieceGrain, sheet: PieceGrain) -> tuple[bool, ...]:
     return (grain != sheet,)
 
 
-def _mind(made: Made, wanted: list[Wanted], laid: Ganged) -> Iterator[Finding]:
+def _mind(book: Book, wanted: list[Wanted], laid: Ganged) -> Iterator[Finding]:
     on_sheet = {each.name: sum(spot.name == each.name for spot in laid.spots) for each in wanted}
     counts = ", ".join(f"{on_sheet[each.name]} × {each.name}" for each in wanted)
     over = [
@@ -100,7 +102,7 @@ def _mind(made: Made, wanted: list[Wanted], laid: Ganged) -> Iterator[Finding]:
     yield finding(
         "ganged.cut",
         "extras.ganged.items",
-        made.notation,
+        book.notation,
         counts=counts,
         runs=laid.runs,
         rows=len(laid.rows()),
@@ -108,9 +110,9 @@ def _mind(made: Made, wanted: list[Wanted], laid: Ganged) -> Iterator[Finding]:
     )
 
 
-def _draw(made: Made, entries: GangedSheet, laid: Ganged, *, back: bool) -> Drawing:
+def _draw(book: Book, entries: GangedSheet, laid: Ganged, *, back: bool) -> Drawing:
     """The sheet from one side, with its cuts numbered in the order they are made: rows first."""
-    show, sketch = made.notation.figure, Sketch()
+    show, sketch = book.notation.figure, Sketch()
     sheet = box(0, 0, entries.width, entries.height)
     sketch.area(sheet, "paper", "cut", "extras.ganged.width")
     sketch.grain(sheet, 0 if entries.grain == "width" else 90)

@@ -5,9 +5,11 @@ from itertools import pairwise
 
 from weald.core.bindings import pictures
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Point, Sketch, box
 from weald.core.extras.closed_book import spine_part
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.enclosures import Jacket
 from weald.core.job.spec import JobSpec
@@ -28,13 +30,13 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.boards and structure.lettered
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Size the jacket, its folds from left to right, and draw it flat, its printed side up."""
-    jacket, ledger = made.spec.extras.jacket or Jacket(), made.ledger
-    over_spine, over_board = spine_part(made.bound.profile)
+    jacket, ledger = book.spec.extras.jacket or Jacket(), book.ledger
+    over_spine, over_board = spine_part(book.bound.profile)
     board = ledger.ref("board.height")
     cover = ledger.entry(
-        "covering", made.spec.binding.cover_thickness, "binding.cover_thickness", "thickness"
+        "covering", book.spec.binding.cover_thickness, "binding.cover_thickness", "thickness"
     )
     height = ledger.reckon(
         "jacket.height",
@@ -96,38 +98,38 @@ def reckon(made: Made) -> Added:
         "jacket",
         "Jacket",
         "side_paper",
-        made.spec.copies,
+        book.spec.copies,
         (width, height),
         how,
         thickness=jacket.thickness,
     )
-    drawings = (_draw(made, jacket, (flap, panel, spine, edge), height),) if "finish" in made.drawn else ()
-    return Added((piece,), drawings, tuple(_mind(made, flap)))
+    drawings = (_draw(book, jacket, (flap, panel, spine, edge), height),) if "finish" in book.drawn else ()
+    return Added((piece,), drawings, tuple(_mind(book, flap)))
 
 
-def _mind(made: Made, flap: Mm) -> list[Finding]:
-    show, board = made.notation.length, made.ledger.value("board.width")
+def _mind(book: Book, flap: Mm) -> list[Finding]:
+    show, board = book.notation.length, book.ledger.value("board.width")
     if flap < min(LEAST_FLAP, board / 2):
         actions = (Action("Half the board", {"extras.jacket.flap": 0.5, "extras.jacket.flap_width": None}),)
         width = show(flap, True)
-        return [finding("jacket.flap_narrow", "jacket.flap", made.notation, width=width, actions=actions)]
+        return [finding("jacket.flap_narrow", "jacket.flap", book.notation, width=width, actions=actions)]
     if flap > board:
         actions = (
             Action("Two thirds of it", {"extras.jacket.flap": 0.66, "extras.jacket.flap_width": None}),
         )
-        width, most = made.notation.compared(flap, board)
+        width, most = book.notation.compared(flap, board)
         return [
             finding(
-                "jacket.flap_wide", "jacket.flap", made.notation, width=width, board=most, actions=actions
+                "jacket.flap_wide", "jacket.flap", book.notation, width=width, board=most, actions=actions
             )
         ]
     return []
 
 
-def _draw(made: Made, jacket: Jacket, widths: tuple[Mm, Mm, Mm, Mm], height: Mm) -> Drawing:
+def _draw(book: Book, jacket: Jacket, widths: tuple[Mm, Mm, Mm, Mm], height: Mm) -> Drawing:
     """The jacket flat, with what is cut off beyond it, its folds, and where lettering keeps clear."""
     flap, panel, spine, edge = widths
-    show, sketch = made.notation.figure, Sketch()
+    show, sketch = book.notation.figure, Sketch()
     columns = (flap, edge, panel, spine, panel, edge, flap)
     names = ("back flap", "", "back", "spine", "front", "", "front flap")
     about = (

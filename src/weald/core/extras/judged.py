@@ -6,8 +6,10 @@ What to look at, how it is measured, its limit, and what it says of life and rep
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
+from weald.core.book.added import Added, Remark
+from weald.core.book.book import Book
 from weald.core.drawing import Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made, Remark
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Finding, finding
 from weald.core.job.extras.old_books import Judged, Sound
 from weald.core.units import TOLERANCE, Mm
@@ -34,39 +36,39 @@ class Check:
 
     name: str
     how: str
-    found: Callable[[Judged, Made], tuple[Mm, Mm] | None]
+    found: Callable[[Judged, Book], tuple[Mm, Mm] | None]
     says: str
     mends: str
 
 
-def _apart(*names: str) -> Callable[[Judged, Made], tuple[Mm, Mm] | None]:
+def _apart(*names: str) -> Callable[[Judged, Book], tuple[Mm, Mm] | None]:
     """How far some measurements differ from one another, once two of them are there."""
 
-    def found(entries: Judged, made: Made) -> tuple[Mm, Mm] | None:
+    def found(entries: Judged, book: Book) -> tuple[Mm, Mm] | None:
         sizes = [size for name in names if (size := getattr(entries, name)) is not None]
         return (max(sizes) - min(sizes), SQUARES_DIFFER) if len(sizes) > 1 else None
 
     return found
 
 
-def _parallel(entries: Judged, made: Made) -> tuple[Mm, Mm] | None:
+def _parallel(entries: Judged, book: Book) -> tuple[Mm, Mm] | None:
     if entries.thick_spine is None or entries.thick_fore_edge is None:
         return None
     return abs(entries.thick_spine - entries.thick_fore_edge), PARALLEL
 
 
-def _of_size(name: str, part: float, of: str) -> Callable[[Judged, Made], tuple[Mm, Mm] | None]:
+def _of_size(name: str, part: float, of: str) -> Callable[[Judged, Book], tuple[Mm, Mm] | None]:
     """A measurement against a part of one of the book's sizes."""
 
-    def found(entries: Judged, made: Made) -> tuple[Mm, Mm] | None:
+    def found(entries: Judged, book: Book) -> tuple[Mm, Mm] | None:
         size = getattr(entries, name)
-        whole = made.ledger.quantities.get(of)  # type: ignore[call-overload]
+        whole = book.ledger.quantities.get(of)  # type: ignore[call-overload]
         return None if size is None or whole is None else (size, part * whole.value)
 
     return found
 
 
-def _off_middle(entries: Judged, made: Made) -> tuple[Mm, Mm] | None:
+def _off_middle(entries: Judged, book: Book) -> tuple[Mm, Mm] | None:
     return None if entries.lettering_off is None else (entries.lettering_off, OFF_MIDDLE)
 
 
@@ -174,10 +176,10 @@ CONDITIONS: dict[str, tuple[str, dict[Sound, str], dict[Sound, str]]] = {
 }
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Hold every measurement against its limit, count what passes, and say what the rest mean."""
-    entries, ledger = made.spec.extras.judged or Judged(), made.ledger
-    looked = [(check, found) for check in CHECKS if (found := check.found(entries, made)) is not None]
+    entries, ledger = book.spec.extras.judged or Judged(), book.ledger
+    looked = [(check, found) for check in CHECKS if (found := check.found(entries, book)) is not None]
     passed = sum(size <= most + TOLERANCE for _, (size, most) in looked)
     seen = [name for name in CONDITIONS if getattr(entries, name) != "unlooked"]
     sound = {"sound": 1.0, "worn": 0.5, "broken": 0.0}
@@ -198,19 +200,19 @@ def reckon(made: Made) -> Added:
     remarks = tuple(
         Remark("record", f"{check.name.capitalize()}: {check.how}.")
         for check in CHECKS
-        if check.found(entries, made) is None
+        if check.found(entries, book) is None
     )
-    return Added(findings=tuple(_mind(made, entries, looked)), remarks=remarks)
+    return Added(findings=tuple(_mind(book, entries, looked)), remarks=remarks)
 
 
-def _mind(made: Made, entries: Judged, looked: list[tuple[Check, tuple[Mm, Mm]]]) -> Iterator[Finding]:
+def _mind(book: Book, entries: Judged, looked: list[tuple[Check, tuple[Mm, Mm]]]) -> Iterator[Finding]:
     for check, (size, most) in looked:
         if size > most + TOLERANCE:
-            shown, limit = made.notation.compared_thickness(size, most)
+            shown, limit = book.notation.compared_thickness(size, most)
             yield finding(
                 "judged.beyond",
                 "judged.mark",
-                made.notation,
+                book.notation,
                 what=check.name.capitalize(),
                 size=shown,
                 most=limit,
@@ -224,7 +226,7 @@ def _mind(made: Made, entries: Judged, looked: list[tuple[Check, tuple[Mm, Mm]]]
             yield finding(
                 code,  # type: ignore[arg-type]  # both are in the catalogue
                 f"extras.judged.{name}",
-                made.notation,
+                book.notation,
                 what=title,
                 says=says[state],
                 mends=mends[state].capitalize(),

@@ -3,8 +3,10 @@
 from collections.abc import Iterator
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Finding, finding
 from weald.core.job.extras.pages import ArrangedPages, PageNumbers, SelfCover
 from weald.core.job.paging import as_list, in_order, listed, number_of
@@ -16,14 +18,14 @@ COVER_GSM = 120.0
 """Lighter paper than this is soon worn as its own cover."""
 
 
-def reckon_arranged(made: Made) -> Added:
+def reckon_arranged(book: Book) -> Added:
     """What does not go, and how many blanks were put in."""
-    arranged = made.spec.extras.arranged or ArrangedPages()
-    return Added(findings=tuple(_mind_arranged(made, arranged)))
+    arranged = book.spec.extras.arranged or ArrangedPages()
+    return Added(findings=tuple(_mind_arranged(book, arranged)))
 
 
-def _mind_arranged(made: Made, arranged: ArrangedPages) -> Iterator[Finding]:
-    spec, notation = made.spec, made.notation
+def _mind_arranged(book: Book, arranged: ArrangedPages) -> Iterator[Finding]:
+    spec, notation = book.spec, book.notation
     brought = spec.text.file_pages or spec.text.pages
     for key, last in (
         ("rectos", spec.text.pages),
@@ -45,22 +47,22 @@ def _mind_arranged(made: Made, arranged: ArrangedPages) -> Iterator[Finding]:
         yield finding("pages.put_in", "extras.arranged", notation, blanks=counted(put_in, "blank page"))
 
 
-def reckon_numbered(made: Made) -> Added:
+def reckon_numbered(book: Book) -> Added:
     """Where the numbers stand on a left and a right page."""
-    numbers = made.spec.extras.numbered or PageNumbers()
-    leaf = made.spec.leaf
+    numbers = book.spec.extras.numbered or PageNumbers()
+    leaf = book.spec.leaf
     found: list[Finding] = []
     if numbers.edge > leaf.height or numbers.aside > leaf.width:
-        found.append(finding("numbers.off", "extras.numbered.edge", made.notation))
-    elif numbers.edge < numbers.capital / 2 + made.spec.printing.bleed:
-        found.append(finding("numbers.edge", "extras.numbered.edge", made.notation))
-    drawings = (_draw_numbered(made, numbers),) if "printing" in made.drawn and not found else ()
+        found.append(finding("numbers.off", "extras.numbered.edge", book.notation))
+    elif numbers.edge < numbers.capital / 2 + book.spec.printing.bleed:
+        found.append(finding("numbers.edge", "extras.numbered.edge", book.notation))
+    drawings = (_draw_numbered(book, numbers),) if "printing" in book.drawn and not found else ()
     return Added(drawings=drawings, findings=tuple(found))
 
 
-def _draw_numbered(made: Made, numbers: PageNumbers) -> Drawing:
+def _draw_numbered(book: Book, numbers: PageNumbers) -> Drawing:
     """An opening with the numbers where they are printed."""
-    show, sketch, leaf = made.notation.figure, Sketch(), made.spec.leaf
+    show, sketch, leaf = book.notation.figure, Sketch(), book.spec.leaf
     left_page = numbers.first + 1 if numbers.first % 2 else numbers.first + 2
     for offset, page, spine in ((-leaf.width, left_page, "right"), (0.0, left_page + 1, "left")):
         sketch.area(box(offset, 0, leaf.width, leaf.height), "paper", "cut", "leaf.width leaf.height")
@@ -88,18 +90,18 @@ def _draw_numbered(made: Made, numbers: PageNumbers) -> Drawing:
 
 def suits_self_cover(structure: Structure, spec: JobSpec) -> bool:
     """Booklets of one section in a cover of their own paper."""
-    return structure.name == "saddle_stitch"
+    return structure.sections == "one" and structure.flush
 
 
-def reckon_self_cover(made: Made) -> Added:
+def reckon_self_cover(book: Book) -> Added:
     """The booklet has left its cover away itself."""
-    gsm = made.ledger.value("paper.grammage")
+    gsm = book.ledger.value("paper.grammage")
     if gsm >= COVER_GSM:
         return Added()
     return Added(
         findings=(
             finding(
-                "cover.thin", "paper.grammage", made.notation, gsm=f"{gsm:.0f}", least=f"{COVER_GSM:.0f}"
+                "cover.thin", "paper.grammage", book.notation, gsm=f"{gsm:.0f}", least=f"{COVER_GSM:.0f}"
             ),
         )
     )

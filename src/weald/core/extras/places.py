@@ -2,8 +2,10 @@
 
 from weald.core.bindings.protocol import Structure
 from weald.core.block.holes import SUPPORTED, support_middles
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Finding, finding
 from weald.core.job.extras.sewn import SewingPlaces, SupportPlace
 from weald.core.job.spec import JobSpec
@@ -20,22 +22,22 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.treatment(spec).method in (*SUPPORTED, "link")
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Draw the card the places are copied from, for front and back."""
-    own = made.spec.extras.places or SewingPlaces()
-    if not own.supports or not made.sewing.holes:
+    own = book.spec.extras.places or SewingPlaces()
+    if not own.supports or not book.sewing.holes:
         return Added()
-    drawings = (_draw_card(made),) if "sewing" in made.drawn else ()
-    return Added(drawings=drawings, findings=tuple(_mind(made, own)))
+    drawings = (_draw_card(book),) if "sewing" in book.drawn else ()
+    return Added(drawings=drawings, findings=tuple(_mind(book, own)))
 
 
-def _mind(made: Made, own: SewingPlaces) -> list[Finding]:
-    show = made.notation.length
+def _mind(book: Book, own: SewingPlaces) -> list[Finding]:
+    show = book.notation.length
     return [
         finding(
             "places.apart",
             f"extras.places.supports.{number}.back",
-            made.notation,
+            book.notation,
             number=number + 1,
             front=show(each.place, True),
             back=show(each.back, True),
@@ -45,13 +47,13 @@ def _mind(made: Made, own: SewingPlaces) -> list[Finding]:
     ]
 
 
-def _draw_card(made: Made) -> Drawing:
+def _draw_card(book: Book) -> Drawing:
     """A card as high as the trimmed block, its two edges marked for front and back."""
-    show, sketch, height = made.notation.figure, Sketch(), made.block.height
+    show, sketch, height = book.notation.figure, Sketch(), book.block.height
     sketch.area(box(0, 0, CARD, height), "card", "cut", "block.height")
-    front = support_middles(made.sewing.holes)
-    back = list(made.sewing.backs) or front
-    kettles = [hole.place for hole in made.sewing.holes if hole.kind == "kettle"]
+    front = support_middles(book.sewing.holes)
+    back = list(book.sewing.backs) or front
+    kettles = [hole.place for hole in book.sewing.holes if hole.kind == "kettle"]
     for left, places, row in ((0.0, back, -1), (CARD, front, 1)):
         inward = CARD / 3 if left == 0 else -CARD / 3
         for number, place in enumerate(places):

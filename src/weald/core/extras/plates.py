@@ -5,8 +5,10 @@ from itertools import groupby
 
 from weald.core.bindings.protocol import Structure
 from weald.core.block.plates import guards_of, map_folds, panels_high, stands_out, stubs_in
+from weald.core.book.added import Added, Remark
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made, Remark
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.imposition import Section
 from weald.core.job.extras.leaves import Plate, Plates
@@ -20,12 +22,12 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.sections != "leaves"
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Guards and stubs to cut, where each leaf goes, and the folds of maps; the block reckons thicknesses."""
-    plates = made.spec.extras.plates or Plates()
-    if not plates.plates or not made.block.sections:
+    plates = book.spec.extras.plates or Plates()
+    if not plates.plates or not book.block.sections:
         return Added()
-    ledger, page = made.ledger, made.spec.leaf.width
+    ledger, page = book.ledger, book.spec.leaf.width
     out = max(stands_out(each, page) for each in plates.plates)
     ledger.reckon(
         "plates.stand_out",
@@ -35,8 +37,8 @@ def reckon(made: Made) -> Added:
         if plates.cut_back
         else "the block, and the boards with it, are wider",
     )
-    drawings = (_draw(made, plates),) if "folding" in made.drawn else ()
-    return Added(tuple(_pieces(made, plates)), drawings, tuple(_mind(made, plates)), tuple(_remarks(made)))
+    drawings = (_draw(book, plates),) if "folding" in book.drawn else ()
+    return Added(tuple(_pieces(book, plates)), drawings, tuple(_mind(book, plates)), tuple(_remarks(book)))
 
 
 def section_of(page: int, sections: Sequence[Section]) -> Section | None:
@@ -55,24 +57,30 @@ def section_of(page: int, sections: Sequence[Section]) -> Section | None:
     )
 
 
-def _remarks(made: Made) -> Iterator[Remark]:
+def _stubs(book: Book) -> int:
+    """Stubs that make up at the spine for what plates put in at the fore-edge."""
+    plates = book.spec.extras.plates
+    return round(book.ledger.value("plates.guards")) if plates and plates.compensated else 0
+
+
+def _remarks(book: Book) -> Iterator[Remark]:
     """Where the stubs go."""
-    stubs = round(made.ledger.value("plates.guards")) if "plates.guards" in made.ledger.quantities else 0
+    stubs = _stubs(book)
     if not stubs:
         return
-    spread = stubs_in(len(made.folded.folding.sections), stubs)
+    spread = stubs_in(len(book.folded.folding.sections), stubs)
     places = ", ".join(f"{place}" if count == 1 else f"{place} ({count})" for place, count in spread.items())
     yield Remark(
-        "folding", made.notation.say("Stubs spread evenly: in {signatures} {places}.", places=places)
+        "folding", book.notation.say("Stubs spread evenly: in {signatures} {places}.", places=places)
     )
 
 
-def _pieces(made: Made, plates: Plates) -> Iterator[Piece]:
-    ledger, copies = made.ledger, made.spec.copies
+def _pieces(book: Book, plates: Plates) -> Iterator[Piece]:
+    ledger, copies = book.ledger, book.spec.copies
     height = ledger.value("leaf.untrimmed_height")
     usual = sum(guards_of(each) for each in plates.plates if each.how != "thrown_clear")
     thrown = sum(each.count for each in plates.plates if each.how == "thrown_clear")
-    stubs = round(ledger.value("plates.guards")) if "plates.guards" in ledger.quantities else 0
+    stubs = _stubs(book)
     thick = plates.guard_thickness
     rows = (
         (
@@ -86,7 +94,7 @@ def _pieces(made: Made, plates: Plates) -> Iterator[Piece]:
             "map_guard",
             "Guard for a map",
             thrown,
-            made.spec.leaf.width + plates.guard / 2,
+            book.spec.leaf.width + plates.guard / 2,
             "as wide as the page, so that the map lies clear of the book; its other part folded "
             "round the fold",
         ),
@@ -105,9 +113,9 @@ def _pieces(made: Made, plates: Plates) -> Iterator[Piece]:
             )
 
 
-def _mind(made: Made, plates: Plates) -> Iterator[Finding]:
-    notation, leaf = made.notation, made.spec.leaf
-    show, sections = notation.length, made.folded.folding.sections
+def _mind(book: Book, plates: Plates) -> Iterator[Finding]:
+    notation, leaf = book.notation, book.spec.leaf
+    show, sections = notation.length, book.folded.folding.sections
     for number, each in enumerate(plates.plates):
         path = f"extras.plates.plates.{number}"
         if section_of(each.after, sections) is None:
@@ -144,7 +152,7 @@ def _mind(made: Made, plates: Plates) -> Iterator[Finding]:
             )
         if each.how == "folio" and each.count % 2:
             yield finding("plates.odd", f"{path}.count", notation, count=each.count)
-    gape = made.ledger.value("plates.gape")
+    gape = book.ledger.value("plates.gape")
     if not plates.compensated and gape > plates.guard_thickness:
         yield finding(
             "plates.gape",
@@ -155,12 +163,12 @@ def _mind(made: Made, plates: Plates) -> Iterator[Finding]:
         )
 
 
-def _draw(made: Made, plates: Plates) -> Drawing:
+def _draw(book: Book, plates: Plates) -> Drawing:
     """Each kind of leaf on its guard beside the spine, flat, with its folds; one above the other."""
-    show, sketch, page = made.notation.figure, Sketch(), made.spec.leaf.width
+    show, sketch, page = book.notation.figure, Sketch(), book.spec.leaf.width
     top = 0.0
     for plate, _ in groupby(plates.plates):
-        top = _draw_plate(made, plates, plate, sketch, top) + 12
+        top = _draw_plate(book, plates, plate, sketch, top) + 12
     sketch.line(((page, -4), (page, top - 8)), "trim", "leaf.width")
     sketch.line(((0, -4), (0, top - 8)), "fold")
     sketch.dimension((0, -4), (page, -4), show(page), about="leaf.width")
@@ -181,8 +189,8 @@ _WHERE = {
 }
 
 
-def _draw_plate(made: Made, plates: Plates, plate: Plate, sketch: Sketch, top: Mm) -> Mm:
-    show, page = made.notation.figure, made.spec.leaf.width
+def _draw_plate(book: Book, plates: Plates, plate: Plate, sketch: Sketch, top: Mm) -> Mm:
+    show, page = book.notation.figure, book.spec.leaf.width
     clear = plate.how == "thrown_clear"
     start = page if clear else plate.free
     strip = 16.0
@@ -199,10 +207,10 @@ def _draw_plate(made: Made, plates: Plates, plate: Plate, sketch: Sketch, top: M
         sketch.line(((x, top + 2), (x, top + strip - 2)), "fold", "extras.plates.plates")
         if panel == 1:
             sketch.dimension((x, top + strip), (start, top + strip), show(wide))
-    where = section_of(plate.after, made.folded.folding.sections)
+    where = section_of(plate.after, book.folded.folding.sections)
     words = f"{plate.count} × after page {plate.after}"
     if where:
-        words += made.notation.say(", in {signature} {number}", number=where.section)
+        words += book.notation.say(", in {signature} {number}", number=where.section)
     sketch.label(start + plate.width / 2, top + strip / 2, words, height=3.2)
     return top + strip
 

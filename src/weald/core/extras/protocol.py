@@ -1,71 +1,19 @@
 """What every extra answers: what it is and where it suits; a bound book in, pieces and drawings out."""
 
-from collections.abc import Callable, Collection
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 
-from weald.core.bindings.protocol import Bound, Structure
-from weald.core.block.holes import SewingPlan
-from weald.core.covers.art import CoverArt
+from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch
-from weald.core.findings import Finding, Patch
 from weald.core.job.entries import Entries
 from weald.core.job.extras.group import ExtraName
 from weald.core.job.spec import JobSpec
-from weald.core.notation import Notation
-from weald.core.pieces import Piece
-from weald.core.reckoning import Ledger
 from weald.core.station import Station
-from weald.core.stations.block_plan import BlockPlan, Treatment
-from weald.core.stations.finish import FinishPlan
-from weald.core.stations.folded import Folded
 
 
-@dataclass(frozen=True, slots=True)
-class Made:
-    """A book as its stations have reckoned it, for what is added to it.
-
-    :param drawn: the stations whose drawings are wanted.
-    :param again: the book reckoned once more with some entries otherwise, for what is offered.
-    """
-
-    spec: JobSpec
-    ledger: Ledger
-    structure: Structure
-    treatment: Treatment
-    folded: Folded
-    block: BlockPlan
-    sewing: SewingPlan
-    bound: Bound
-    finish: FinishPlan | None
-    art: CoverArt | None
-    drawn: Collection[str]
-    again: Callable[[Patch], Ledger]
-
-    @property
-    def notation(self) -> Notation:
-        """How whoever asks reads."""
-        return self.ledger.notation
-
-
-@dataclass(frozen=True, slots=True)
-class Remark:
-    """Something to look at, at a station; as whoever reads it would say it."""
-
-    station: Station
-    text: str
-
-
-@dataclass(frozen=True, slots=True)
-class Added:
-    """What an extra adds to a book."""
-
-    pieces: tuple[Piece, ...] = ()
-    drawings: tuple[Drawing, ...] = ()
-    findings: tuple[Finding, ...] = ()
-    remarks: tuple[Remark, ...] = ()
-
-
-def nothing_more(made: Made) -> Added:
+def nothing_more(book: Book) -> Added:
     """Of an extra that the stations themselves reckon with."""
     return Added()
 
@@ -97,7 +45,7 @@ class Extra:
     entries: type[Entries]
     draw: Callable[[Sketch], None]
     suits: Callable[[Structure, JobSpec], bool] = anywhere
-    reckon: Callable[[Made], Added] = nothing_more
+    reckon: Callable[[Book], Added] = nothing_more
     forbids: tuple[ExtraName, ...] = ()
     begins: dict[str, object] = field(default_factory=dict)
     in_words: str = ""

@@ -4,8 +4,10 @@ Its folds mended with guards, which add to the spine, and its sections sewn anew
 """
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Sketch
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.job.extras.backs import PulledDown
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import make_piece
@@ -16,18 +18,18 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.sections != "leaves" or structure.rebound
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """The guards to cut; the block counts their plies at the spine."""
-    pulled = made.spec.extras.pulled or PulledDown()
+    pulled = book.spec.extras.pulled or PulledDown()
     if not pulled.mended:
         return Added()
     piece = make_piece(
-        made.ledger,
+        book.ledger,
         "mending_guard",
         "Mending guard",
         "paper",
-        pulled.mended * made.spec.copies,
-        (pulled.width, made.block.height),
+        pulled.mended * book.spec.copies,
+        (pulled.width, book.block.height),
         "torn or cut along the grain, pasted round the outside of a fold; pressed between blotters",
         thickness=pulled.thickness,
     )

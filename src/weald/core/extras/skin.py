@@ -7,9 +7,11 @@ from collections.abc import Iterator
 from functools import lru_cache
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.cutting.outline import Laid, Outline, area_of, crosses_itself, lay_in_outline
 from weald.core.drawing import Drawing, Sketch
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.covers import SkinOutline, SkinPoint
 from weald.core.job.spec import JobSpec
@@ -27,23 +29,23 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.boards and spec.binding.material == "leather"
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Lay every piece of leather on the skin; what does not go is said."""
-    skin = made.spec.extras.skin or SkinOutline()
+    skin = book.spec.extras.skin or SkinOutline()
     outline = tuple((each.along, each.away) for each in skin.points)
     if len(outline) < LEAST_POINTS:
-        return Added(findings=(finding("skin.points", "extras.skin.points", made.notation),))
+        return Added(findings=(finding("skin.points", "extras.skin.points", book.notation),))
     if crosses_itself(outline) or area_of(outline) < 1:
-        return Added(findings=(finding("skin.crossed", "extras.skin.points", made.notation),))
+        return Added(findings=(finding("skin.crossed", "extras.skin.points", book.notation),))
     wanted = tuple(
         (f"{piece.label} {number}" if piece.count > 1 else piece.label, piece.cut_width, piece.cut_height)
-        for piece in made.bound.pieces
+        for piece in book.bound.pieces
         if piece.material == "leather" and min(piece.cut_width, piece.cut_height) > 0
         for number in range(1, piece.count + 1)
     )[:MOST]
     laid, without, pieced = _lay(outline, wanted, skin.apart, skin.overlap if skin.pieced else None)
-    drawings = (_draw(made, outline, laid),) if "cutting" in made.drawn else ()
-    return Added(drawings=drawings, findings=tuple(_mind(made, skin, (laid, without, pieced))))
+    drawings = (_draw(book, outline, laid),) if "cutting" in book.drawn else ()
+    return Added(drawings=drawings, findings=tuple(_mind(book, skin, (laid, without, pieced))))
 
 
 MOST = 24
@@ -89,28 +91,28 @@ def _halves(name: str, width: Mm, height: Mm, part: float, overlap: Mm) -> Itera
 
 
 def _mind(
-    made: Made, skin: SkinOutline, found: tuple[tuple[Laid, ...], tuple[str, ...], tuple[str, ...]]
+    book: Book, skin: SkinOutline, found: tuple[tuple[Laid, ...], tuple[str, ...], tuple[str, ...]]
 ) -> Iterator[Finding]:
     laid, without, pieced = found
     if without:
         allow = () if skin.pieced else (Action("Let it be pieced", {"extras.skin.pieced": True}),)
         yield finding(
-            "skin.too_small", "extras.skin.points", made.notation, pieces=", ".join(without), actions=allow
+            "skin.too_small", "extras.skin.points", book.notation, pieces=", ".join(without), actions=allow
         )
     if pieced:
-        overlap = made.notation.length(skin.overlap, True)
+        overlap = book.notation.length(skin.overlap, True)
         yield finding(
-            "skin.pieced", "extras.skin.pieced", made.notation, pieces=", ".join(pieced), overlap=overlap
+            "skin.pieced", "extras.skin.pieced", book.notation, pieces=", ".join(pieced), overlap=overlap
         )
     askew = [each for each in laid if min(each.degrees % 90, 90 - each.degrees % 90) > STRAIGHT]
     if askew:
         words = ", ".join(f"{each.name} by {each.degrees:.0f}°" for each in askew)
-        yield finding("skin.askew", "extras.skin.points", made.notation, pieces=words)
+        yield finding("skin.askew", "extras.skin.points", book.notation, pieces=words)
 
 
-def _draw(made: Made, outline: Outline, laid: tuple[Laid, ...]) -> Drawing:
+def _draw(book: Book, outline: Outline, laid: tuple[Laid, ...]) -> Drawing:
     """The skin with the pieces on it, and where their corners lie from the corner of the bench."""
-    show, sketch = made.notation.figure, Sketch()
+    show, sketch = book.notation.figure, Sketch()
     sketch.area(outline, "waste", "outline", "extras.skin.points")
     for number, (x, y) in enumerate(outline, start=1):
         sketch.label(x, y, str(number), height=8)

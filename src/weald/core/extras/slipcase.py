@@ -1,10 +1,12 @@
 """The slipcase: five boards round the finished book, open where its spine shows."""
 
 from weald.core.bindings import pictures
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.extras.boards import Inside, drawn_board, has_closed_book, mind_thumb
 from weald.core.extras.closed_book import ease_of, reckon_closed_book, thick_together
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.job.extras.enclosures import Slipcase
 from weald.core.pieces import Piece, make_piece
 from weald.core.units import Mm
@@ -17,15 +19,15 @@ BACK_SHORT: Mm = 2.0
 """The piece on the back wall stands off its edges by so much."""
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Size the inside by the closed book and its ease, and the five boards and coverings by the inside."""
-    entries, ledger = made.spec.extras.slipcase or Slipcase(), made.ledger
-    book = reckon_closed_book(made)
-    free = ease_of(made, entries.ease)
+    entries, ledger = book.spec.extras.slipcase or Slipcase(), book.ledger
+    closed = reckon_closed_book(book)
+    free = ease_of(book, entries.ease)
     ease = ledger.entry("ease", free, "extras.slipcase.ease")
     rule = None if entries.ease is not None else "1.5 times the covering's thickness on every side"
     lining = ledger.entry("lining", entries.lining, "extras.slipcase.lining", "thickness")
-    thick, how, terms = thick_together(made, entries.beside, "extras.slipcase.beside")
+    thick, how, terms = thick_together(book, entries.beside, "extras.slipcase.beside")
     inside = Inside(
         across=ledger.reckon(
             "slipcase.thickness",
@@ -36,14 +38,14 @@ def reckon(made: Made) -> Added:
         ),
         tall=ledger.reckon(
             "slipcase.height",
-            book.height + 2 * (free + entries.lining),
+            closed.height + 2 * (free + entries.lining),
             "{book} + 2 × ({ease} + {lining})",
             {"book": ledger.ref("closed_book.height"), "ease": ease, "lining": lining},
             rule=rule,
         ),
         deep=ledger.reckon(
             "slipcase.depth",
-            book.width + entries.lining,
+            closed.width + entries.lining,
             "{book} + {lining}",
             {"book": ledger.ref("closed_book.width"), "lining": lining},
             rule="the spine stands level with the opening",
@@ -77,13 +79,13 @@ def reckon(made: Made) -> Added:
         },
         rule="one strip round both sides, top and bottom",
     )
-    pieces = _pieces(made, entries, inside, (wide, high), round_it)
-    drawings = (_draw(made, entries, inside, (wide, high)),) if "finish" in made.drawn else ()
-    return Added(tuple(pieces), drawings, mind_thumb(made, "extras.slipcase.thumb", entries.thumb, high / 3))
+    pieces = _pieces(book, entries, inside, (wide, high), round_it)
+    drawings = (_draw(book, entries, inside, (wide, high)),) if "finish" in book.drawn else ()
+    return Added(tuple(pieces), drawings, mind_thumb(book, "extras.slipcase.thumb", entries.thumb, high / 3))
 
 
-def _pieces(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm], round_it: Mm) -> list[Piece]:
-    ledger, copies, thick = made.ledger, made.spec.copies, entries.board
+def _pieces(book: Book, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm], round_it: Mm) -> list[Piece]:
+    ledger, copies, thick = book.ledger, book.spec.copies, entries.board
     wide, high = side
     walls = (
         ("slipcase_side", "Slipcase side", 2, side, "height", "over the edges of top, bottom and back"),
@@ -144,10 +146,10 @@ def _pieces(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm], 
     return pieces
 
 
-def _draw(made: Made, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm]) -> Drawing:
+def _draw(book: Book, entries: Slipcase, inside: Inside, side: tuple[Mm, Mm]) -> Drawing:
     """Its boards side by side at one scale, the opening of the side to the right."""
     wide, high = side
-    notation, gap, sketch = made.notation, high / 6, Sketch()
+    notation, gap, sketch = book.notation, high / 6, Sketch()
     drawn_board(sketch, (0, 0), side, "side", notation, upright=True)
     if entries.thumb:
         sketch.arc(wide, high / 2, entries.thumb, 90, 270, "cut", "extras.slipcase.thumb")

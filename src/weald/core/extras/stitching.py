@@ -4,8 +4,10 @@ from collections.abc import Iterator
 
 from weald.core.bindings.protocol import Structure
 from weald.core.block.holes import SUPPORTED
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.sewn import Stitching
 from weald.core.job.spec import JobSpec
@@ -21,19 +23,19 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.sections == "several" and structure.treatment(spec).method in SUPPORTED
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Nothing is sized here: sewing station and block have gone by it; what contradicts is said."""
-    return Added(findings=tuple(_mind(made, made.spec.extras.stitching or Stitching())))
+    return Added(findings=tuple(_mind(book, book.spec.extras.stitching or Stitching())))
 
 
-def _mind(made: Made, entries: Stitching) -> Iterator[Finding]:
-    supports, sections, notation = made.spec.sewing.supports, made.block.sections, made.notation
+def _mind(book: Book, entries: Stitching) -> Iterator[Finding]:
+    supports, sections, notation = book.spec.sewing.supports, book.block.sections, book.notation
     if entries.on > 1:
         least = LEAST_SUPPORTS[entries.on]
         one = Action("Sew all along", {"extras.stitching.on": 1})
         if supports < least:
             more = Action(f"Sew on {least}", {"sewing.supports": least})
-            own = made.spec.extras.places
+            own = book.spec.extras.places
             yield finding(
                 "stitching.few_supports",
                 "extras.stitching.on",
@@ -45,8 +47,8 @@ def _mind(made: Made, entries: Stitching) -> Iterator[Finding]:
             )
         if sections < TOGETHER_FROM:
             yield finding("stitching.few_sections", "extras.stitching.on", notation, sections=sections)
-    single = made.sewing.method == "cords" or (
-        made.sewing.method == "raised_cords" and made.spec.sewing.packed
+    single = book.sewing.method == "cords" or (
+        book.sewing.method == "raised_cords" and book.spec.sewing.packed
     )
     if entries.over != "plain" and single:
         yield finding(

@@ -1,8 +1,10 @@
 """Leaves and paper from what is there: boards already cut, a torn parent sheet, sheets weighed."""
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.leaves import FromBoards, TornSheet, WeighedPaper
 from weald.core.job.spec import JobSpec
@@ -15,14 +17,14 @@ def _with_boards(structure: Structure, spec: JobSpec) -> bool:
     return structure.boards
 
 
-def reckon_from_boards(made: Made) -> Added:
+def reckon_from_boards(book: Book) -> Added:
     """The leaf that suits boards as cut, both ways round.
 
     Height − squares, width − fore-edge square + inset.
     """
-    entries, ledger, show = made.spec.extras.from_boards or FromBoards(), made.ledger, made.notation.length
+    entries, ledger, show = book.spec.extras.from_boards or FromBoards(), book.ledger, book.notation.length
     squares = {edge: ledger.value(f"squares.{edge}") for edge in ("head", "tail", "fore_edge")}  # type: ignore[arg-type]
-    inset = ledger.value("joint.inset") if "joint.inset" in ledger.quantities else 0.0
+    inset = book.bound.sizes.inset or 0.0
     ways = {
         "upright": (entries.width, entries.height),
         "turned": (entries.height, entries.width),
@@ -54,7 +56,7 @@ def reckon_from_boards(made: Made) -> Added:
     )
     found: list[Finding] = []
     for way, (wide, high) in leaves.items():
-        here = abs(made.spec.leaf.width - wide) < OFF and abs(made.spec.leaf.height - high) < OFF
+        here = abs(book.spec.leaf.width - wide) < OFF and abs(book.spec.leaf.height - high) < OFF
         if min(wide, high) > 0 and not here:
             take = Action(
                 f"Take a leaf of {show(wide, True)} × {show(high, True)}",
@@ -64,25 +66,25 @@ def reckon_from_boards(made: Made) -> Added:
                 finding(
                     "taken.boards",
                     "taken.width",
-                    made.notation,
+                    book.notation,
                     way=way,
                     width=show(wide, True),
                     height=show(high, True),
                     actions=(take,),
                 )
             )
-    found += _mind_squares(made, ways, inset)
+    found += _mind_squares(book, ways, inset)
     return Added(findings=tuple(found))
 
 
-def _mind_squares(made: Made, ways: dict[str, tuple[Mm, Mm]], inset: Mm) -> list[Finding]:
+def _mind_squares(book: Book, ways: dict[str, tuple[Mm, Mm]], inset: Mm) -> list[Finding]:
     """The squares these boards give the block as it is, the better way round first."""
-    block, show = made.block, made.notation.length
+    block, show = book.block, book.notation.length
     given = {
         way: ((high - block.height) / 2, inset + wide - block.joint_width)
         for way, (wide, high) in ways.items()
     }
-    wanted = made.spec.binding.squares
+    wanted = book.spec.binding.squares
 
     def off(way: str) -> float:
         head, fore_edge = given[way]
@@ -96,7 +98,7 @@ def _mind_squares(made: Made, ways: dict[str, tuple[Mm, Mm]], inset: Mm) -> list
         finding(
             code,  # type: ignore[arg-type]
             "squares.fore_edge",
-            made.notation,
+            book.notation,
             way=better,
             head=show(head, True),
             fore_edge=show(fore_edge, True),
@@ -104,9 +106,9 @@ def _mind_squares(made: Made, ways: dict[str, tuple[Mm, Mm]], inset: Mm) -> list
     ]
 
 
-def reckon_torn(made: Made) -> Added:
+def reckon_torn(book: Book) -> Added:
     """The leaf a torn parent sheet gives, its grain, and which of its edges keep their deckle."""
-    entries, ledger, show = made.spec.extras.torn or TornSheet(), made.ledger, made.notation.length
+    entries, ledger, show = book.spec.extras.torn or TornSheet(), book.ledger, book.notation.length
     sides = ((entries.width, entries.across), (entries.height, entries.down))
     part_width, part_height = (size / parts for size, parts in sides)
     upright = part_height >= part_width
@@ -134,7 +136,7 @@ def reckon_torn(made: Made) -> Added:
     found = finding(
         code,  # type: ignore[arg-type]
         "taken.width",
-        made.notation,
+        book.notation,
         width=show(leaf[0], True),
         height=show(leaf[1], True),
         count=entries.across * entries.down,
@@ -146,16 +148,16 @@ def reckon_torn(made: Made) -> Added:
             Action("Take this leaf", {"leaf.width": round(leaf[0], 4), "leaf.height": round(leaf[1], 4)}),
         )
         if min(leaf) > 0
-        and max(abs(leaf[0] - made.spec.leaf.width), abs(leaf[1] - made.spec.leaf.height)) >= OFF
+        and max(abs(leaf[0] - book.spec.leaf.width), abs(leaf[1] - book.spec.leaf.height)) >= OFF
         else (),
     )
-    drawings = (_draw_torn(made, entries),) if "paper" in made.drawn else ()
+    drawings = (_draw_torn(book, entries),) if "paper" in book.drawn else ()
     return Added(drawings=drawings, findings=(found,))
 
 
-def _draw_torn(made: Made, entries: TornSheet) -> Drawing:
+def _draw_torn(book: Book, entries: TornSheet) -> Drawing:
     """The parent sheet with the lines it is torn along, and its grain."""
-    show, sketch = made.notation.figure, Sketch()
+    show, sketch = book.notation.figure, Sketch()
     sheet = box(0, 0, entries.width, entries.height)
     sketch.area(sheet, "paper", "cut", "extras.torn.width")
     sketch.grain(sheet, 0 if entries.grain == "width" else 90)
@@ -178,9 +180,9 @@ def _draw_torn(made: Made, entries: TornSheet) -> Drawing:
     )
 
 
-def reckon_weighed(made: Made) -> Added:
+def reckon_weighed(book: Book) -> Added:
     """Grammage = grams / (sheets × width × height)."""
-    entries, ledger = made.spec.extras.weighed or WeighedPaper(), made.ledger
+    entries, ledger = book.spec.extras.weighed or WeighedPaper(), book.ledger
     area = entries.width * entries.height / 1e6
     grammage = ledger.reckon(
         "weighed.grammage",
@@ -195,7 +197,7 @@ def reckon_weighed(made: Made) -> Added:
     )
     if not 1 <= grammage <= 1000:
         return Added(
-            findings=(finding("weighed.odd", "weighed.grammage", made.notation, gsm=f"{grammage:.0f}"),)
+            findings=(finding("weighed.odd", "weighed.grammage", book.notation, gsm=f"{grammage:.0f}"),)
         )
     if abs(grammage - ledger.value("paper.grammage")) < 0.5:
         return Added()
@@ -203,7 +205,7 @@ def reckon_weighed(made: Made) -> Added:
     gsm, has = f"{grammage:.0f}", ledger.shown("paper.grammage")
     return Added(
         findings=(
-            finding("weighed.differs", "weighed.grammage", made.notation, gsm=gsm, has=has, actions=(take,)),
+            finding("weighed.differs", "weighed.grammage", book.notation, gsm=gsm, has=has, actions=(take,)),
         )
     )
 

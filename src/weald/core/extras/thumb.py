@@ -5,8 +5,10 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added, Remark
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.extras.protocol import Added, Extra, Made, Remark
+from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.folding.programme import parse_programme
 from weald.core.job.extras.edges import ThumbCuts
@@ -39,41 +41,41 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.boards and parse_programme(spec.folding.programme).kind != "concertina"
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Place the cuts in columns from head to tail."""
-    entries = made.spec.extras.thumb or ThumbCuts()
-    places = _places(made)
+    entries = book.spec.extras.thumb or ThumbCuts()
+    places = _places(book)
     pages = sorted(page for page in set(listed(entries.pages)) if page in places)
-    findings = [*_mind_pages(made, entries, places)]
+    findings = [*_mind_pages(book, entries, places)]
     if not pages:
-        return Added(findings=(*findings, finding("thumb.none", "extras.thumb.pages", made.notation)))
-    room = made.block.height - 2 * entries.ends
+        return Added(findings=(*findings, finding("thumb.none", "extras.thumb.pages", book.notation)))
+    room = book.block.height - 2 * entries.ends
     most = math.floor((room + BETWEEN) / (entries.wide + BETWEEN) + TOLERANCE)
     if most < 1:
-        return Added(findings=(*findings, _too_wide(made, entries, room)))
-    cuts = _cuts(made, entries, (pages, places), most)
-    findings += _mind(made, entries, most)
-    drawings = (_draw(made, entries, cuts),) if "block" in made.drawn else ()
-    clear = made.notation.length(entries.deep + CLEAR, True)
-    words = made.notation.say("Type and pictures keep {clear} from the fore-edge: thumb cuts.", clear=clear)
-    return Added((), drawings, tuple(findings), (Remark("text", words),))
+        return Added(findings=(*findings, _too_wide(book, entries, room)))
+    cuts = _cuts(book, entries, (pages, places), most)
+    findings += _mind(book, entries, most)
+    drawings = (_draw(book, entries, cuts),) if "block" in book.drawn else ()
+    clear = book.notation.length(entries.deep + CLEAR, True)
+    words = book.notation.say("Type and pictures keep {clear} from the fore-edge: thumb cuts.", clear=clear)
+    return Added((), drawings, tuple(findings), (Remark("text", words),), thumb_cuts=len(cuts))
 
 
-def _places(made: Made) -> dict[int, int]:
+def _places(book: Book) -> dict[int, int]:
     """Where each page of the text stands among all sides of the book, from 0: even ones on the right."""
-    spec = made.spec
+    spec = book.spec
     order = in_order(spec.text.pages, spec.extras.arranged) or range(1, spec.text.pages + 1)
-    front = made.folded.text.make_up.blanks_front
+    front = book.folded.text.make_up.blanks_front
     return {page: front + at for at, page in enumerate(order) if page is not None}
 
 
-def _cuts(made: Made, entries: ThumbCuts, parts: tuple[list[int], dict[int, int]], most: int) -> list[_Cut]:
-    ledger, (pages, places) = made.ledger, parts
+def _cuts(book: Book, entries: ThumbCuts, parts: tuple[list[int], dict[int, int]], most: int) -> list[_Cut]:
+    ledger, (pages, places) = book.ledger, parts
     column = entries.column or min(len(pages), most)
     ends = ledger.entry("whole at either end", entries.ends, "extras.thumb.ends")
     pitch = ledger.reckon(
         "thumb.pitch",
-        (made.block.height - 2 * entries.ends) / column,
+        (book.block.height - 2 * entries.ends) / column,
         "({height} − 2 × {ends}) / {column}",
         {
             "height": ledger.ref("block.height"),
@@ -93,8 +95,8 @@ def _cuts(made: Made, entries: ThumbCuts, parts: tuple[list[int], dict[int, int]
     ]
 
 
-def _mind_pages(made: Made, entries: ThumbCuts, places: dict[int, int]) -> Iterator[Finding]:
-    wanted, notation = sorted(set(listed(entries.pages))), made.notation
+def _mind_pages(book: Book, entries: ThumbCuts, places: dict[int, int]) -> Iterator[Finding]:
+    wanted, notation = sorted(set(listed(entries.pages))), book.notation
     if beyond := [page for page in wanted if page not in places]:
         yield finding(
             "pages.beyond",
@@ -102,13 +104,13 @@ def _mind_pages(made: Made, entries: ThumbCuts, places: dict[int, int]) -> Itera
             notation,
             station="block",
             pages=as_list(beyond),
-            last=made.spec.text.pages,
+            last=book.spec.text.pages,
         )
     left = [page for page in wanted if places.get(page, 0) % 2]
     if not left:
         return
     before = as_list(sorted({page - 1 if page in left else page for page in wanted}))
-    arranged = made.spec.extras.arranged or ArrangedPages()
+    arranged = book.spec.extras.arranged or ArrangedPages()
     rectos = as_list(sorted({*listed(arranged.rectos), *left}))
     yield finding(
         "thumb.left",
@@ -125,23 +127,23 @@ def _mind_pages(made: Made, entries: ThumbCuts, places: dict[int, int]) -> Itera
     )
 
 
-def _mind(made: Made, entries: ThumbCuts, most: int) -> Iterator[Finding]:
-    show, width = made.notation.length, made.spec.leaf.width
+def _mind(book: Book, entries: ThumbCuts, most: int) -> Iterator[Finding]:
+    show, width = book.notation.length, book.spec.leaf.width
     if entries.column is not None and entries.column > most:
         yield finding(
             "thumb.crowded",
             "extras.thumb.column",
-            made.notation,
+            book.notation,
             column=entries.column,
             wide=show(entries.wide, True),
             actions=(Action(f"{most} in a column", {"extras.thumb.column": most}),),
         )
     if entries.deep > DEEPEST * width:
-        least = made.notation.mark_below(DEEPEST * width)
+        least = book.notation.mark_below(DEEPEST * width)
         yield finding(
             "thumb.deep",
             "extras.thumb.deep",
-            made.notation,
+            book.notation,
             deep=show(entries.deep, True),
             width=show(width, True),
             actions=(Action(f"{show(least, True)} into the leaf", {"extras.thumb.deep": round(least, 4)}),)
@@ -150,27 +152,27 @@ def _mind(made: Made, entries: ThumbCuts, most: int) -> Iterator[Finding]:
         )
 
 
-def _too_wide(made: Made, entries: ThumbCuts, room: Mm) -> Finding:
-    show = made.notation.length
+def _too_wide(book: Book, entries: ThumbCuts, room: Mm) -> Finding:
+    show = book.notation.length
     return finding(
         "thumb.wide",
         "extras.thumb.wide",
-        made.notation,
+        book.notation,
         wide=show(entries.wide, True),
         room=show(max(0.0, room), True),
     )
 
 
-def _draw(made: Made, entries: ThumbCuts, cuts: list[_Cut]) -> Drawing:
+def _draw(book: Book, entries: ThumbCuts, cuts: list[_Cut]) -> Drawing:
     """The template laid on the leaf's edge, and the fore-edge with every cut as deep as it goes."""
-    show, sketch, height = made.notation.figure, Sketch(), made.block.height
+    show, sketch, height = book.notation.figure, Sketch(), book.block.height
     half = entries.wide / 2
     sketch.area(box(0, 0, STRIP, height), "paper", "cut", "block.height")
     for middle in sorted({cut.middle for cut in cuts}):
         sketch.line(((0, middle), (STRIP, middle)), "outline", "thumb.pitch")
         _draw_half_round(sketch, (STRIP, middle), entries)
-    thickness = made.ledger.value("text.thickness")
-    leaves, left = max(1.0, made.ledger.value("text.leaves")), STRIP + 30
+    thickness = book.ledger.value("text.thickness")
+    leaves, left = max(1.0, book.ledger.value("text.leaves")), STRIP + 30
     sketch.area(box(left, 0, thickness, height), "block", "cut", "text.thickness")
     for cut in cuts:
         through = min(1.0, cut.leaves / leaves) * thickness

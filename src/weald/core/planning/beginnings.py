@@ -8,6 +8,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any, Literal
 
+from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.errors import SizeError, SpecError
 from weald.core.notation import Notation
 from weald.core.station import Station
@@ -124,7 +125,8 @@ def job_of_beginning(
     if beginning.measured:
         job |= _measured(given, notation, whole=kind == "sewn")
     if kind == "paperback":
-        job["binding"] = job.get("binding", {}) | {"structure": "rebound_paperback"}
+        rebound = next(each for each in STRUCTURES.values() if each.rebound)
+        job["binding"] = job.get("binding", {}) | {"structure": rebound.name}
         job["sewing"] = {"method": "none"}
         job["folding"] = {"programme": "single leaves"}
     return job

@@ -8,6 +8,8 @@ from collections.abc import Iterator
 
 from pydantic.fields import FieldInfo
 
+from weald.core.bindings.asking import asking_of
+from weald.core.book.book import Book
 from weald.core.findings import Finding, finding
 from weald.core.job.asked import asked_entries
 from weald.core.job.asking import Asking
@@ -15,21 +17,22 @@ from weald.core.job.entries import is_length
 from weald.core.job.entry import Usual
 from weald.core.job.forms import FORMS
 from weald.core.job.patching import value_at
-from weald.core.job.spec import JobSpec
 from weald.core.notation import plain_number
+from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
-from weald.core.units import TOLERANCE
+from weald.core.units import TOLERANCE, Mm
 
 
-def mind_unusual(asking: Asking, sewn: bool, ledger: Ledger) -> list[Finding]:
-    """Entries far from what is usual, as far as the binding asks for them.
-
-    :param sewn: whether anything is sewn with thread.
-    """
-    return [*_mind_alone(asking, sewn, ledger), *_mind_together(asking.spec, ledger)]
+def mind_unusual(book: Book) -> list[Finding]:
+    """Entries far from what is usual, as far as the binding asks for them."""
+    sewn = bool(book.sewing.holes) and book.sewing.method != "staples"
+    return [*_mind_alone(asking_of(book.structure, book.spec), sewn, book.ledger), *_mind_together(book)]
 
 
 def _mind_alone(asking: Asking, sewn: bool, ledger: Ledger) -> Iterator[Finding]:
+    """
+    :param sewn: whether anything is sewn with thread.
+    """
     for path, info, entry in asked_entries(asking):
         if entry.usual is None or entry.form is None:
             continue
@@ -56,22 +59,21 @@ def _shown(info: FieldInfo, usual: Usual, value: float, ledger: Ledger) -> str:
     return plain_number(value, 2) + (f" {usual.unit}" if usual.unit else "")
 
 
-def _mind_together(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
+def _mind_together(book: Book) -> Iterator[Finding]:
     """Pieces that reach further than what they lie on."""
-    known = ledger.quantities
-    if "board.width" not in known:
+    boards, ledger = book.bound.sizes.boards, book.ledger
+    if boards is None:
         return
-    board = ledger.value("board.width")
-    laid: tuple[tuple[str, str, str, bool], ...] = (
-        ("binding.turn_in", "turn_in.inside", "A turn-in", "turn_in.inside" in known),
-        ("block.mull_overlap", "mull.width", "Mull", "mull.width" in known),
-        ("binding.overlap", "strip.width", "The joining strip", "strip.width" in known),
-        ("binding.tape_reach", "sewing.support_length", "A support", "sewing.support_length" in known),
+    board, binding = boards.front[0], book.spec.binding
+    laid: tuple[tuple[Mm, QuantityId, str, bool], ...] = (
+        (binding.turn_in, "turn_in.inside", "A turn-in", book.bound.sizes.inset is not None),
+        (book.spec.block.mull_overlap, "mull.width", "Mull", book.mulled),
+        (binding.overlap, "strip.width", "The joining strip", book.has("joining_strip")),
+        (binding.tape_reach, "sewing.support_length", "A support", book.on_supports),
     )
-    for path, about, label, there in laid:
-        reach = value_at(spec, path)
-        if there and isinstance(reach, int | float) and reach > board - TOLERANCE:
-            reaches, wide = ledger.notation.compared(float(reach), max(0.0, board))
+    for reach, about, label, there in laid:
+        if there and reach > board - TOLERANCE:
+            reaches, wide = ledger.notation.compared(reach, max(0.0, board))
             yield finding(
                 "piece.beyond",
                 about,
@@ -80,14 +82,14 @@ def _mind_together(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
                 reach=reaches,
                 board=wide,
             )
-    for hole in ("lacing.first", "lacing.second"):
-        if hole in known and ledger.value(hole) > board - TOLERANCE:
+    for hole in book.bound.sizes.lacing:
+        if ledger.value(hole) > board - TOLERANCE:
             place, wide = ledger.notation.compared(ledger.value(hole), max(0.0, board))
             yield finding(
                 "hole.beyond",
                 hole,
                 ledger.notation,
-                label=known[hole].label,
+                label=ledger.quantities[hole].label,
                 place=place,
                 board=wide,
             )

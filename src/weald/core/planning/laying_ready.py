@@ -3,8 +3,9 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
-from weald.core.bench.cut import CutPiece, still_to_cut
-from weald.core.bench.operation import Operation
+from weald.core.bench.cut import still_to_cut
+from weald.core.book.at_bench import CutPiece
+from weald.core.book.operation import Operation
 from weald.core.notation import Notation
 from weald.core.pieces import Piece
 from weald.core.planning.stock_choice import choose_stock

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.book import Book
 from weald.core.quantities import SQUARE
 from weald.core.reckoning import Ledger
 from weald.core.station import Station
@@ -19,18 +20,15 @@ class Look:
     text: str
 
 
-def what_to_look_at(
-    structure: Structure, block: BlockPlan, signatures: int, ledger: Ledger
-) -> tuple[Look, ...]:
-    """What to look at in binding this book, in the order of work.
-
-    :param signatures: how many are sewn; 0 for single leaves.
-    """
+def what_to_look_at(book: Book) -> tuple[Look, ...]:
+    """What to look at in binding this book, in the order of work."""
+    structure, block, ledger = book.structure, book.block, book.ledger
+    signatures = book.signatures if block.sections else 0
     words: tuple[tuple[Station, Iterator[str]], ...] = (
         ("folding", _pages(signatures)),
         ("sewing", _sewing(signatures)),
         ("block", _block(structure, block, ledger)),
-        ("boards", _cover(structure, block, ledger)),
+        ("boards", _cover(book)),
         ("finish", _spine(structure)),
         ("cutting", iter(("The grain of every piece, on the piece itself, before it is cut.",))),
     )
@@ -67,11 +65,12 @@ def _block(structure: Structure, block: BlockPlan, ledger: Ledger) -> Iterator[s
         yield f"The round even from head to tail, standing out {rise} in the middle."
 
 
-def _cover(structure: Structure, block: BlockPlan, ledger: Ledger) -> Iterator[str]:
+def _cover(book: Book) -> Iterator[str]:
+    structure, block, ledger = book.structure, book.block, book.ledger
     show = ledger.notation.length
     if structure.flush:
         yield "Cover and leaves cut in one stroke: no step at head, tail or fore-edge."
-    if "squares.head" not in ledger.quantities:
+    if book.bound.sizes.square is None:
         return
     head, tail, fore_edge = (show(ledger.value(square), True) for square in SQUARE.values())
     squares = (
@@ -80,14 +79,13 @@ def _cover(structure: Structure, block: BlockPlan, ledger: Ledger) -> Iterator[s
     if not structure.boards:
         yield f"The cover offered up before it is fastened: {squares}."
         return
-    cased = not structure.in_shoulders and {"joint.gap", "case.distance"} & ledger.quantities.keys()
-    if cased:
+    if not structure.in_shoulders and book.bound.sizes.inset is not None:
         yield f"The case offered up to the block before any glue: {squares}."
     else:
         yield f"The boards laid on before they are fastened: {squares}."
     if structure.in_shoulders and block.shoulder:
         yield f"Each board flush with its shoulder, which stands out {show(block.shoulder, True)}."
-    if "end_band.length" in ledger.quantities:
+    if book.has("end_band"):
         most = show(ledger.value("squares.head") - BOARD_COVERS_BAND, True)
         yield f"The end bands below the edge of the boards: no higher than {most}."
     if structure.endpapers:

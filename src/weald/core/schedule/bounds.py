@@ -6,7 +6,7 @@ from collections import defaultdict
 from collections.abc import Collection, Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
-from weald.core.bench.operation import Place
+from weald.core.book.operation import Place
 from weald.core.schedule.placing import Free
 from weald.core.schedule.problem import LATE, Hand, Minute, Problem, Task, Window
 

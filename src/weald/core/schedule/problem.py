@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 
-from weald.core.bench.operation import Place
+from weald.core.book.operation import Place
 
 Minute = int
 """Whole minutes from the moment that is laid out from."""

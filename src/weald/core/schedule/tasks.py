@@ -5,8 +5,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime
 
-from weald.core.bench.operation import PLACES, Operation, Wait
 from weald.core.bench.progress import Standing
+from weald.core.book.operation import PLACES, Operation, Wait
 from weald.core.schedule.hours import minute_of, windows
 from weald.core.schedule.problem import (
     Aim,

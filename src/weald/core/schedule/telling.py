@@ -3,7 +3,7 @@
 from datetime import date, datetime
 from zoneinfo import ZoneInfo
 
-from weald.core.bench.operation import minutes_in_words
+from weald.core.book.operation import minutes_in_words
 
 _DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 _MONTHS = ("Jan", "Feb", "Mar", "Apr", "May", "June", "July", "Aug", "Sept", "Oct", "Nov", "Dec")

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal
 
-from weald.core.bench.operation import WAIT_STATES, Operation, WaitState
+from weald.core.book.operation import WAIT_STATES, Operation, WaitState
 from weald.core.schedule.bounds import ready_alone
 from weald.core.schedule.hours import moment_of
 from weald.core.schedule.problem import Layout, Minute, Placed, Task, ready_at

@@ -14,6 +14,7 @@ from weald.core.pieces import Piece, make_piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block_plan import BlockPlan, Treatment
+from weald.core.stations.bound_sizes import BoundSizes
 from weald.core.stations.paper import PaperPlan
 from weald.core.units import Mm, rounded_up
 
@@ -38,10 +39,10 @@ STRIP_ON_LEAF: Mm = 15.0
 SECOND_NARROWER: Mm = 3.0
 
 
-def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list[Piece]:
+def endpaper_pieces(spec: JobSpec, treatment: Treatment, sizes: BoundSizes, ledger: Ledger) -> list[Piece]:
     """The endpapers of the kind chosen; none where the binding has none."""
     if spec.extras.ends and treatment.endpapers:
-        return _composed_pieces(spec, spec.extras.ends, ledger)
+        return _composed_pieces(spec, spec.extras.ends, sizes, ledger)
     ends, copies = spec.endpapers, spec.copies
     if not (ends.leaves and treatment.endpapers):
         return []
@@ -81,7 +82,7 @@ def endpaper_pieces(spec: JobSpec, treatment: Treatment, ledger: Ledger) -> list
             )
         )
     if ends.kind == "cloth_jointed":
-        bridge = ledger.value("joint.gap") if "joint.gap" in ledger.quantities else 2 * spec.binding.board
+        bridge = 2 * spec.binding.board if sizes.gap is None else sizes.gap
         pieces.append(
             make_piece(
                 ledger,
@@ -112,11 +113,11 @@ _HELD_WORDS = {
 }
 
 
-def _composed_pieces(spec: JobSpec, ends: ComposedEnds, ledger: Ledger) -> list[Piece]:
+def _composed_pieces(spec: JobSpec, ends: ComposedEnds, sizes: BoundSizes, ledger: Ledger) -> list[Piece]:
     """What composed endpapers are cut from, from the board inwards."""
     pieces = []
     leaf, height = ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height")
-    bridge = ledger.value("joint.gap") if "joint.gap" in ledger.quantities else 2 * spec.binding.board
+    bridge = 2 * spec.binding.board if sizes.gap is None else sizes.gap
     for number, each in enumerate(ends.elements, start=1):
         hook = HOOK if each.attached in ROUND_A_SECTION else 0.0
         strip = 2 * CLOTH_JOINT_ON_LEAF + bridge if each.what == "cloth_joint" else 2 * STRIP_ON_LEAF
@@ -164,6 +165,7 @@ def block_pieces(
     paper: PaperPlan,
     block: BlockPlan,
     sewing: SewingPlan,
+    sizes: BoundSizes,
     ledger: Ledger,
     *,
     lined: bool,
@@ -177,7 +179,9 @@ def block_pieces(
     pieces = _guards(spec, paper, block, ledger)
     spaces = clear_spaces(spec, block, sewing) if lined else []
     if lined and entries.mull:
-        pieces += _mull_between(spec, block, spaces, ledger) if spaces else _mull(spec, block, ledger)
+        pieces += (
+            _mull_between(spec, block, spaces, sizes, ledger) if spaces else _mull(spec, block, sizes, ledger)
+        )
     if lined and entries.linings:
         pieces += _linings(spec, block, spaces, ledger)
     if hollow and entries.hollow:
@@ -282,10 +286,10 @@ def _linings(spec: JobSpec, block: BlockPlan, spaces: Sequence[ClearSpace], ledg
 
 
 def _mull_between(
-    spec: JobSpec, block: BlockPlan, spaces: Sequence[ClearSpace], ledger: Ledger
+    spec: JobSpec, block: BlockPlan, spaces: Sequence[ClearSpace], sizes: BoundSizes, ledger: Ledger
 ) -> list[Piece]:
     """Mull in every space between raised cords, short of the end bands at head and tail."""
-    width = _mull_width(spec, block, ledger)
+    width = _mull_width(spec, block, sizes, ledger)
     pieces = []
     for space in spaces:
         less = SPACE_LESS if space.where == "between" else SPACE_LESS + MULL_SHORT
@@ -314,10 +318,10 @@ def _reckon_space(what: dict[Where, QuantityId], space: ClearSpace, less: Mm, le
     )
 
 
-def _mull_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
+def _mull_width(spec: JobSpec, block: BlockPlan, sizes: BoundSizes, ledger: Ledger) -> Mm:
     """Enter the width of the mull: over spine and joints, and on to the boards."""
     overlap = spec.block.mull_overlap
-    joint = ledger.value("joint.inset") if "joint.inset" in ledger.quantities else 0.0
+    joint = sizes.inset or 0.0
     terms = {
         "spine": _spine_width(block, ledger),
         "overlap": ledger.entry("on each board", overlap, "block.mull_overlap"),
@@ -333,8 +337,8 @@ def _mull_width(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> Mm:
     )
 
 
-def _mull(spec: JobSpec, block: BlockPlan, ledger: Ledger) -> list[Piece]:
-    width = _mull_width(spec, block, ledger)
+def _mull(spec: JobSpec, block: BlockPlan, sizes: BoundSizes, ledger: Ledger) -> list[Piece]:
+    width = _mull_width(spec, block, sizes, ledger)
     height = block.height - 2 * MULL_SHORT
     if height <= 0:
         return []

@@ -136,7 +136,7 @@ def _at_spine(spec: JobSpec, treatment: Treatment, sections: int, ledger: Ledger
         found["concertina"] = ledger.entry(
             "plies of the concertina", plies, "extras.concertina.thickness", "thickness"
         )
-    if "plates.spine" in ledger.quantities:
+    if spec.extras.plates and sections:
         lacking = ledger.value("plates.spine") - ledger.value("plates.fore_edge")
         found["guards"] = ledger.entry("guards less plates", lacking, "plates.gape", "thickness")
     return found

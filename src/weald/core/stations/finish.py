@@ -11,6 +11,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, make_piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger, School
+from weald.core.stations.bound_sizes import BoundSizes
 from weald.core.units import TOLERANCE, Mm
 
 LEAST_SPINE: Mm = 6.0
@@ -70,7 +71,9 @@ def spine_title(spec: JobSpec) -> str:
     return f"{finish.author} · {title}" if finish.author else title
 
 
-def reckon(spec: JobSpec, lettered: bool, banded: bool, ledger: Ledger) -> FinishPlan | None:
+def reckon(
+    spec: JobSpec, lettered: bool, banded: bool, sizes: BoundSizes, ledger: Ledger
+) -> FinishPlan | None:
     """Enter the sizes of spine, panels, type and ribbon.
 
     :param lettered: whether the binding has a spine to letter; ``banded`` whether it has bands.
@@ -87,15 +90,10 @@ def reckon(spec: JobSpec, lettered: bool, banded: bool, ledger: Ledger) -> Finis
             },
             rule="glued to the spine at the head, and long enough to be pulled by at the corner",
         )
-    if not lettered or "spine_board.width" not in ledger.quantities:
+    if not lettered or sizes.spine is None or sizes.tall is None:
         return None
-    width = ledger.reckon(
-        "finish.width",
-        ledger.value("spine_board.width"),
-        "as wide as the spine of the cover",
-    )
-    tall: QuantityId = "board.height" if "board.height" in ledger.quantities else "cover.height"
-    height = ledger.value(tall)
+    width = ledger.reckon("finish.width", sizes.spine, "as wide as the spine of the cover")
+    height, tall = sizes.tall
     spaces = panels_here(spec, height) if banded and spec.binding.bands.count else ()
     if finish.placed == "none":
         return FinishPlan(width, height, tall, spaces, None, None)
@@ -314,7 +312,7 @@ def _draw_bands(sketch: Sketch, plan: FinishPlan, show: Callable[[Mm], str]) -> 
 def _draw_field(sketch: Sketch, spec: JobSpec, plan: FinishPlan, part: Field, ledger: Ledger) -> None:
     middle, centre = plan.width / 2, part.top + part.height / 2
     along = part is plan.title and spec.finish.direction != "across"
-    if part is plan.title and "label.width" in ledger.quantities:
+    if part is plan.title and spec.finish.placed == "label":
         width, height = ledger.value("label.width"), ledger.value("label.height")
         label = box(middle - width / 2, centre - height / 2, width, height)
         sketch.area(label, "side_paper", "cut", "label.width label.height")

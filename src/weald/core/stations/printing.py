@@ -21,7 +21,7 @@ from weald.core.forme.layout import (
     unfolded_size,
 )
 from weald.core.forme.marks import Marker
-from weald.core.forme.page import place_content
+from weald.core.forme.page import ContentPlace, place_content
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation, plain_number
 from weald.core.paper import SHEET_SIZES, SheetGrain, with_spoilage
@@ -494,15 +494,28 @@ def _labels_lost(spec: JobSpec, plan: PrintingPlan) -> bool:
     return strips(unprintable) < strips(0.0)
 
 
+def _placed(spec: JobSpec) -> ContentPlace | None:
+    """Where a page of the text comes to lie on its leaf; nowhere without a text that was brought."""
+    page, leaf, text = spec.text.page, spec.leaf, spec.text
+    if page is None or text.blank_book:
+        return None
+    return place_content(
+        (page.width, page.height), (leaf.width, leaf.height), text.placing, text.anchor, True
+    )
+
+
+def reckon_scale(spec: JobSpec, ledger: Ledger) -> None:
+    """How much pages of a text that was brought are scaled."""
+    if place := _placed(spec):
+        how = "as it is" if place.scale == 1 else spec.text.placing
+        ledger.reckon("text.scale", 100 * place.scale, how)
+
+
 def mind_text(spec: JobSpec, ledger: Ledger) -> Iterator[Finding]:
     """What to mind about pages of the text that are not the size of the leaf."""
-    page, leaf, show = spec.text.page, spec.leaf, ledger.notation.length
-    if page is None or spec.text.blank_book:
+    place, page, leaf, show = _placed(spec), spec.text.page, spec.leaf, ledger.notation.length
+    if place is None or page is None:
         return
-    place = place_content(
-        (page.width, page.height), (leaf.width, leaf.height), spec.text.placing, spec.text.anchor, True
-    )
-    ledger.reckon("text.scale", 100 * place.scale, "as it is" if place.scale == 1 else spec.text.placing)
     differs = abs(page.width - leaf.width) > 0.5 or abs(page.height - leaf.height) > 0.5
     if differs and spec.text.placing == "as_is":
         cut = page.width > leaf.width + 0.5 or page.height > leaf.height + 0.5

@@ -4,14 +4,15 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from weald.core.drawing import TRIM_HATCH_ANGLE, Drawing, Sketch, box
-from weald.core.findings import Action, Finding, finding
+from weald.core.finding_words import FindingCode
+from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.folding.makeup import MakeUp
 from weald.core.folding.packet import FoldedPacket
 from weald.core.forme.page import ruled_area, ruling
 from weald.core.job.spec import JobSpec, length_of, made_up
 from weald.core.notation import Notation, counted
 from weald.core.reckoning import Ledger
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 DRAWN_RULES = 400
 
@@ -213,3 +214,23 @@ def draw(spec: JobSpec, text: TextPlan, ledger: Ledger) -> Drawing:
         rows=(0, 2, 2, 0),
         text=f"Two facing leaves of {show(width, True)} by {show(height, True)}; trims hatched.",
     )
+
+
+def mind_leaf(spec: JobSpec, ledger: Ledger) -> list[Finding]:
+    """A leaf as cut that is smaller than the finished page, or comes out smaller once it is trimmed."""
+    width, height = ledger.value("leaf.untrimmed_width"), ledger.value("leaf.untrimmed_height")
+    trim = spec.leaf.trim
+    left = width - trim.fore_edge, height - trim.head - trim.tail
+    if left[0] >= spec.leaf.width - TOLERANCE and left[1] >= spec.leaf.height - TOLERANCE:
+        return []
+    show = ledger.notation.length
+    short = width < spec.leaf.width - TOLERANCE or height < spec.leaf.height - TOLERANCE
+    seen = (width, height) if short else left
+    has, page = (
+        f"{show(seen[0])} × {show(seen[1], True)}",
+        f"{show(spec.leaf.width)} × {show(spec.leaf.height, True)}",
+    )
+    smaller: Patch = {"leaf.width": round(left[0], 4), "leaf.height": round(left[1], 4)}
+    actions = (Action("Make the page that size", smaller),) if min(left) > 0 else ()
+    code: FindingCode = "leaf.small" if short else "leaf.trimmed_small"
+    return [finding(code, "leaf.untrimmed_width", ledger.notation, has=has, page=page, actions=actions)]

@@ -11,7 +11,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Schema, Status
 from pydantic import Field
 
-from weald.core.bench.operation import WORKS
+from weald.core.book.operation import WORKS
 from weald.core.costs.costing import Costing
 from weald.core.costs.papers import PAPER_KINDS, PaperContent, read_paper
 from weald.core.costs.terms import Agreed, Bought, Terms, read_bought, read_terms

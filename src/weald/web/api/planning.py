@@ -7,7 +7,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Body, Query, Router
 from pydantic import TypeAdapter
 
-from weald.core.bench.cut import AtBench
+from weald.core.book.at_bench import AtBench
 from weald.core.extras.catalogue import ExtraRecord, every_extra
 from weald.core.findings import Finding
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec

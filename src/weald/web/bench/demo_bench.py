@@ -13,8 +13,8 @@ from typing import Any
 from django.contrib.auth.models import User
 from django.utils import timezone
 
-from weald.core.bench.operation import Operation
 from weald.core.bench.progress import EventKind
+from weald.core.book.operation import Operation
 from weald.web.accounts.services import notation_for
 from weald.web.bench.pictures import bring_picture
 from weald.web.bench.services import Happening, happened, planned_at_bench

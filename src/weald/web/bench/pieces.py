@@ -9,7 +9,8 @@ from typing import Any
 from django.contrib.auth.models import User
 from pydantic import TypeAdapter, ValidationError
 
-from weald.core.bench.cut import CutEvent, CutPiece, cut_so_far
+from weald.core.bench.cut import CutEvent, cut_so_far
+from weald.core.book.at_bench import CutPiece
 from weald.web.bench.models import BenchEvent
 from weald.web.jobs.models import Job
 

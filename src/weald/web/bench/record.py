@@ -8,9 +8,9 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 
-from weald.core.bench.operation import minutes_in_words
 from weald.core.bench.progress import EventKind
 from weald.core.bench.record import Recorded, RecordedEvent, record_of
+from weald.core.book.operation import minutes_in_words
 from weald.core.job.spec import read_spec
 from weald.core.notation import FOR_ANYBODY, Notation
 from weald.core.planning.again import made_again

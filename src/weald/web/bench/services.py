@@ -10,9 +10,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 
-from weald.core.bench.cut import AtBench, CutEvent, CutPiece, as_cut
+from weald.core.bench.cut import CutEvent, as_cut
 from weald.core.bench.measuring import OddMeasurementError, mind_measurement, what_follows
-from weald.core.bench.operation import Operation
 from weald.core.bench.progress import (
     TURNS,
     Event,
@@ -24,6 +23,8 @@ from weald.core.bench.progress import (
     cut_short,
     standings,
 )
+from weald.core.book.at_bench import AtBench, CutPiece
+from weald.core.book.operation import Operation
 from weald.core.errors import SpecError
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation

@@ -1,7 +1,8 @@
 """What an event at the bench says, for one who reads so."""
 
-from weald.core.bench.cut import CutPiece, size_words
+from weald.core.bench.cut import size_words
 from weald.core.bench.measuring import expected_words
+from weald.core.book.at_bench import CutPiece
 from weald.core.notation import Notation
 from weald.web.bench.models import BenchEvent
 

@@ -3,7 +3,7 @@
 from collections.abc import Collection
 from functools import lru_cache
 
-from weald.core.bench.cut import NOTHING_YET, AtBench
+from weald.core.book.at_bench import NOTHING_YET, AtBench
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan

@@ -8,7 +8,7 @@ from typing import Any, Literal, get_args
 
 from django.db.models import Q, QuerySet
 
-from weald.core.bench.operation import minutes_in_words
+from weald.core.book.operation import minutes_in_words
 from weald.core.notation import Notation
 from weald.core.shelf.stock import count_words
 from weald.web.accounts.models import Workshop

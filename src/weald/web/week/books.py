@@ -9,9 +9,9 @@ from typing import Any, cast
 
 from django.db.models import Q, QuerySet
 
-from weald.core.bench.cut import AtBench
-from weald.core.bench.operation import Operation
 from weald.core.bench.progress import Event, EventKind, standings
+from weald.core.book.at_bench import AtBench
+from weald.core.book.operation import Operation
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan

@@ -5,7 +5,7 @@
  * no screen, no network and no clock of its own; a key chosen here makes what is sent twice count once.
  */
 import type { BenchEntry, BenchReply, Standing, ToldReply } from "../../../api/client";
-import { ProblemError } from "../../../api/problem";
+import { type Outcome, type ProblemError, whyNot } from "../../../api/problem";
 import type { Keeper } from "../../../app/keeper";
 
 export interface Waiting {
@@ -114,7 +114,7 @@ export class Outbox {
       this.port.told(reply);
       return true;
     } catch (error) {
-      if (isAway(error)) {
+      if (KEPT_FOR.includes(whyNot(error))) {
         // what is tried again was told earlier than it is sent
         const waiting = this.state.waiting.map((each) =>
           each.entry.key === entry.key ? { at, entry: { ...entry, late: true } } : each,
@@ -172,8 +172,5 @@ export function seenCut(cut: BenchReply["cut"], waiting: readonly Waiting[]): Be
   }, cut);
 }
 
-/** The server, or the way to it, is not there just now; what was told is worth sending again. */
-function isAway(error: unknown): boolean {
-  if (!(error instanceof ProblemError)) return true;
-  return error.status === 0 || error.status === 429 || error.status === 401 || error.status >= 500;
-}
+/** What happened at the bench is kept until the server takes it or refuses it; nothing else loses it. */
+const KEPT_FOR: readonly Outcome[] = ["away", "busy", "signed_out", "failed"];

@@ -6,7 +6,7 @@ import { api, type PrintFile, type PrintPart, ProblemError, unwrap } from "../..
 import { ForBinders } from "../../../app/ViewOnly";
 import { useOptions } from "../../../app/choices";
 import { Button, Pick } from "../../../parts/controls";
-import { isBusy, POLL_MS } from "../../../parts/poll";
+import { isBusy, lookAfter } from "../../../api/pauses";
 import { useSession, useSnapshot } from "../../context";
 import { valueAt } from "../../paths";
 import { TryPrinter } from "./TryPrinter";
@@ -23,7 +23,7 @@ function usePrints(jobId: number) {
     queryKey: ["prints", jobId],
     queryFn: async () =>
       unwrap(await api.GET("/api/jobs/{job_id}/prints", { params: { path: { job_id: jobId } } })),
-    refetchInterval: (query) => (query.state.data?.some(isBusy) ? POLL_MS : false),
+    refetchInterval: ({ state }) => state.data?.some(isBusy) && lookAfter(state.dataUpdateCount),
   });
 }
 

@@ -2,9 +2,9 @@
 
 from dataclasses import replace
 
-from weald.core.bench.book import Book
-from weald.core.bench.operation import Trouble
 from weald.core.bench.step import Pause, Step
+from weald.core.book.book import Book
+from weald.core.book.operation import Trouble
 
 _LININGS = (
     "hollow",

@@ -1,9 +1,8 @@
 """Block and cover brought together, and what is done to the finished book."""
 
-from weald.core.bench.book import Book
-from weald.core.bench.operation import Trouble
 from weald.core.bench.step import Pause, Step
-from weald.core.job.paging import listed
+from weald.core.book.book import Book
+from weald.core.book.operation import Trouble
 
 
 def _pasted(book: Book) -> bool:
@@ -20,8 +19,7 @@ def _tooled(book: Book) -> bool:
 
 
 def _thumb_cuts(book: Book) -> int:
-    entries = book.spec.extras.thumb
-    return len(set(listed(entries.pages))) if entries and book.reckoned("thumb.pitch") else 0
+    return book.added.thumb_cuts
 
 
 BOOK = (
@@ -95,7 +93,6 @@ BOOK = (
         "Slips through their slits, or the cover's fold glued to the spine.",
         "book",
         "sewing",
-        when=lambda book: not book.structure.boards and book.structure.name != "saddle_stitch",
         tools=("awl", "bone folder"),
         rate=12.0,
         looks=("The block square in its cover, no leaf caught.",),
@@ -212,9 +209,7 @@ BOOK = (
         "A trial on an offcut first; heat and dwell are found there.",
         "book",
         "lettering",
-        when=lambda book: (
-            book.spec.finish_on_spine and book.structure.lettered and book.reckoned("title.length")
-        ),
+        when=lambda book: book.finish is not None and book.finish.title is not None,
         tools=("type or tools", "foil", "offcut"),
         fixed=15,
         rate=15.0,

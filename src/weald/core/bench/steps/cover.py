@@ -1,8 +1,8 @@
 """Boards and covers: cut, laminated, made up into a case, or laced on and covered."""
 
-from weald.core.bench.book import Book
-from weald.core.bench.operation import Trouble
 from weald.core.bench.step import Pause, Step
+from weald.core.book.book import Book
+from weald.core.book.operation import Trouble
 
 
 def _cased(book: Book) -> bool:
@@ -98,10 +98,7 @@ COVER = (
         "Larger than it will be seen, by its turn-ins; grain along the spine.",
         "cover",
         "boards",
-        when=lambda book: (
-            book.has("cover", "spine_piece", "side", "corner", "fore_edge_strip")
-            and book.structure.name != "saddle_stitch"
-        ),
+        when=lambda book: book.has("cover", "spine_piece", "side", "corner", "fore_edge_strip"),
         pieces=("cover", "spine_piece", "side", "corner", "fore_edge_strip"),
         tools=("knife", "steel rule"),
         rate=6.0,
@@ -178,11 +175,7 @@ COVER = (
         "Scored, it folds where it is meant to.",
         "cover",
         "boards",
-        when=lambda book: (
-            book.structure.name
-            in ("wrapper", "laced_card_case", "printed_case", "coverless_tapes", "long_stitch")
-            and book.has("cover")
-        ),
+        when=lambda book: book.has("cover"),
         tools=("bone folder", "steel rule"),
         rate=6.0,
         measures=("slit.length", "spine_board.width"),

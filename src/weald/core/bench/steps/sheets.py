@@ -1,8 +1,8 @@
 """From stock to folded and pressed sections, and the endpapers beside them."""
 
-from weald.core.bench.book import Book
-from weald.core.bench.operation import Trouble
 from weald.core.bench.step import Pause, Step
+from weald.core.book.book import Book
+from weald.core.book.operation import Trouble
 
 
 def _printed(book: Book) -> bool:
@@ -145,7 +145,7 @@ SHEETS = (
         "sheets",
         "sheets",
         pieces=("cover",),
-        when=lambda book: book.structure.name == "saddle_stitch" and book.has("cover"),
+        when=lambda book: book.has("cover"),
         tools=("knife", "steel rule", "bone folder"),
         rate=2.0,
         measures=("cover.leaf", "cover.width", "cover.height", "spine_board.width"),

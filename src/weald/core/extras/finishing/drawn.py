@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Material, Point, Sketch, box
 from weald.core.extras.finishing.setting import fitted_gap
 from weald.core.extras.finishing.template import (
@@ -14,7 +15,6 @@ from weald.core.extras.finishing.template import (
     named,
     words_of,
 )
-from weald.core.extras.protocol import Made
 from weald.core.job.extras.lettering import BoardFrame, Finishing, FrontLabel
 from weald.core.notation import counted
 from weald.core.units import Mm
@@ -24,9 +24,9 @@ WRAP: Mm = 15.0
 TURN = {"across": 0.0, "down": 90.0, "up": -90.0}
 
 
-def draw_spine(made: Made, template: Template) -> Drawing:
+def draw_spine(book: Book, template: Template) -> Drawing:
     """A strip to wrap round the spine: bands, panels, centre line, and every impression at true size."""
-    show, sketch = made.notation.figure, Sketch()
+    show, sketch = book.notation.figure, Sketch()
     width, height = template.width, template.height
     sketch.area(box(-WRAP, 0, width + 2 * WRAP, height), "paper", "cut", "finish.width")
     for x in (0.0, width):
@@ -55,7 +55,7 @@ def draw_spine(made: Made, template: Template) -> Drawing:
         "finish",
         "Finishing template, to wrap round the spine",
         rows=(1, 1, 1, rows),
-        text="; ".join(_told(made, line) for line in template.lines) or "Nothing is set in the panels yet.",
+        text="; ".join(_told(book, line) for line in template.lines) or "Nothing is set in the panels yet.",
     )
 
 
@@ -65,9 +65,9 @@ def _measured(template: Template) -> list[Mm]:
     return sorted({place for place in entries if place is not None})
 
 
-def _told(made: Made, line: LineHere) -> str:
-    entry, show = line.entry, made.notation.figure
-    what = words_of(made, entry) or entry.by or entry.what
+def _told(book: Book, line: LineHere) -> str:
+    entry, show = line.entry, book.notation.figure
+    what = words_of(book, entry) or entry.by or entry.what
     where = f"panel {entry.panel}" if entry.place is None else f"at {show(entry.place, True)}"
     return f"{where}: {what}, {show(line.set.length, True)} long"
 
@@ -106,20 +106,20 @@ def _draw_line(sketch: Sketch, line: LineHere) -> None:
         sketch.line(((at.left, centre), (at.left + at.width, centre)), "hidden", about)
 
 
-def draw_boards(made: Made, entries: Finishing) -> Iterator[Drawing]:
+def draw_boards(book: Book, entries: Finishing) -> Iterator[Drawing]:
     """Front and back boards with their frames and labels, the joint to the left of the front one."""
     for side in ("front", "back"):
         frames = [frame for frame in entries.frames if frame.side in (side, "both")]
         labels = entries.front if side == "front" else ()
         if frames or labels:
-            yield _draw_board(made, entries, side, frames, labels)
+            yield _draw_board(book, entries, side, frames, labels)
 
 
 def _draw_board(
-    made: Made, entries: Finishing, side: str, frames: Sequence[BoardFrame], labels: Sequence[FrontLabel]
+    book: Book, entries: Finishing, side: str, frames: Sequence[BoardFrame], labels: Sequence[FrontLabel]
 ) -> Drawing:
-    show, sketch = made.notation.figure, Sketch()
-    width, height = board_size(made, side)
+    show, sketch = book.notation.figure, Sketch()
+    width, height = board_size(book, side)
     sketch.area(box(0, 0, width, height), "cloth", "cut", "board.width board.height")
     for frame in frames:
         left, top, right, bottom = frame_edges(frame, side, (width, height))

@@ -3,11 +3,13 @@
 from collections.abc import Iterator
 
 from weald.core.bindings.protocol import Structure
+from weald.core.book.added import Added
+from weald.core.book.book import Book
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.extras.finishing.drawn import draw_boards, draw_spine
 from weald.core.extras.finishing.minding import mind
 from weald.core.extras.finishing.template import LabelHere, Template, make_template
-from weald.core.extras.protocol import Added, Extra, Made
+from weald.core.extras.protocol import Extra
 from weald.core.job.extras.lettering import Finishing, FinishingType, PanelLine
 from weald.core.job.spec import JobSpec
 from weald.core.pieces import Piece, PieceMaterial, make_piece
@@ -20,12 +22,12 @@ def suits(structure: Structure, spec: JobSpec) -> bool:
     return structure.boards and structure.lettered
 
 
-def reckon(made: Made) -> Added:
+def reckon(book: Book) -> Added:
     """Set every line, lay every label, and draw the template; what does not fit is said where it stands."""
-    entries, ledger = made.spec.extras.finishing or Finishing(), made.ledger
-    if made.finish is None:
+    entries, ledger = book.spec.extras.finishing or Finishing(), book.ledger
+    if book.finish is None:
         return Added()
-    template = make_template(made, entries, (made.finish.width, made.finish.height))
+    template = make_template(book, entries, (book.finish.width, book.finish.height))
     if template.lines:
         ledger.reckon(
             "finishing.longest",
@@ -34,46 +36,46 @@ def reckon(made: Made) -> Added:
             rule="as the letters measure; set it in the pallet and measure again",
         )
     drawings: list[Drawing] = []
-    if "finish" in made.drawn:
-        drawings += [draw_spine(made, template), *draw_boards(made, entries)]
-    return Added(_pieces(made, entries, template), tuple(drawings), tuple(mind(made, entries, template)))
+    if "finish" in book.drawn:
+        drawings += [draw_spine(book, template), *draw_boards(book, entries)]
+    return Added(_pieces(book, entries, template), tuple(drawings), tuple(mind(book, entries, template)))
 
 
-def finishing_pieces(made: Made) -> tuple[Piece, ...]:
+def finishing_pieces(book: Book) -> tuple[Piece, ...]:
     """The labels to cut, those of the spine first."""
-    entries = made.spec.extras.finishing
-    if entries is None or made.finish is None:
+    entries = book.spec.extras.finishing
+    if entries is None or book.finish is None:
         return ()
-    return _pieces(made, entries, make_template(made, entries, (made.finish.width, made.finish.height)))
+    return _pieces(book, entries, make_template(book, entries, (book.finish.width, book.finish.height)))
 
 
-def _pieces(made: Made, entries: Finishing, template: Template) -> tuple[Piece, ...]:
-    return (*_label_pieces(made, template), *_front_pieces(made, entries))
+def _pieces(book: Book, entries: Finishing, template: Template) -> tuple[Piece, ...]:
+    return (*_label_pieces(book, template), *_front_pieces(book, entries))
 
 
-def _label_pieces(made: Made, template: Template) -> Iterator[Piece]:
+def _label_pieces(book: Book, template: Template) -> Iterator[Piece]:
     for label in template.labels:
         place = label.place
         if min(place.width, place.height) > 0:
             yield make_piece(
-                made.ledger,
+                book.ledger,
                 f"panel_label_{label.number + 1}",
-                _label_name(made, label),
+                _label_name(book, label),
                 LABEL_MATERIAL[label.entry.material],
-                made.spec.copies,
+                book.spec.copies,
                 (place.width, place.height),
-                _label_how(made, label),
+                _label_how(book, label),
             )
 
 
-def _label_name(made: Made, label: LabelHere) -> str:
+def _label_name(book: Book, label: LabelHere) -> str:
     if label.entry.place is None:
         return f"Label, panel {label.entry.panel}"
-    return f"Label at {made.notation.length(label.entry.place, True)}"
+    return f"Label at {book.notation.length(label.entry.place, True)}"
 
 
-def _label_how(made: Made, label: LabelHere) -> str:
-    entry, show = label.entry, made.notation.length
+def _label_how(book: Book, label: LabelHere) -> str:
+    entry, show = label.entry, book.notation.length
     where = f"in panel {entry.panel}"
     if entry.place is not None:
         where = f"its middle {show(entry.place, True)} from the head"
@@ -82,15 +84,15 @@ def _label_how(made: Made, label: LabelHere) -> str:
     return f"{where}, as measured"
 
 
-def _front_pieces(made: Made, entries: Finishing) -> Iterator[Piece]:
+def _front_pieces(book: Book, entries: Finishing) -> Iterator[Piece]:
     for number, front in enumerate(entries.front, start=1):
         if front.material != "stamped":
             yield make_piece(
-                made.ledger,
+                book.ledger,
                 f"front_label_{number}",
                 "Label, front board",
                 LABEL_MATERIAL[front.material],
-                made.spec.copies,
+                book.spec.copies,
                 (front.width, front.height),
                 "pasted on the front board at its place",
             )

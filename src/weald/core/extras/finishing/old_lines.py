@@ -2,9 +2,9 @@
 
 from collections.abc import Iterator, Sequence
 
+from weald.core.book.book import Book
 from weald.core.extras.finishing.setting import set_words
 from weald.core.extras.finishing.template import named
-from weald.core.extras.protocol import Made
 from weald.core.findings import Finding, Patch, finding
 from weald.core.job.extras.lettering import Finishing, FinishingType, PanelLine
 from weald.core.job.extras.old_books import CopiedBook, OldLine
@@ -14,15 +14,15 @@ AS_GOOD: Mm = 0.5
 """A rule on a round spine cannot tell lines apart that differ by no more."""
 
 
-def take_lines(made: Made, old: CopiedBook) -> Patch:
+def take_lines(book: Book, old: CopiedBook) -> Patch:
     """What puts the old lines into the finishing template that are not there yet.
 
     Where no type is owned yet, each is set in one of its own, as high as it was and as wide as makes it as
     long; so the template shows where its letters stood. No other title is lettered besides.
     """
-    if not (made.structure.boards and made.structure.lettered):
+    if not (book.structure.boards and book.structure.lettered):
         return {}
-    entries = made.spec.extras.finishing or Finishing()
+    entries = book.spec.extras.finishing or Finishing()
     there = [_key(line) for line in entries.lines]
     missing = [line for line in old.lettering if line.text and _key(line) not in there]
     if not missing:
@@ -70,9 +70,9 @@ def _within(size: Mm, least: Mm, most: Mm) -> Mm:
     return min(most, max(least, round(size, 3)))
 
 
-def differing_lines(made: Made, old: Sequence[OldLine]) -> Iterator[Finding]:
+def differing_lines(book: Book, old: Sequence[OldLine]) -> Iterator[Finding]:
     """Lines that come to another length or height in the type they are set in than they had."""
-    entries = made.spec.extras.finishing
+    entries = book.spec.extras.finishing
     if entries is None:
         return
     keys = [_key(each) for each in entries.lines]
@@ -86,7 +86,7 @@ def differing_lines(made: Made, old: Sequence[OldLine]) -> Iterator[Finding]:
         length = set_words(line.text, type).length
         there = length if line.long is None else line.long
         if abs(length - there) > AS_GOOD or abs(type.capital - line.high) > AS_GOOD:
-            show = made.notation
+            show = book.notation
             yield finding(
                 "copied.lettering",
                 f"extras.finishing.lines.{number}.by",

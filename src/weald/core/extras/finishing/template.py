@@ -5,8 +5,8 @@ from dataclasses import dataclass
 from typing import TypeVar
 
 from weald.core.block.bands import Band, Panel, bands_here, panels_here
+from weald.core.book.book import Book
 from weald.core.extras.finishing.setting import SetLine, most_repeats, set_tools, set_words, stacked
-from weald.core.extras.protocol import Made
 from weald.core.job.extras.lettering import (
     BoardFrame,
     Finishing,
@@ -89,17 +89,17 @@ class Template:
         return (across, along) if entry.runs == "across" else (along, across)
 
 
-def make_template(made: Made, entries: Finishing, size: tuple[Mm, Mm]) -> Template:
+def make_template(book: Book, entries: Finishing, size: tuple[Mm, Mm]) -> Template:
     """Set every line and lay every label.
 
     :param size: of the spine, between the joints and from head to tail of the boards.
     """
     width, height = size
-    crossed = made.structure.banded and bool(made.spec.binding.bands.count)
-    panels = panels_here(made.spec, height) if crossed else (Panel(1, 0.0, height),)
-    bands = bands_here(made.spec, height) if crossed else ()
+    crossed = book.structure.banded and bool(book.spec.binding.bands.count)
+    panels = panels_here(book.spec, height) if crossed else (Panel(1, 0.0, height),)
+    bands = bands_here(book.spec, height) if crossed else ()
     bare = Template(width, height, entries.margin, bands, panels, (), ())
-    lines = tuple(sorted(_lines(made, entries, bare), key=lambda line: line.number))
+    lines = tuple(sorted(_lines(book, entries, bare), key=lambda line: line.number))
     return Template(width, height, entries.margin, bands, panels, lines, tuple(_labels(entries, bare)))
 
 
@@ -108,9 +108,9 @@ def panel_of(panels: Sequence[Panel], number: int) -> Panel | None:
     return next((each for each in panels if each.number == number), None)
 
 
-def words_of(made: Made, line: PanelLine) -> str:
+def words_of(book: Book, line: PanelLine) -> str:
     """What a line says: its own words, or the book's."""
-    spec = made.spec
+    spec = book.spec
     usual = {
         "title": spec.finish.title or spec.title,
         "author": spec.finish.author,
@@ -126,11 +126,11 @@ def named(owned: Sequence[Owned], name: str) -> Owned | None:
     return next((each for each in owned if each.name == name), None)
 
 
-def set_line(made: Made, entries: Finishing, line: PanelLine, room: Mm) -> SetLine | None:
+def set_line(book: Book, entries: Finishing, line: PanelLine, room: Mm) -> SetLine | None:
     """A line set with what there is; nothing where the type or the tool is not among it."""
     if line.what not in ("tool", "line"):
         type = named(entries.types, line.by)
-        return set_words(words_of(made, line), type) if type else None
+        return set_words(words_of(book, line), type) if type else None
     tools = [tool for tool in entries.tools if tool.line == (line.what == "line")]
     tool = named(tools, line.by)
     if tool is None:
@@ -141,13 +141,13 @@ def set_line(made: Made, entries: Finishing, line: PanelLine, room: Mm) -> SetLi
     return set_tools(tool, repeats, line.gap)
 
 
-def _lines(made: Made, entries: Finishing, spine: Template) -> Iterator[LineHere]:
+def _lines(book: Book, entries: Finishing, spine: Template) -> Iterator[LineHere]:
     """Lines with a place of their own stand there; all others in the middle of their panel, stacked."""
     stacks: dict[int, list[tuple[int, PanelLine, SetLine]]] = {}
     for number, line in enumerate(entries.lines):
         if line.place is None and panel_of(spine.panels, line.panel) is None:
             continue
-        set = set_line(made, entries, line, spine.room(line)[0])
+        set = set_line(book, entries, line, spine.room(line)[0])
         if set is None:
             continue
         if line.place is None:
@@ -200,9 +200,9 @@ def front_edges(label: FrontLabel, size: tuple[Mm, Mm]) -> tuple[Mm, Mm, Mm, Mm]
     return left, label.head, left + label.width, label.head + label.height
 
 
-def board_size(made: Made, side: str) -> tuple[Mm, Mm]:
+def board_size(book: Book, side: str) -> tuple[Mm, Mm]:
     """Width and height of the board of a side."""
-    ledger = made.ledger
-    if side == "back" and "back_board.width" in ledger.quantities:
-        return ledger.value("back_board.width"), ledger.value("back_board.height")
-    return ledger.value("board.width"), ledger.value("board.height")
+    boards = book.bound.sizes.boards
+    if boards is None:
+        raise ValueError("A book without boards has no side to tool.")
+    return boards.back if side == "back" else boards.front

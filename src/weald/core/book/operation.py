@@ -1,5 +1,6 @@
 """What is done in one go at the bench, and the wait after it."""
 
+from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.quantities import QuantityId
@@ -176,3 +177,45 @@ class Operation:
     def takes(self) -> Minutes:
         """Minutes from its beginning until what comes after it may begin."""
         return self.minutes + (self.wait.usual if self.wait else 0.0)
+
+
+@dataclass(frozen=True, slots=True)
+class OrderOfWork:
+    """The operations of a book, and those it does without."""
+
+    operations: tuple[Operation, ...]
+    left_out: tuple[LeftOut, ...]
+
+
+NO_WORK = OrderOfWork((), ())
+
+
+SIDES = ("front", "back")
+
+
+@dataclass(frozen=True, slots=True)
+class SheetSize:
+    """A size of the sheet, and the quantity it comes from."""
+
+    quantity: QuantityId
+    label: str
+    shown: str
+
+
+@dataclass(frozen=True, slots=True)
+class CasingIn:
+    """The casing-in sheet in words.
+
+    :param sides: the ticks of one side, to be gone through for the front and again for the back.
+    :param ends: those after both.
+    """
+
+    sizes: tuple[SheetSize, ...]
+    sides: tuple[LookAt, ...]
+    ends: tuple[LookAt, ...]
+
+    @property
+    def ticks(self) -> dict[str, str]:
+        """Every tick there is on the sheet, front and back, with its words."""
+        both = {f"{look.id}.{side}": look.text for side in SIDES for look in self.sides}
+        return both | {look.id: look.text for look in self.ends}
