@@ -4665,7 +4665,7 @@ export interface components {
              * @default paper
              * @enum {string}
              */
-            sides: "cloth" | "paper";
+            sides: "paper" | "cloth";
             /**
              * Sides lie over by
              * @default 2
@@ -11579,7 +11579,7 @@ export interface components {
              * Sides covered in
              * @enum {string}
              */
-            sides?: "cloth" | "paper";
+            sides?: "paper" | "cloth";
             /** Sides lie over by */
             sides_over?: (number | string) | string;
             /** Corners’ leg */

@@ -45,10 +45,6 @@ GRADE_WORDS: dict[Grade, str] = {
     grade: f"{grade.value}, {width:g} × {height:g} in" for grade, (width, height) in BASIC_SIZE_INCHES.items()
 }
 
-GREYBOARD_GSM_PER_MM: Gsm = 640.0
-COVER_GSM_PER_MM: dict[str, Gsm] = {"cloth": 600.0, "leather": 870.0, "paper": 800.0, "card": 780.0}
-"""What a covering weighs, for each millimetre of its thickness."""
-
 
 @dataclass(frozen=True, slots=True)
 class NamedSize:

@@ -3,7 +3,8 @@
 from collections.abc import Sequence
 from typing import Literal
 
-from weald.core.drawing import Drawing, Material, Sketch, box
+from weald.core.drawing import Drawing, Sketch, box
+from weald.core.materials import MATERIALS, PieceMaterial
 from weald.core.notation import Notation
 from weald.core.reckoning import Ledger
 from weald.core.records import record
@@ -15,18 +16,6 @@ GRAIN_NEEDED: dict[PieceGrain, str] = {
     "width": "along width",
     "any": "either way",
 }
-PieceMaterial = Literal[
-    "paper",
-    "endpaper",
-    "board",
-    "cloth",
-    "leather",
-    "side_paper",
-    "card",
-    "mull",
-    "kraft",
-    "support",
-]
 
 
 @record(frozen=True, slots=True)
@@ -73,20 +62,6 @@ class Piece:
     def cut_height(self) -> Mm:
         """The height it is cut to."""
         return self.height + self.higher
-
-
-MATERIAL_FILLS: dict[PieceMaterial, Material] = {
-    "paper": "paper",
-    "endpaper": "paper_inner",
-    "board": "board",
-    "cloth": "cloth",
-    "leather": "leather",
-    "side_paper": "side_paper",
-    "card": "card",
-    "mull": "lining",
-    "kraft": "lining",
-    "support": "lining",
-}
 
 
 def make_piece(
@@ -242,7 +217,7 @@ def _placed(
 
 def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, number: int, letters: Mm) -> None:
     shape = box(left, top, piece.width, piece.height)
-    sketch.area(shape, MATERIAL_FILLS[piece.material], "cut")
+    sketch.area(shape, MATERIALS[piece.material].drawn, "cut")
     if piece.grain != "any":
         upright = (piece.grain == "height") != (piece.grain_right is False)
         sketch.grain(shape, 90 if upright else 0)

@@ -11,8 +11,9 @@ from dataclasses import dataclass
 from typing import Any
 
 from weald.core.errors import SpecError, WealdError
+from weald.core.materials import STOCK_KINDS, StockKind
 from weald.core.notation import Notation, plain_number
-from weald.core.shelf.stock import MM_PER_METRE, USUAL_FORM, StockItem, StockKind, read_count, read_stock
+from weald.core.shelf.stock import MM_PER_METRE, StockItem, read_count, read_stock
 from weald.exchange.pieces_csv import harmless
 
 COLUMNS = (
@@ -149,7 +150,7 @@ def _entries(cells: dict[str, str]) -> dict[str, Any]:
     kind: StockKind = cells.get("kind", "").lower().replace(" ", "_") or "paper"  # type: ignore[assignment]
     data: dict[str, Any] = {
         "kind": kind,
-        "form": cells.get("form", "").lower() or USUAL_FORM.get(kind, "sheet"),
+        "form": cells.get("form", "").lower() or (STOCK_KINDS[kind].form if kind in STOCK_KINDS else "sheet"),
     }
     for column in ("name", "colour", "place", "note", "grain"):
         if cells.get(column):

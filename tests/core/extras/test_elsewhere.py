@@ -12,7 +12,7 @@ from tests.core.test_drawings import areas, drawing, size
 from weald.core.extras.elsewhere import cover_of, sizes_of
 from weald.core.job.extras.elsewhere import Edition
 from weald.core.job.spec import read_spec
-from weald.core.paper import GREYBOARD_GSM_PER_MM
+from weald.core.materials import GREYBOARD_GSM_PER_MM
 
 
 def said(*editions: dict[str, Any], pages: int = 200) -> set[str]:

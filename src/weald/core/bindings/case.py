@@ -18,7 +18,8 @@ from weald.core.bindings.pastedown import reckon_pastedown
 from weald.core.bindings.protocol import COVER_STUFF, Bound
 from weald.core.job.binding import Covering
 from weald.core.job.spec import JobSpec
-from weald.core.pieces import Piece, PieceMaterial, make_piece
+from weald.core.materials import COVERS, PieceMaterial
+from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull
 from weald.core.stations.bound_sizes import Boards, BoundSizes
@@ -188,7 +189,7 @@ def on_each_board(
 def infills(covering: Covering, spec: JobSpec, sizes: BoardSizes, ledger: Ledger) -> list[Piece]:
     """Paper that levels thick leather: between its pieces outside, and between its turn-ins inside."""
     binding = spec.binding
-    if binding.material != "leather" or binding.cover_thickness < INFILL_FROM:
+    if not COVERS[binding.material].levelled or binding.cover_thickness < INFILL_FROM:
         return []
     inside = max(0.0, ledger.value("turn_in.inside"))
     pieces = []

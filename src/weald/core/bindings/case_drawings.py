@@ -6,6 +6,7 @@ from collections.abc import Callable, Sequence
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.coverings import CoverPart
 from weald.core.drawing import FIGURES_ACROSS, Drawing, Point, Sketch, box, dimension_rows
+from weald.core.materials import MATERIALS
 from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_drawings import arc_points, shoulder_back
@@ -29,7 +30,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         outline = [(x + side, y + turn) for x, y in part.outline]
         about = "cover.width cover.height corner.cut" if part.id == "cover" else f"piece.{part.id}"
         sketch.area(outline, part.fill, "cut", about)
-        if part.material != "leather":
+        if MATERIALS[part.material].grained:
             sketch.grain(outline, 90)
     if len(parts) == 1:
         sheet = box(0, 0, width, height)

@@ -19,7 +19,7 @@ from weald.core.bindings.closing import ClosedCase, CutCase, Hinge, close_case
 from weald.core.bindings.joint import backed_gap, backed_inset, gap_for_inset, inset_for_gap, thicker
 from weald.core.job.binding import Covering
 from weald.core.job.spec import JobSpec
-from weald.core.paper import COVER_GSM_PER_MM, GREYBOARD_GSM_PER_MM
+from weald.core.materials import COVERS, GREYBOARD_GSM_PER_MM
 from weald.core.quantities import CLOSED, CLOSED_BACK
 from weald.core.reckoning import Ledger, Term
 from weald.core.stations.block_plan import BlockPlan
@@ -516,7 +516,7 @@ def reckon_weight(
     areas = sum(wide * high for wide, high in (boards.front, boards.back))
     board_gsm = areas / 1e6 * (GREYBOARD_GSM_PER_MM * thick + _lining_gsm(spec))
     spine = GREYBOARD_GSM_PER_MM * spine_volume * height / 1e6
-    weighs = COVER_GSM_PER_MM[spec.binding.material] * spec.binding.cover_thickness
+    weighs = COVERS[spec.binding.material].weighs * spec.binding.cover_thickness
     cover = weighs * ledger.value("cover.height") * cover_width / 1e6
     ledger.reckon(
         "book.weight",

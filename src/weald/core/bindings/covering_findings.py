@@ -5,6 +5,7 @@ import math
 from weald.core.bindings.coverings import CORNER_PART, Ground, corner_leg
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.binding import Binding, Covering
+from weald.core.materials import COVERS
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm
 
@@ -126,7 +127,7 @@ def mind_covering(covering: Covering, binding: Binding, ground: Ground, ledger: 
                     else (),
                 )
             )
-    if binding.material == "cloth" and binding.overlap < USUAL_OVERLAP[0] - TOLERANCE:
+    if COVERS[binding.material].holds and binding.overlap < USUAL_OVERLAP[0] - TOLERANCE:
         found.append(
             finding("overlap.small", "binding.overlap", ledger.notation, overlap=show(binding.overlap, True))
         )

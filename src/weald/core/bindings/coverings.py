@@ -10,12 +10,11 @@ from dataclasses import dataclass, replace
 
 from weald.core.drawing import Material, Point, box
 from weald.core.job.binding import Binding, Covering
-from weald.core.pieces import MATERIAL_FILLS, Piece, PieceMaterial, make_piece
+from weald.core.materials import COVERS, MATERIALS, PieceMaterial
+from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm
 
-SIDES: dict[str, PieceMaterial] = {"cloth": "cloth", "paper": "side_paper"}
-COVERS: dict[str, PieceMaterial] = {"cloth": "cloth", "leather": "leather", "paper": "side_paper"}
 CORNER_PART = 0.28
 """A corner's leg on the board, as a part of its height; ¼ to ⅓ is usual."""
 
@@ -33,7 +32,7 @@ class CoverPart:
     @property
     def fill(self) -> Material:
         """What it is drawn as."""
-        return MATERIAL_FILLS[self.material]
+        return MATERIALS[self.material].drawn
 
     @property
     def left(self) -> Mm:
@@ -106,7 +105,7 @@ def corner_leg(binding: Binding, height: Mm) -> Mm:
 
 def cover_parts(covering: Covering, binding: Binding, ground: Ground) -> tuple[CoverPart, ...]:
     """The pieces of a covering where they lie, those underneath first."""
-    main, sides = COVERS[binding.material], SIDES[binding.sides]
+    main, sides = COVERS[binding.material].cut_from, COVERS[binding.sides].cut_from
     turn, side, height, width = ground.turn_in, ground.side, ground.height, ground.width
     if covering in ("full", "three_piece"):
         outline = _cut_corners(-side, width + side, ground, cut_left=True, cut_right=True)
@@ -242,7 +241,7 @@ def cover_pieces(parts: tuple[CoverPart, ...], binding: Binding, copies: int, le
     pieces = []
     for (id, label, *_), alike in kinds.items():
         part = alike[0]
-        more = binding.paring if part.material == "leather" else 0.0
+        more = binding.paring if MATERIALS[part.material].pared else 0.0
         how = part.how
         if more:
             how += f"; {ledger.notation.length(more, True)} more each way for paring"
@@ -257,7 +256,7 @@ def cover_pieces(parts: tuple[CoverPart, ...], binding: Binding, copies: int, le
                 size,
                 how,
                 thickness=binding.cover_thickness,
-                grain="any" if part.material == "leather" else "height",
+                grain="height" if MATERIALS[part.material].grained else "any",
             )
         )
     return pieces

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from weald.core.bindings.case_schools import reckon_spine_width, reckon_squares
 from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.job.spec import JobSpec
-from weald.core.paper import COVER_GSM_PER_MM
+from weald.core.materials import CARD_GSM_PER_MM
 from weald.core.pieces import Piece, make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
@@ -88,7 +88,7 @@ def reckon_cover(spec: JobSpec, cover: FlatCover, ledger: Ledger) -> FlatCover:
     area = cover.width * cover.height / 1e6
     ledger.reckon(
         "book.weight",
-        cover.block.leaf_mass + area * COVER_GSM_PER_MM["card"] * spec.binding.cover_thickness,
+        cover.block.leaf_mass + area * CARD_GSM_PER_MM * spec.binding.cover_thickness,
         "leaves + cover, each area × its weight",
         rule="card weighs about 0.78 g/cm³",
     )

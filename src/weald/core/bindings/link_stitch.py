@@ -3,12 +3,12 @@
 from weald.core.bindings import pictures
 from weald.core.bindings.case import board_pieces, on_each_board
 from weald.core.bindings.case_sizes import reckon_back_board, reckon_heights, reckon_weight
-from weald.core.bindings.coverings import COVERS
 from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.job.spec import JobSpec
+from weald.core.materials import COVERS
 from weald.core.reckoning import Ledger
 from weald.core.shelf.grain import mind_bow, reckon_pull
 from weald.core.stations.block_drawings import draw_section
@@ -59,7 +59,12 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
         *on_each_board(
             ledger,
             [(wide + turned[0], high + turned[1]) for wide, high in sizes],
-            ("cover", "Board cover", COVERS[binding.material], "by itself, turned in on all four sides"),
+            (
+                "cover",
+                "Board cover",
+                COVERS[binding.material].cut_from,
+                "by itself, turned in on all four sides",
+            ),
             spec.copies,
             thickness=binding.cover_thickness,
         ),

@@ -8,8 +8,8 @@ docs/craft.md.
 from weald.core.adhesives import ADHESIVES, adhesive_for
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.spec import JobSpec
+from weald.core.materials import PAPER_GROWTH_ACROSS
 from weald.core.reckoning import Ledger
-from weald.core.shelf.grain import PAPER_GROWTH_ACROSS
 from weald.core.units import TOLERANCE, Mm
 
 DRY_STRIP: Mm = 4.0

@@ -11,6 +11,7 @@ from weald.core.findings import Finding, Patch
 from weald.core.job.binding import Covering, StructureName
 from weald.core.job.block import BackName, SewingMethod, ShoulderName
 from weald.core.job.spec import JobSpec
+from weald.core.materials import COVERS
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan, Treatment
@@ -126,7 +127,9 @@ class Structure:
         if spec.extras.self_cover is not None:
             return False
         whole = self.covering(spec) in ("full", "three_piece")
-        return self.printed or (self.boards and self.lettered and whole and spec.binding.material == "paper")
+        return self.printed or (
+            self.boards and self.lettered and whole and COVERS[spec.binding.material].printed
+        )
 
     def covering(self, spec: JobSpec) -> Covering:
         """The covering decided, where it goes with this structure, else its first."""

@@ -12,6 +12,7 @@ from weald.core.drawing import Drawing, Sketch
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.binding import Covering
 from weald.core.job.spec import JobSpec
+from weald.core.materials import MATERIALS
 from weald.core.notation import Notation, counted
 from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
@@ -93,7 +94,7 @@ def _mind_false_bands(spec: JobSpec, notation: Notation) -> list[Finding]:
 
 def _longer(piece: Piece, take_up: Mm, ledger: Ledger) -> Piece:
     """Leather over the spine, longer by what the bands draw in."""
-    if piece.material != "leather" or piece.id not in ("cover", "spine_piece"):
+    if not MATERIALS[piece.material].pared or piece.id not in ("cover", "spine_piece"):
         return piece
     height = piece.height + take_up
     show = ledger.notation.length

@@ -6,7 +6,7 @@ from weald.core.block.holes import Hole
 from weald.core.block.stab import StabWork, sew_stab, stab_work
 from weald.core.drawing import Drawing, Sketch, box
 from weald.core.job.spec import JobSpec
-from weald.core.paper import COVER_GSM_PER_MM
+from weald.core.materials import CARD_GSM_PER_MM
 from weald.core.pieces import make_piece
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
@@ -22,7 +22,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
     height = ledger.reckon("cover.height", block.height, "{height}", {"height": ledger.ref("block.height")})
     ledger.reckon(
         "book.weight",
-        block.leaf_mass + 2 * width * height / 1e6 * COVER_GSM_PER_MM["card"] * spec.binding.cover_thickness,
+        block.leaf_mass + 2 * width * height / 1e6 * CARD_GSM_PER_MM * spec.binding.cover_thickness,
         "leaves + covers, each area × its weight",
     )
     piece = make_piece(

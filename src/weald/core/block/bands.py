@@ -12,6 +12,7 @@ from weald.core.findings import Action, Finding, finding
 from weald.core.job.binding import Bands
 from weald.core.job.extras.backs import BandsMeasured
 from weald.core.job.spec import JobSpec
+from weald.core.materials import COVERS
 from weald.core.notation import counted
 from weald.core.reckoning import Ledger
 from weald.core.units import Mm
@@ -79,12 +80,12 @@ def panel_height(bands: Bands, height: Mm) -> Mm:
 
 def reckon_bands(spec: JobSpec, ledger: Ledger) -> Mm:
     """Enter the panels, and give back what leather is drawn in; the boards' height is reckoned before."""
-    bands, leather = spec.binding.bands, spec.binding.material == "leather"
+    bands, moulded = spec.binding.bands, COVERS[spec.binding.material].moulded
     if not bands.count:
         return 0.0
     height = ledger.ref("board.height")
     if spec.extras.bands and spec.extras.bands.bands:
-        return _reckon_own(spec.extras.bands, leather, ledger)
+        return _reckon_own(spec.extras.bands, moulded, ledger)
     terms = {
         "height": height,
         "more": ledger.entry("more at the tail", bands.tail_more, "binding.bands.tail_more"),
@@ -98,7 +99,7 @@ def reckon_bands(spec: JobSpec, ledger: Ledger) -> Mm:
         terms,
         rule="the tail panel is taller by {mm:3–6}, or the spine looks as if it slid down",
     )
-    if not leather:
+    if not moulded:
         return 0.0
     return ledger.reckon(
         "bands.take_up",
@@ -109,9 +110,9 @@ def reckon_bands(spec: JobSpec, ledger: Ledger) -> Mm:
     )
 
 
-def _reckon_own(own: BandsMeasured, leather: bool, ledger: Ledger) -> Mm:
+def _reckon_own(own: BandsMeasured, moulded: bool, ledger: Ledger) -> Mm:
     """What leather is drawn in over bands each of its own width."""
-    if not leather:
+    if not moulded:
         return 0.0
     wide = sum(each.width for each in own.bands)
     return ledger.reckon(

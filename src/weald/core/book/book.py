@@ -20,6 +20,7 @@ from weald.core.covers.art import CoverArt
 from weald.core.drawing import Drawing
 from weald.core.findings import Patch
 from weald.core.job.spec import JobSpec
+from weald.core.materials import MATERIALS
 from weald.core.notation import Notation
 from weald.core.pieces import Piece
 from weald.core.press.press import Press
@@ -113,7 +114,7 @@ class Book:
     @property
     def leather(self) -> bool:
         """Whether any of its covering is leather."""
-        return any(piece.material == "leather" for piece in self.pieces)
+        return any(MATERIALS[piece.material].soaked for piece in self.pieces)
 
     @property
     def tall(self) -> bool:

@@ -10,7 +10,8 @@ from pydantic import TypeAdapter
 from weald.core.cutting.askew import askew
 from weald.core.cutting.layout import Layout
 from weald.core.cutting.order import Blank, CuttingOrder, Shears, Stock, check_sizes, unplaceable
-from weald.core.pieces import Piece, PieceGrain, PieceMaterial
+from weald.core.materials import PieceMaterial
+from weald.core.pieces import Piece, PieceGrain
 from weald.core.shelf.stock import OnShelf
 from weald.core.units import Mm
 from weald.core.upgrades import Data, Format

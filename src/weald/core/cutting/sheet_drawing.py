@@ -6,9 +6,9 @@ from weald.core.cutting.cuts import cut_list
 from weald.core.cutting.layout import CutSheet, Part
 from weald.core.cutting.order import Blank
 from weald.core.drawing import Drawing, Material, Sketch, box
+from weald.core.materials import MATERIALS, PieceMaterial
 from weald.core.notation import Notation
 from weald.core.paper import grain_word
-from weald.core.pieces import MATERIAL_FILLS, PieceMaterial
 from weald.core.units import Mm
 
 NUMBER = 0.008
@@ -33,7 +33,7 @@ def draw_sheet(
     outline = box(0, 0, sheet.width, sheet.height)
     sketch.area(outline, "waste", about=f"sheet.{number}")
     for part in sheet.parts:
-        _draw_part(sketch, part, blanks, MATERIAL_FILLS[material], TALLEST * sides, notation)
+        _draw_part(sketch, part, blanks, MATERIALS[material].drawn, TALLEST * sides, notation)
     if sheet.grain:
         sketch.grain(outline, 90 if sheet.grain == "height" else 0)
     steps = cut_list(sheet.region).steps

@@ -18,8 +18,8 @@ from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.elsewhere import Edition, Elsewhere
 from weald.core.job.spec import JobSpec
+from weald.core.materials import GREYBOARD_GSM_PER_MM
 from weald.core.notation import Notation
-from weald.core.paper import GREYBOARD_GSM_PER_MM
 from weald.core.stations.finish import LEAST_SPINE, SPINE_SAFETY, spine_title
 from weald.core.units import Mm
 

@@ -15,6 +15,7 @@ from weald.core.extras.protocol import Extra
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.extras.covers import SkinOutline, SkinPoint
 from weald.core.job.spec import JobSpec
+from weald.core.materials import COVERS, MATERIALS
 from weald.core.units import Mm
 
 LEAST_POINTS = 3
@@ -26,7 +27,7 @@ Sized = tuple[str, Mm, Mm]
 
 def suits(structure: Structure, spec: JobSpec) -> bool:
     """What is covered in leather."""
-    return structure.boards and spec.binding.material == "leather"
+    return structure.boards and not COVERS[spec.binding.material].record.grained
 
 
 def reckon(book: Book) -> Added:
@@ -40,7 +41,7 @@ def reckon(book: Book) -> Added:
     wanted = tuple(
         (f"{piece.label} {number}" if piece.count > 1 else piece.label, piece.cut_width, piece.cut_height)
         for piece in book.bound.pieces
-        if piece.material == "leather" and min(piece.cut_width, piece.cut_height) > 0
+        if not MATERIALS[piece.material].grained and min(piece.cut_width, piece.cut_height) > 0
         for number in range(1, piece.count + 1)
     )[:MOST]
     laid, without, pieced = _lay(outline, wanted, skin.apart, skin.overlap if skin.pieced else None)

@@ -1,12 +1,13 @@
 """What was decided about the binding: boards, squares, joints, linings, bands, coverings."""
 
-from typing import Annotated, ClassVar, Literal
+from typing import Annotated, ClassVar, Literal, get_args
 
 from pydantic import Field
 
 from weald.core.job.asking import Asking
 from weald.core.job.entries import Entries, Length, Name, Size
 from weald.core.job.entry import Asked, Entry, Gauged, Usual
+from weald.core.materials import COVERS, CoverMaterial
 from weald.core.paper import calliper_from_bulk
 from weald.core.units import Mm
 
@@ -112,8 +113,8 @@ COVERING_WORDS: dict[Covering, str] = {
     "fore_edge": "half, with fore-edge strips",
     "three_piece": "full, over boards joined by a strip",
 }
-CoverMaterial = Literal["cloth", "leather", "paper"]
-MATERIAL_WORDS: dict[CoverMaterial, str] = {"cloth": "cloth", "leather": "leather", "paper": "paper"}
+SideMaterial = Literal["paper", "cloth"]
+MATERIAL_WORDS = {material: record.title for material, record in COVERS.items()}
 StructureName = Literal[
     "saddle_stitch",
     "pamphlet_case",
@@ -342,7 +343,7 @@ class Binding(Entries):
         Entry(
             "cover",
             "For paring",
-            asked=lambda asking: _covered(asking) and asking.spec.binding.material == "leather",
+            asked=lambda asking: _covered(asking) and COVERS[asking.spec.binding.material].record.pared,
             part="cover",
             rule="Covering",
         ),
@@ -361,12 +362,12 @@ class Binding(Entries):
         ),
     ] = 30.0
     sides: Annotated[
-        Literal["cloth", "paper"],
+        SideMaterial,
         Field(title="Sides covered in"),
         Entry(
             "cover_pieces",
             "Sides of",
-            options={"paper": "paper", "cloth": "cloth"},
+            options={side: MATERIAL_WORDS[side] for side in get_args(SideMaterial)},
             asked=_in_pieces,
             part="side",
         ),

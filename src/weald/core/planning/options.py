@@ -8,14 +8,15 @@ from pydantic.fields import FieldInfo
 
 from weald.core.job.fields import Option, columns_in, entries_in, options_in
 from weald.core.job.spec import JobSpec
+from weald.core.materials import STOCK_KINDS
 from weald.core.notation import Notation
 from weald.core.planning.book_set import SetSpec
 from weald.core.planning.house import House
-from weald.core.shelf.stock import COUNTED_IN, FORM_NAMES, KIND_NAMES
+from weald.core.shelf.stock import COUNTED_IN, FORM_NAMES
 
 _MORE: Mapping[str, Mapping[Any, str]] = {
     "job.state": {"planned": "Being planned", "at_bench": "At the bench", "finished": "Finished"},
-    "stock.kind": KIND_NAMES,
+    "stock.kind": {kind: record.title for kind, record in STOCK_KINDS.items()},
     "stock.form": FORM_NAMES,
     "stock.counted_in": COUNTED_IN,
     "movement.reason": {

@@ -8,25 +8,13 @@ from weald.core.cutting.askew import Askew
 from weald.core.cutting.halving import Torn, torn_sheets
 from weald.core.findings import Patch
 from weald.core.job.spec import PieceStock
+from weald.core.materials import MATERIALS, StockKind
 from weald.core.notation import Notation, plain_number
 from weald.core.paper import Lay, SheetGrain, across, grain_word
-from weald.core.pieces import GRAIN_NEEDED, Piece, PieceMaterial
-from weald.core.shelf.stock import FLAT, MM_PER_METRE, OnShelf, StockItem, StockKind, count_words
+from weald.core.pieces import GRAIN_NEEDED, Piece
+from weald.core.shelf.stock import FLAT, MM_PER_METRE, OnShelf, StockItem, count_words
 from weald.core.stations.cutting import TEXT_SHEET, THICKNESS_NOTICED, lay_askew, lay_of, off_the_roll
 from weald.core.units import Mm
-
-SUITABLE: dict[PieceMaterial, tuple[StockKind, ...]] = {
-    "paper": ("paper",),
-    "endpaper": ("endpaper", "paper"),
-    "board": ("board",),
-    "cloth": ("cloth", "leather"),
-    "leather": ("leather", "cloth"),
-    "side_paper": ("endpaper", "paper", "cloth"),
-    "card": ("board", "paper"),
-    "support": ("lining", "cloth"),
-    "mull": ("lining", "cloth"),
-    "kraft": ("lining", "paper"),
-}
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,7 +95,7 @@ def choose_stock(
         item = entry.item
         if item.form not in FLAT or item.width is None or (item.form != "roll" and item.height is None):
             continue
-        if others or item.kind in SUITABLE[piece.material]:
+        if others or item.kind in MATERIALS[piece.material].stock:
             found.append(_candidate(piece, entry, notation))
     found.sort(
         key=lambda each: (

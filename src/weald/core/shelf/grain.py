@@ -1,69 +1,20 @@
-"""What grain does to a book: crosswise pieces, pasted paper's growth, and the bow of the boards.
-
-The figures for growth and pull are estimates of ordinary papers and cloths; a strip of the paper at
-hand, pasted and measured, knows better.
-"""
+"""What grain does to a book: crosswise pieces, pasted paper's growth, and the bow of the boards."""
 
 from dataclasses import dataclass
 from typing import Literal
 
 from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.job.spec import JobSpec
+from weald.core.materials import COVERS, MATERIALS, PAPER_GROWTH_ACROSS
 from weald.core.notation import Notation
-from weald.core.paper import COVER_GSM_PER_MM
-from weald.core.pieces import Piece, PieceMaterial
+from weald.core.pieces import Piece
 from weald.core.reckoning import Ledger
 
-PAPER_GROWTH_ACROSS = 1.75
-"""Percent pasted paper widens across its grain: 1 to 2.5 is usual."""
-COVER_GROWTH = {"cloth": 0.8, "leather": 1.5, "paper": PAPER_GROWTH_ACROSS}
-"""Percent a covering widens when glued: cloth is held by its backing, leather is pasted and soaks."""
 BALANCED = 0.15
 """Pulls that differ by less than this part of the greater keep a board flat enough."""
 LIGHTEST_LINING, HEAVIEST_LINING = 40.0, 200.0
 
 Bow = Literal["outward", "inward", "flat"]
-
-CROSSWISE: dict[PieceMaterial, tuple[str, str]] = {
-    # what would happen to this book, and how to put it right
-    "paper": (
-        "leaves wave at the gutter and the book does not lie flat",
-        "Choose another fold programme, a sheet with its grain the other way, or halve the sheet first.",
-    ),
-    "endpaper": (
-        "the paste-down cockles and pulls the board crooked",
-        "Lay the folio the other way round on the sheet, or take a sheet with its grain the other way.",
-    ),
-    "board": (
-        "the boards bow from head to tail, and no lining brings them back",
-        "Turn the boards a quarter round on the sheet, or take board with its grain the other way.",
-    ),
-    "cloth": (
-        "the cloth stretches across the joints, pulls the boards in and cracks there sooner",
-        "Lay the cover with the warp from head to tail, even where that wastes cloth.",
-    ),
-    "leather": (
-        "nothing much: leather has no warp, though it stretches least along the spine of the animal",
-        "Lay the animal's spine along the book's where the skin allows.",
-    ),
-    "side_paper": (
-        "the paper stretches towards the fore-edge as it is pasted, wrinkles and bows the board",
-        "Lay it the other way round on the sheet.",
-    ),
-    "card": (
-        "the card cracks along its folds and the cover gapes",
-        "Lay it the other way round on the sheet, or take card with its grain the other way.",
-    ),
-    "support": ("a tape has no wrong way", "Nothing to do."),
-    "mull": (
-        "the open threads give along the spine and the joint is weak",
-        "Cut it with the warp from head to tail.",
-    ),
-    "kraft": (
-        "the lining cracks where the spine bends, and creases as it is glued",
-        "Lay it the other way round on the sheet.",
-    ),
-}
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,7 +43,8 @@ def crosswise(piece: Piece, across: bool, notation: Notation) -> Finding:
 
     :param across: whether that is meant.
     """
-    effect, remedy = CROSSWISE[piece.material]
+    material = MATERIALS[piece.material]
+    effect, remedy = material.across, material.turned
     about = f"piece.{piece.id}"
     if across:
         return finding("piece.across_meant", about, notation, piece=piece.label, effect=effect)
@@ -116,10 +68,10 @@ def reckon_pull(spec: JobSpec, ledger: Ledger, cover_gsm: float | None = None) -
     ends, binding = spec.endpapers, spec.binding
     cover = cover_gsm
     if cover is None:
-        cover = COVER_GSM_PER_MM[binding.material] * binding.cover_thickness
+        cover = COVERS[binding.material].weighs * binding.cover_thickness
     # film brings no water with it, and so nothing shrinks
-    dry = spec.bench.glue.case == "film" and binding.material != "leather"
-    grows = 0.0 if dry else COVER_GROWTH[binding.material]
+    dry = spec.bench.glue.case == "film" and not COVERS[binding.material].record.soaked
+    grows = 0.0 if dry else COVERS[binding.material].grows
     sides = {
         side: sum(lining.grammage for lining in binding.linings if lining.side == side)
         for side in ("outside", "inside")

@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 
 from weald.core.drawing import Drawing, Sketch, box
-from weald.core.shelf.stock import GrainMethod, StockKind
+from weald.core.materials import StockKind
+from weald.core.shelf.stock import GrainMethod
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,40 +15,14 @@ from pydantic import Field
 from weald.core.errors import SpecError
 from weald.core.job.entries import Entries, Length, Name, Size, Title, read_entries
 from weald.core.job.leaves import BasisWeight, Stack
+from weald.core.materials import Form, StockKind
 from weald.core.notation import Notation, plain_number
 from weald.core.paper import SheetGrain, calliper_from_bulk, grain_word, gsm_from_pounds, size_name
 from weald.core.units import TOLERANCE, Gsm, Mm
 from weald.core.upgrades import Format
 
-StockKind = Literal[
-    "paper",
-    "endpaper",
-    "board",
-    "cloth",
-    "leather",
-    "lining",
-    "thread",
-    "tape",
-    "end_band",
-    "ribbon",
-    "adhesive",
-]
-Form = Literal["sheet", "roll", "skin", "reel", "pot"]
 GrainMethod = Literal["bend", "droop", "tear", "damp", "flex", "maker"]
 
-KIND_NAMES: dict[StockKind, str] = {
-    "paper": "Paper",
-    "endpaper": "Endpaper",
-    "board": "Board",
-    "cloth": "Cloth",
-    "leather": "Leather",
-    "lining": "Lining",
-    "thread": "Thread",
-    "tape": "Tape",
-    "end_band": "End band",
-    "ribbon": "Ribbon",
-    "adhesive": "Adhesive",
-}
 FORM_NAMES: dict[Form, str] = {
     "sheet": "sheets",
     "roll": "a roll",
@@ -62,19 +36,6 @@ COUNTED_IN: dict[Form, str] = {
     "roll": "metres",
     "reel": "metres",
     "pot": "grams",
-}
-USUAL_FORM: dict[StockKind, Form] = {
-    "paper": "sheet",
-    "endpaper": "sheet",
-    "board": "sheet",
-    "cloth": "roll",
-    "leather": "skin",
-    "lining": "sheet",
-    "thread": "reel",
-    "tape": "reel",
-    "end_band": "reel",
-    "ribbon": "reel",
-    "adhesive": "pot",
 }
 FLAT: tuple[Form, ...] = ("sheet", "roll", "skin")
 """Forms that pieces are cut from."""

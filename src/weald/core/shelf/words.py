@@ -9,8 +9,8 @@ from dataclasses import dataclass
 from typing import Any
 
 from weald.core.errors import SizeError
+from weald.core.materials import STOCK_KINDS, StockKind
 from weald.core.paper import SHEET_SIZES, Grade, named_sheet
-from weald.core.shelf.stock import USUAL_FORM, StockKind
 from weald.core.units import TOLERANCE, BareUnit, parse_length
 
 _NUMBER = r"\d+/\d+|\d*[.,]\d+|\d+(?:\s+\d+/\d+|-\d+/\d+)?"
@@ -37,25 +37,8 @@ _GRAIN = re.compile(
 )
 _NAMES = sorted((size.name for size in SHEET_SIZES), key=len, reverse=True)
 _NAMED = re.compile("|".join(rf"\b{re.escape(name)}\b" for name in _NAMES), re.IGNORECASE)
-_KINDS: tuple[tuple[str, StockKind], ...] = (
-    (r"end ?bands?|headbands?", "end_band"),
-    (r"thread|yarn", "thread"),
-    (r"tapes?", "tape"),
-    (r"ribbons?", "ribbon"),
-    (r"endpapers?|end papers?|marbled|paste ?papers?", "endpaper"),
-    (r"\w*boards?|millboard|chipboard", "board"),
-    (r"cloth|buckram|linen|canvas|bookcloth", "cloth"),
-    (r"leather|calf|goat\w*|skins?|vellum", "leather"),
-    (r"mull|super|kraft|linings?|tissue|jaconet", "lining"),
-    (r"glue|pva|eva|paste|adhesive|methyl\s*cellulose", "adhesive"),
-    (r"papers?|laid|wove|bond|cartridge", "paper"),
-)
-
+_SOUGHT = sorted(STOCK_KINDS.items(), key=lambda kind: kind[1].sought)
 MM_PER_YARD = 914.4
-THICK: tuple[StockKind, ...] = ("board", "cloth", "leather", "thread")
-"""Kinds of which a length alone is their thickness."""
-NARROW: tuple[StockKind, ...] = ("tape", "ribbon", "end_band")
-"""Kinds of which it is their width."""
 SMALL = 120.0
 """A sheet both of whose sides are shorter, in millimetres, was probably meant in another unit."""
 
@@ -87,7 +70,7 @@ def read_stock_words(text: str, bare: BareUnit = "mm") -> dict[str, Any]:
     line, found = _Reading(text), dict[str, Any]()
     warnings: list[str] = []
     kind = _kind(text)
-    found |= {"kind": kind, "form": USUAL_FORM[kind]}
+    found |= {"kind": kind, "form": STOCK_KINDS[kind].form}
     _read_size(line, found, bare, warnings)
     if match := line.take(_GSM):
         found["grammage"] = _number(match[1])
@@ -98,8 +81,8 @@ def read_stock_words(text: str, bare: BareUnit = "mm") -> dict[str, Any]:
             warnings.append(f"{match[1]} lb of which grade? A pound of bond, text and cover differ.")
     if match := line.take(_POINTS):
         found["calliper"] = parse_length(f"{match[1]}pt")
-    elif kind in (*THICK, *NARROW) and (match := line.take(_ACROSS)):
-        found["calliper" if kind in THICK else "width"] = round(_side(match[1], match[2]), 4)
+    elif (alone := STOCK_KINDS[kind].alone) and (match := line.take(_ACROSS)):
+        found["calliper" if alone == "thickness" else "width"] = round(_side(match[1], match[2]), 4)
     if match := line.take(_BULK):
         found["bulk"] = _number(match[1] or match[2])
     _read_count(line, found)
@@ -114,8 +97,8 @@ def read_stock_words(text: str, bare: BareUnit = "mm") -> dict[str, Any]:
 
 
 def _kind(text: str) -> StockKind:
-    for words, kind in _KINDS:
-        if re.search(rf"\b(?:{words})\b", text, re.IGNORECASE):
+    for kind, record in _SOUGHT:
+        if re.search(rf"\b(?:{record.named})\b", text, re.IGNORECASE):
             return kind
     return "board" if _POINTS.search(text) else "paper"
 

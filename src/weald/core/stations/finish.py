@@ -8,6 +8,7 @@ from weald.core.drawing import LETTER_WIDTH, Drawing, Sketch, box
 from weald.core.findings import Action, Finding, finding
 from weald.core.job.finish import DIRECTION_WORDS
 from weald.core.job.spec import JobSpec
+from weald.core.materials import COVERS
 from weald.core.pieces import Piece, make_piece
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger, School
@@ -282,8 +283,8 @@ def draw_spine(spec: JobSpec, plan: FinishPlan, ledger: Ledger) -> Drawing:
     """The spine as it stands on the shelf, with bands, title and volume at true size."""
     show, sketch = ledger.notation.figure, Sketch()
     spine = box(0, 0, plan.width, plan.height)
-    leather = spec.binding.material == "leather"
-    sketch.area(spine, "leather" if leather else "cloth", "cut", f"finish.width {plan.tall}")
+    drawn = COVERS[spec.binding.material].record.drawn
+    sketch.area(spine, drawn, "cut", f"finish.width {plan.tall}")
     _draw_bands(sketch, plan, show)
     for part in (plan.title, plan.volume):
         if part is not None:

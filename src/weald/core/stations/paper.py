@@ -8,6 +8,7 @@ from weald.core.folding.packet import FoldedPacket, fold_packet
 from weald.core.folding.programme import NAMED_PROGRAMMES
 from weald.core.job.leaves import Paper
 from weald.core.job.spec import JobSpec
+from weald.core.materials import MATERIALS
 from weald.core.notation import Notation
 from weald.core.paper import (
     BASIC_SIZE_INCHES,
@@ -24,7 +25,6 @@ from weald.core.paper import (
 )
 from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
-from weald.core.shelf.grain import CROSSWISE
 from weald.core.stations.cutting import TEXT_SHEET
 from weald.core.stations.text import TextPlan
 from weald.core.units import Gsm, Mm, rounded_up
@@ -202,7 +202,7 @@ def _grain_across(spec: JobSpec, paper: PaperPlan, ledger: Ledger) -> Finding:
     stock, show = spec.paper.sheet, ledger.notation.length
     chosen = spec.stock.get(TEXT_SHEET)
     if chosen is not None and chosen.across:
-        effect, _ = CROSSWISE["paper"]
+        effect = MATERIALS["paper"].across
         about = "paper.sheet.grain"
         return finding(
             "piece.across_meant", about, ledger.notation, station="paper", piece="The text", effect=effect

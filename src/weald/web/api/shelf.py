@@ -15,16 +15,15 @@ from pydantic import Field
 from weald.core.drawing import Drawing
 from weald.core.errors import SpecError, WealdError
 from weald.core.job.entries import lengths_of
+from weald.core.materials import STOCK_KINDS, StockKind
 from weald.core.notation import Notation
 from weald.core.paper import Grade, SheetGrain
 from weald.core.shelf.conversions import Quantity, convert
 from weald.core.shelf.grain_tests import guides
 from weald.core.shelf.stock import (
-    KIND_NAMES,
     GrainMethod,
     GrainTest,
     StockItem,
-    StockKind,
     count_words,
     draft_stock,
     grain_words,
@@ -61,7 +60,7 @@ _SORTS: dict[ShelfSort, str] = {
 }
 
 
-_KIND_ORDER = Case(*(When(kind=kind, then=Value(place)) for place, kind in enumerate(KIND_NAMES)))
+_KIND_ORDER = Case(*(When(kind=kind, then=Value(place)) for place, kind in enumerate(STOCK_KINDS)))
 """Kinds as the trade thinks of them: what the book is made of first."""
 
 

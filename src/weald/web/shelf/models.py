@@ -3,7 +3,7 @@
 from django.conf import settings
 from django.db import models
 
-from weald.core.shelf.stock import KIND_NAMES
+from weald.core.materials import STOCK_KINDS
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
 from weald.web.work import Work
@@ -18,7 +18,9 @@ class ShelfItem(models.Model):
 
     workshop = models.ForeignKey(Workshop, on_delete=models.CASCADE, related_name="shelf")
     spec = models.JSONField()
-    kind = models.CharField(max_length=10, choices=list(KIND_NAMES.items()))
+    kind = models.CharField(
+        max_length=10, choices=[(kind, record.title) for kind, record in STOCK_KINDS.items()]
+    )
     name = models.CharField(max_length=200)
     words = models.TextField()
     place = models.CharField(max_length=120, blank=True)

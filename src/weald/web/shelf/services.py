@@ -10,7 +10,8 @@ from django.db import IntegrityError, transaction
 from django.db.models import F, Q, QuerySet
 
 from weald.core.errors import WealdError
-from weald.core.shelf.stock import KIND_NAMES, STOCK, GrainTest, OnShelf, StockItem, count_words
+from weald.core.materials import STOCK_KINDS
+from weald.core.shelf.stock import STOCK, GrainTest, OnShelf, StockItem, count_words
 from weald.exchange.stock_csv import StockRow, stock_csv
 from weald.web.accounts.models import Workshop
 from weald.web.jobs.models import Job
@@ -38,7 +39,9 @@ def write(item: ShelfItem, spec: StockItem) -> ShelfItem:
     """Set an item's spec, and what lists repeat of it; never its count, which only movements change."""
     item.spec = spec.model_dump(mode="json", exclude_none=True)
     item.kind, item.name, item.place = spec.kind, spec.name, spec.place
-    item.words = " ".join((spec.name, spec.colour, spec.note, spec.place, KIND_NAMES[spec.kind])).lower()
+    item.words = " ".join(
+        (spec.name, spec.colour, spec.note, spec.place, STOCK_KINDS[spec.kind].title)
+    ).lower()
     item.area = spec.width * (spec.height or 1.0) if spec.width else None
     item.gsm, item.thickness, item.price = spec.gsm, spec.thickness, spec.price
     item.warn_below = spec.warn_below

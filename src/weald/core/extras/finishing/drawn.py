@@ -3,7 +3,7 @@
 from collections.abc import Iterator, Sequence
 
 from weald.core.book.book import Book
-from weald.core.drawing import Drawing, Material, Point, Sketch, box
+from weald.core.drawing import Drawing, Point, Sketch, box
 from weald.core.extras.finishing.setting import fitted_gap
 from weald.core.extras.finishing.template import (
     LabelHere,
@@ -16,6 +16,7 @@ from weald.core.extras.finishing.template import (
     words_of,
 )
 from weald.core.job.extras.lettering import BoardFrame, Finishing, FrontLabel
+from weald.core.materials import COVERS
 from weald.core.notation import counted
 from weald.core.units import Mm
 
@@ -77,7 +78,7 @@ def _draw_label(sketch: Sketch, label: LabelHere) -> None:
     if min(place.width, place.height) <= 0:
         return
     shape = box(place.left, place.top, place.width, place.height)
-    material: Material = "leather" if label.entry.material == "leather" else "side_paper"
+    material = COVERS[label.entry.material].record.drawn
     sketch.area(shape, material, "cut", f"piece.panel_label_{label.number + 1}")
 
 
@@ -152,8 +153,7 @@ def _draw_front(sketch: Sketch, label: FrontLabel, shape: tuple[Point, ...]) -> 
     if label.material == "stamped":
         sketch.area(shape, "mark", "outline", "extras.finishing.front")
         return
-    material: Material = "leather" if label.material == "leather" else "side_paper"
-    sketch.area(shape, material, "cut", "extras.finishing.front")
+    sketch.area(shape, COVERS[label.material].record.drawn, "cut", "extras.finishing.front")
 
 
 def _draw_frame(sketch: Sketch, entries: Finishing, frame: BoardFrame, edges: tuple[Mm, Mm, Mm, Mm]) -> None:

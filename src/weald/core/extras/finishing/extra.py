@@ -12,9 +12,8 @@ from weald.core.extras.finishing.template import LabelHere, Template, make_templ
 from weald.core.extras.protocol import Extra
 from weald.core.job.extras.lettering import Finishing, FinishingType, PanelLine
 from weald.core.job.spec import JobSpec
-from weald.core.pieces import Piece, PieceMaterial, make_piece
-
-LABEL_MATERIAL: dict[str, PieceMaterial] = {"leather": "leather", "paper": "side_paper"}
+from weald.core.materials import COVERS
+from weald.core.pieces import Piece, make_piece
 
 
 def suits(structure: Structure, spec: JobSpec) -> bool:
@@ -61,7 +60,7 @@ def _label_pieces(book: Book, template: Template) -> Iterator[Piece]:
                 book.ledger,
                 f"panel_label_{label.number + 1}",
                 _label_name(book, label),
-                LABEL_MATERIAL[label.entry.material],
+                COVERS[label.entry.material].cut_from,
                 book.spec.copies,
                 (place.width, place.height),
                 _label_how(book, label),
@@ -86,12 +85,12 @@ def _label_how(book: Book, label: LabelHere) -> str:
 
 def _front_pieces(book: Book, entries: Finishing) -> Iterator[Piece]:
     for number, front in enumerate(entries.front, start=1):
-        if front.material != "stamped":
+        if front.material in COVERS:
             yield make_piece(
                 book.ledger,
                 f"front_label_{number}",
                 "Label, front board",
-                LABEL_MATERIAL[front.material],
+                COVERS[front.material].cut_from,
                 book.spec.copies,
                 (front.width, front.height),
                 "pasted on the front board at its place",
