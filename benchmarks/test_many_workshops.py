@@ -24,10 +24,10 @@ from benchmarks.yardstick import milliseconds, of_size, slowness, within
 from weald.core.job.spec import read_spec
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import add_person
+from weald.web.demo.stock import load_shelf
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
 from weald.web.jobs.tasks import tidy
-from weald.web.shelf.demo_stock import load_shelf
 
 WORKSHOPS = int(os.environ.get("WEALD_WORKSHOPS") or of_size(20, 2))
 JOBS, CHANGES, SESSIONS = of_size(2_000, 1_200), of_size(50, 3), of_size(100_000, 100)

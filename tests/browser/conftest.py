@@ -14,7 +14,7 @@ from django.test import Client
 from playwright.sync_api import Page, expect
 
 from weald.web.accounts.services import add_person
-from weald.web.jobs import demo_bindery
+from weald.web.demo import bindery as demo
 
 # Playwright keeps an event loop in this thread; Django's own database calls here are plain ones.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
@@ -55,8 +55,8 @@ def browser_context_args() -> dict[str, Any]:
 @pytest.fixture
 def bindery(transactional_db: None, live_server: Any) -> Iterator[str]:
     """The demo bindery; gives the server's address."""
-    person = add_person(NAME, PASSWORD, demo_bindery.WORKSHOP, check=False)
-    demo_bindery.load(person.membership.workshop, person)
+    person = add_person(NAME, PASSWORD, demo.WORKSHOP, check=False)
+    demo.load(person.membership.workshop, person)
     yield str(live_server.url)
     wait_until_quiet()
 

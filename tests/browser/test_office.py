@@ -7,8 +7,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.steps import assert_accessible, enter
-from weald.web.office.models import Paper
-from weald.web.week.models import Commission
+from weald.web.office.models import Commission, Paper
 
 pytestmark = pytest.mark.django_db(transaction=True)
 

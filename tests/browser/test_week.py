@@ -9,8 +9,9 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.steps import assert_accessible
 from tests.conftest import CLOCK
+from weald.web.office.models import Commission
 from weald.web.week import services
-from weald.web.week.models import Commission, Laying, Wish
+from weald.web.week.models import Laying, Wish
 
 pytestmark = pytest.mark.django_db(transaction=True)
 SOON = (CLOCK + timedelta(days=10)).date().isoformat()

@@ -15,8 +15,9 @@ from tests.web.conftest import make_job, send
 from tests.web.test_bench import order, standing, tell
 from weald.core.shelf.stock import read_stock
 from weald.web.bench.models import BenchEvent, BenchPicture
+from weald.web.bench.pictures import picture_name
 from weald.web.jobs.models import Job
-from weald.web.printing.files import is_kept, picture_name
+from weald.web.printing.files import is_kept
 from weald.web.shelf.services import add_item
 
 

@@ -7,18 +7,17 @@ from django.utils import timezone
 from tests.web.conftest import PASSWORD
 from weald.core.notation import MILLIMETRES
 from weald.web.accounts.services import add_person
-from weald.web.bench import demo_bench
 from weald.web.bench.services import bench_of
-from weald.web.jobs import demo_bindery
+from weald.web.demo import bench, bindery
 from weald.web.jobs.models import Job
 
 pytestmark = pytest.mark.django_db
 
 
 def test_the_demo_shows_the_bench_in_use() -> None:
-    person = add_person("binder", PASSWORD, demo_bindery.WORKSHOP, check=False)
-    demo_bindery.load(person.membership.workshop, person)
-    demo_bench.load(person)
+    person = add_person("binder", PASSWORD, bindery.WORKSHOP, check=False)
+    bindery.load(person.membership.workshop, person)
+    bench.load(person)
 
     half = bench_of(Job.objects.get(title__startswith="Tide tables"), MILLIMETRES)
     now = timezone.now()

@@ -20,8 +20,9 @@ from weald.core.schedule.hours import windows
 from weald.core.schedule.workplace import Hours, Worker
 from weald.web.jobs.models import Job
 from weald.web.jobs.sets import begin_set, save_set
+from weald.web.office.models import Decision
 from weald.web.week import books, services
-from weald.web.week.models import Feed, Laying, WeekEvent, Wish
+from weald.web.week.models import Feed, Laying, Wish
 
 ALL_DAY = [
     {"weekday": day, "begins": begins, "ends": ends}
@@ -347,7 +348,7 @@ def test_what_somebody_decided_is_on_record_with_their_name(client: Client, job:
     there(client)
     promised(client, job)
     send(client, "PUT", f"/api/jobs/{job.pk}/promise", {})
-    events = WeekEvent.objects.order_by("pk").values_list("words", "author__username")
+    events = Decision.objects.order_by("pk").values_list("words", "author__username")
     assert [words.split(" for ")[0] for words, _ in events] == [
         "People, hours or places changed",
         "Promised",

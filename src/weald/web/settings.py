@@ -50,6 +50,7 @@ INSTALLED_APPS = [
     "weald.web.shelf",
     "weald.web.office",
     "weald.web.week",
+    "weald.web.demo",
 ]
 
 MIDDLEWARE = [

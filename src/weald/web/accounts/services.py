@@ -6,6 +6,7 @@ from dataclasses import replace
 from functools import lru_cache
 from typing import Literal
 
+from django.conf import settings
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
@@ -15,6 +16,7 @@ from weald.core.errors import WealdError
 from weald.core.job.entries import Entries
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.house import House, read_house
+from weald.core.schedule.workplace import Workplace, read_workplace, usual_workplace
 from weald.web.accounts.keeping import NOT_SETTLED, Settled, Written, merged_with
 from weald.web.accounts.models import Membership, Preferences, Workshop
 
@@ -164,3 +166,13 @@ def save_house(
     :raises weald.web.accounts.keeping.MeetingError: where somebody else changed the same rules.
     """
     return save_kept(workshop, "house", version, author, house, house_of, read_house, settled)
+
+
+def workplace_of(workshop: Workshop) -> Workplace:
+    """The people and places of a workshop; where nobody has said, everybody in the evenings."""
+    if workshop.workplace:
+        return read_workplace(workshop.workplace)
+    names = workshop.memberships.filter(user__is_active=True).exclude(role="reader").order_by("pk")
+    return usual_workplace(
+        settings.TIME_ZONE, [each.user.get_username() for each in names.select_related("user")]
+    )

@@ -37,7 +37,7 @@ from weald.web.api.schemas import (
     StationTitle,
 )
 from weald.web.api.typed import JobInput
-from weald.web.bench.pieces import cut_for
+from weald.web.jobs.pieces import cut_for
 
 router = Router(tags=["planning"])
 

@@ -18,9 +18,9 @@ from weald.web.api.rates import BRINGING
 from weald.web.api.schemas import JobReply, Problem
 from weald.web.bench import record, services
 from weald.web.bench.models import BenchPicture
-from weald.web.bench.pictures import bring_picture, throw_picture_away
+from weald.web.bench.pictures import bring_picture, picture_name, throw_picture_away
 from weald.web.jobs.models import Job
-from weald.web.printing.files import is_kept, picture_name, stream
+from weald.web.printing.files import is_kept, stream
 
 router = Router(tags=["record"])
 

@@ -19,7 +19,7 @@ from weald.exchange.week_csv import week_csv
 from weald.exchange.week_ics import week_ics
 from weald.exchange.week_sheet import week_sheet_pdf
 from weald.web import work
-from weald.web.accounts.services import preferences_of
+from weald.web.accounts.services import preferences_of, workplace_of
 from weald.web.api.downloads import file_response
 from weald.web.api.jobs import job_of
 from weald.web.api.people import notation_of, person, workshop_of
@@ -345,7 +345,7 @@ def open_promise(request: HttpRequest, job_id: int) -> PromiseReply:
 def promise_job(request: HttpRequest, job_id: int, change: PromiseChange) -> PromiseReply:
     """Promise a job for a date, take it into the week, or out of it."""
     job = job_of(request, job_id)
-    zone = services.workplace_of(workshop_of(request)).zone
+    zone = workplace_of(workshop_of(request)).zone
     promised = None
     if (day := change.promised) is not None:
         promised = datetime.combine(day, change.at or _READY_FROM, ZoneInfo(zone))

@@ -7,6 +7,7 @@ from weald.core.book.operation import PLACES, WORKS
 from weald.core.job.entries import lengths_of
 from weald.core.schedule.workplace import Workplace, read_workplace
 from weald.web.accounts.keeping import Written
+from weald.web.accounts.services import workplace_of
 from weald.web.api.people import notation_of, person, workshop_of
 from weald.web.api.schemas import ChoicesMade, MeetReply, Problem, WithOthers, told_of
 from weald.web.api.typed import WorkplaceInput
@@ -39,7 +40,7 @@ class WorkplaceReply(WithOthers):
 
 def _reply(request: HttpRequest, written: Written | None = None) -> WorkplaceReply:
     workshop, notation = workshop_of(request), notation_of(request)
-    workplace = services.workplace_of(workshop)
+    workplace = workplace_of(workshop)
     members = workshop.memberships.filter(user__is_active=True).order_by("pk")
     return WorkplaceReply(
         version=workshop.workplace_version,

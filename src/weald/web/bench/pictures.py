@@ -10,7 +10,12 @@ from django.utils import timezone
 from weald.exchange.foreign import make_photograph_safe
 from weald.web.bench.models import BenchPicture
 from weald.web.jobs.models import Job
-from weald.web.printing.files import Readable, forget, keep, picture_name, receive, room_left, unfinished
+from weald.web.printing.files import Readable, forget, keep, receive, room_left, unfinished
+
+
+def picture_name(picture: BenchPicture) -> str:
+    """What a picture of the work is called in the store."""
+    return f"pictures/{picture.job_id}/{picture.key}.jpg"
 
 
 def bring_picture(

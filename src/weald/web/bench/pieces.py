@@ -1,4 +1,4 @@
-"""What has been cut for a job, kept as events and read from them."""
+"""What happens to the pieces of a job, kept as events of the bench."""
 
 import uuid
 from collections.abc import Iterable
@@ -7,29 +7,10 @@ from datetime import datetime
 from typing import Any
 
 from django.contrib.auth.models import User
-from pydantic import TypeAdapter, ValidationError
 
-from weald.core.bench.cut import CutEvent, cut_so_far
-from weald.core.book.at_bench import CutPiece
+from weald.core.bench.cut import CutEvent
 from weald.web.bench.models import BenchEvent
 from weald.web.jobs.models import Job
-
-_KINDS = (BenchEvent.Kind.CUT, BenchEvent.Kind.UNCUT)
-_EVENTS = TypeAdapter(CutEvent)
-
-
-def cut_for(job: Job) -> tuple[CutPiece, ...]:
-    """The pieces there are for a job."""
-    kept = job.bench_events.filter(kind__in=_KINDS).order_by("pk").values_list("data", flat=True)
-    return cut_so_far(event for data in kept if (event := _read(data)))
-
-
-def _read(data: object) -> CutEvent | None:
-    """An event as it was kept; one nobody can read says nothing of what there is."""
-    try:
-        return _EVENTS.validate_python(data)
-    except ValidationError:
-        return None
 
 
 def write_cut(

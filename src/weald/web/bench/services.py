@@ -34,8 +34,9 @@ from weald.core.units import parse_length
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import house_of, notation_for
 from weald.web.bench.models import BenchEvent
-from weald.web.bench.pieces import cut_for, write_cut
+from weald.web.bench.pieces import write_cut
 from weald.web.jobs.models import Job
+from weald.web.jobs.pieces import cut_for
 from weald.web.jobs.planned import planned
 from weald.web.jobs.services import note_follows, plain, save_job
 

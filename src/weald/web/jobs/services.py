@@ -17,8 +17,8 @@ from weald.core.planning.telling import changed, told
 from weald.web.accounts.keeping import NOT_SETTLED, MeetingError, Settled
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.names import authors_of
-from weald.web.bench.pieces import cut_for
 from weald.web.jobs.models import Change, Job, Move
+from weald.web.jobs.pieces import cut_for
 from weald.web.jobs.planned import planned
 
 

@@ -16,9 +16,9 @@ from weald.web.accounts.names import author_of
 from weald.web.bench.models import BenchEvent, BenchPicture
 from weald.web.bench.telling import words_of
 from weald.web.jobs.models import Move
+from weald.web.office.models import Decision
 from weald.web.shelf.models import Movement
 from weald.web.shelf.services import item_spec
-from weald.web.week.models import WeekEvent
 
 EntryKind = Literal["bench", "picture", "shelf", "plan", "decided"]
 ENTRY_KINDS: tuple[EntryKind, ...] = get_args(EntryKind)
@@ -147,7 +147,7 @@ def _plans(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[Day
 
 
 def _decided(workshop: Workshop, asked: Asked, notation: Notation) -> Iterator[DaybookEntry]:
-    rows = WeekEvent.objects.filter(workshop=workshop).select_related("job")
+    rows = Decision.objects.filter(workshop=workshop).select_related("job")
     for row in _cut(rows, asked, "job", "words"):
         book = row.job.title if row.job else ""
         yield DaybookEntry("decided", row.at, author_of(row), row.job_id, book, row.words, "")

@@ -15,9 +15,9 @@ from weald.web.accounts.services import house_of, save_house
 from weald.web.bench.record import record_of_job
 from weald.web.bench.services import planned_at_bench
 from weald.web.jobs.models import Job
+from weald.web.office.decisions import note
 from weald.web.shelf.models import Movement, ShelfItem
 from weald.web.shelf.services import item_spec, write
-from weald.web.week.services import note
 
 MOST_BOOKS = 40
 """The newest books so many are learnt from: hands and papers change."""

@@ -25,15 +25,14 @@ from weald.core.schedule.telling import day_in_words
 from weald.core.shelf.stock import StockItem, count_words
 from weald.web.accounts.keeping import NOT_SETTLED, MeetingError, Settled, Written, merged_with, state_at
 from weald.web.accounts.models import KeptState, Membership, Workshop
-from weald.web.accounts.services import save_kept
+from weald.web.accounts.services import save_kept, workplace_of
 from weald.web.bench.record import record_of_job
 from weald.web.bench.services import planned_at_bench
 from weald.web.jobs.models import Job
-from weald.web.office.models import Customer, Paper
+from weald.web.office.decisions import note
+from weald.web.office.models import Commission, Customer, Paper
 from weald.web.shelf.models import Cutting, Movement, ShelfItem
 from weald.web.shelf.services import item_spec
-from weald.web.week.models import Commission
-from weald.web.week.services import note, workplace_of
 
 _ERASED = "erased at their request"
 _SPENT = (Movement.Reason.USED, Movement.Reason.SPOILT, Movement.Reason.CUT, Movement.Reason.OFFCUT)

@@ -21,7 +21,6 @@ from django.core.files.storage import Storage, storages
 from weald.core.errors import WealdError
 from weald.exchange.reports import NoRoomError
 from weald.web.accounts.models import Workshop
-from weald.web.bench.models import BenchPicture
 from weald.web.printing.models import Artwork, PrintFile, SourceText
 
 _CHUNK = 1 << 20
@@ -53,11 +52,6 @@ def text_name(text: SourceText) -> str:
 def artwork_name(artwork: Artwork) -> str:
     """What artwork, made safe, is called in the store."""
     return f"artworks/{artwork.workshop_id}/{artwork.digest}"
-
-
-def picture_name(picture: BenchPicture) -> str:
-    """What a picture of the work is called in the store."""
-    return f"pictures/{picture.job_id}/{picture.key}.jpg"
 
 
 def print_name(made: PrintFile) -> str:
@@ -170,5 +164,5 @@ def room_left(workshop: Workshop) -> int:
     texts = sum(workshop.texts.values_list("size", flat=True))
     artworks = sum(workshop.artworks.values_list("size", flat=True))
     prints = sum(PrintFile.objects.filter(job__workshop=workshop).values_list("size", flat=True))
-    pictures = sum(BenchPicture.objects.filter(job__workshop=workshop).values_list("size", flat=True))
+    pictures = sum(filter(None, workshop.jobs.values_list("bench_pictures__size", flat=True)))
     return max(0, settings.WORKSHOP_QUOTA - texts - artworks - prints - pictures)

@@ -33,8 +33,9 @@ from weald.core.shelf.stock import count_words, offcut_of
 from weald.core.units import Mm
 from weald.web import work
 from weald.web.accounts.models import Workshop
-from weald.web.bench.pieces import cut_for, write_cut
+from weald.web.bench.pieces import write_cut
 from weald.web.jobs.models import Change, Job
+from weald.web.jobs.pieces import cut_for
 from weald.web.jobs.planned import planned
 from weald.web.jobs.services import note_follows
 from weald.web.shelf.models import Cutting, Movement, ShelfItem

@@ -5,7 +5,6 @@ import secrets
 from dataclasses import dataclass
 from datetime import datetime
 
-from django.conf import settings
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
@@ -20,14 +19,16 @@ from weald.core.schedule.tasks import Posed, pose
 from weald.core.schedule.telling import date_in_words, stretch_in_words
 from weald.core.schedule.urgency import usual_turns
 from weald.core.schedule.week import Week, week_of
-from weald.core.schedule.workplace import Workplace, read_workplace, usual_workplace
+from weald.core.schedule.workplace import Workplace, read_workplace
 from weald.web import work
 from weald.web.accounts.keeping import NOT_SETTLED, Settled, Written
 from weald.web.accounts.models import Workshop
-from weald.web.accounts.services import save_kept
+from weald.web.accounts.services import save_kept, workplace_of
 from weald.web.jobs.models import Job
+from weald.web.office.decisions import note
+from weald.web.office.models import Commission
 from weald.web.week.books import MOST_BOOKS, OpenBooks, made_otherwise, open_books
-from weald.web.week.models import Commission, Feed, Laying, WeekEvent, Wish
+from weald.web.week.models import Feed, Laying, Wish
 from weald.web.work import Tell
 
 SEARCH_SECONDS = 60.0
@@ -35,16 +36,6 @@ _ORDER_VERSION = 1
 """An order of another version is not read: it is only a better one, and soon found again."""
 _SETTLED_SECONDS = 10.0
 """So long it looks for something better where the first layout is as good as any in what counts."""
-
-
-def workplace_of(workshop: Workshop) -> Workplace:
-    """The people and places of a workshop; where nobody has said, everybody in the evenings."""
-    if workshop.workplace:
-        return read_workplace(workshop.workplace)
-    names = workshop.memberships.filter(user__is_active=True).exclude(role="reader").order_by("pk")
-    return usual_workplace(
-        settings.TIME_ZONE, [each.user.get_username() for each in names.select_related("user")]
-    )
 
 
 @transaction.atomic
@@ -61,11 +52,6 @@ def save_workplace(
     )
     note(workshop, author, "People, hours or places changed")
     return written
-
-
-def note(workshop: Workshop, author: User, words: str, job: Job | None = None) -> None:
-    """Keep what somebody decided."""
-    WeekEvent.objects.create(workshop=workshop, job=job, author=author, words=words[:300])
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,10 +6,7 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 
 from weald.web.accounts.services import add_person
-from weald.web.bench import demo_bench
-from weald.web.jobs import demo_bindery
-from weald.web.office import demo_office
-from weald.web.week import demo_week
+from weald.web.demo import bench, bindery, office, week
 
 
 class Command(BaseCommand):
@@ -31,8 +28,8 @@ class Command(BaseCommand):
     def _load(self, options: dict[str, str]) -> None:
         if User.objects.filter(username=options["name"]).exists():
             return
-        person = add_person(options["name"], options["password"], demo_bindery.WORKSHOP, check=False)
-        demo_bindery.load(person.membership.workshop, person)
-        demo_bench.load(person)
-        demo_week.load(person)
-        demo_office.load(person)
+        person = add_person(options["name"], options["password"], bindery.WORKSHOP, check=False)
+        bindery.load(person.membership.workshop, person)
+        bench.load(person)
+        week.load(person)
+        office.load(person)

@@ -14,14 +14,14 @@ from weald.core.planning.plan import plan
 from weald.core.planning.stock_choice import choose_patch
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import save_house
+from weald.web.demo.cover import gulls_svg
+from weald.web.demo.stock import USES, load_shelf
+from weald.web.demo.texts import TIDE_PAGES, tide_tables_pdf
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
 from weald.web.jobs.sets import begin_set, save_set
-from weald.web.printing.demo_cover import gulls_svg
-from weald.web.printing.demo_texts import TIDE_PAGES, tide_tables_pdf
 from weald.web.printing.models import CoverProfile, PrinterProfile
 from weald.web.printing.services import bring_artwork, bring_text
-from weald.web.shelf.demo_stock import USES, load_shelf
 from weald.web.shelf.models import ShelfItem
 from weald.web.shelf.services import on_shelf
 

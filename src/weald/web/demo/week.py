@@ -7,8 +7,9 @@ from django.contrib.auth.models import User
 from django.utils import timezone
 
 from weald.core.schedule.workplace import USUAL_EQUIPMENT, Hours, Worker, Workplace
+from weald.web.accounts.services import workplace_of
 from weald.web.jobs.models import Job
-from weald.web.week.services import promise, save_workplace, workplace_of
+from weald.web.week.services import promise, save_workplace
 
 _DAYS = tuple(
     Hours(weekday=day, begins=begins, ends=ends)

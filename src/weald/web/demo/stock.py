@@ -12,7 +12,7 @@ from weald.web.accounts.models import Workshop
 from weald.web.shelf.models import Movement, ShelfItem
 from weald.web.shelf.services import add_item, item_spec, move, write
 
-TABLE = Path(__file__).with_name("demo_shelf.csv")
+TABLE = Path(__file__).with_name("shelf.csv")
 
 TESTED: dict[str, tuple[GrainMethod, datetime.date]] = {
     "Gull laid, cream": ("bend", datetime.date(2026, 9, 14)),

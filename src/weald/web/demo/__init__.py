@@ -1,0 +1,1 @@
+"""The demo bindery: made-up books, stock, people and weeks, loaded once."""
