@@ -13,8 +13,7 @@ from django.db import connection
 from django.test import Client
 from playwright.sync_api import Page, expect
 
-from weald.web.accounts.services import add_person
-from weald.web.demo import bindery as demo
+from tests.browser.copied_demo import CopiedDemo
 
 # Playwright keeps an event loop in this thread; Django's own database calls here are plain ones.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
@@ -52,11 +51,15 @@ def browser_context_args() -> dict[str, Any]:
     }
 
 
+@pytest.fixture(scope="session")
+def demo(tmp_path_factory: pytest.TempPathFactory) -> CopiedDemo:
+    return CopiedDemo(tmp_path_factory.mktemp("demo") / "files")
+
+
 @pytest.fixture
-def bindery(transactional_db: None, live_server: Any) -> Iterator[str]:
+def bindery(transactional_db: None, live_server: Any, demo: CopiedDemo) -> Iterator[str]:
     """The demo bindery; gives the server's address."""
-    person = add_person(NAME, PASSWORD, demo.WORKSHOP, check=False)
-    demo.load(person.membership.workshop, person)
+    demo.lay_down(NAME, PASSWORD)
     yield str(live_server.url)
     wait_until_quiet()
 

@@ -68,10 +68,12 @@ def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards.
 
     As many tests run at a time as there are cores, but never two that drive a screen, nor two whole demos.
-    Then each benchmark once, small, so that it cannot rot.
+    The slowest are named at the end. Then each benchmark once, small, so that it cannot rot.
     """
     _look_over(_pure_parts, frontend.build)
-    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", "--dist=loadgroup", *arguments))
+    slowest = ["--durations=25", "--durations-min=2"]
+    command = _tool("pytest", "--numprocesses=auto", "--dist=loadgroup", *slowest, *arguments)
+    _run_upon_database("tests", command)
     if not arguments:
         os.environ["WEALD_BENCH"] = "small"
         _run_upon_database("benchmarks, small", _tool("pytest", "benchmarks", "-p", "no:cacheprovider"))

@@ -13,7 +13,7 @@ from fractions import Fraction
 from functools import lru_cache
 from typing import Literal
 
-from weald.core.units import INCH_DECIMALS, MM_PER_INCH, TOLERANCE, BareUnit, Mm, Units
+from weald.core.units import INCH_DECIMALS, MM_PER_INCH, TOLERANCE, UNSEEN, BareUnit, Mm, Units
 
 
 @lru_cache(maxsize=4096)
@@ -82,10 +82,6 @@ def usual_inches(length: Mm) -> str:
     whole, part = divmod(fraction, 1)
     shown = f"{whole if whole or not part else ''} {part if part else ''}".strip()
     return f"{shown}″"
-
-
-ROUND_MM: Mm = 1e-6
-"""A size no further from a hundredth of a millimetre was given in millimetres."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -274,7 +270,7 @@ class Notation:
         inches = self._whole_inches(value, 5)
         if "." not in inches:
             return inches
-        given = abs(round(value, 2) - value) < ROUND_MM
+        given = abs(round(value, 2) - value) < TOLERANCE
         shown = f"{value / MM_PER_INCH:.{INCH_DECIMALS}f}" if given else inches
         # four decimals, noughts among them, say that it was given in millimetres: nothing else has so many
         return f"{shown}0" if not given and len(shown.partition(".")[2]) == INCH_DECIMALS else shown
@@ -283,7 +279,7 @@ class Notation:
         """Inches as a fraction where that is exact, else in decimals."""
         inches = Fraction(abs(value) / MM_PER_INCH).limit_denominator(64)
         sign = "−" if value < 0 else ""
-        if abs(float(inches) * MM_PER_INCH - abs(value)) < 1e-4 and 64 % inches.denominator == 0:
+        if abs(float(inches) * MM_PER_INCH - abs(value)) < UNSEEN and 64 % inches.denominator == 0:
             whole, part = divmod(inches, 1)
             fraction = f"{part.numerator}/{part.denominator}" if part else ""
             return sign + (f"{whole or ''} {fraction}".strip() or "0")

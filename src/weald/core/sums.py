@@ -15,7 +15,7 @@ from typing import Any
 
 from weald.core.notation import Notation, plain_number
 from weald.core.quantities import Kind
-from weald.core.units import MM_PER_INCH, rounded_up
+from weald.core.units import MM_PER_INCH, NEGLIGIBLE, rounded_up
 
 _DIGITS = [(finer, more) for finer in (0, 1) for more in range(6)]
 """Digits that are added to the result and to its figures, the fewest first, until the sum comes out."""
@@ -154,7 +154,7 @@ class _Written:
             found = work({name: _number(shown) for name, shown in self.figures.items()})
         except (ArithmeticError, ValueError):
             return False
-        return abs(found - self.result) <= 0.5 * 10.0**-self.decimals + 1e-9
+        return abs(found - self.result) <= 0.5 * 10.0**-self.decimals + NEGLIGIBLE
 
 
 def _written(

@@ -27,7 +27,11 @@ MM_PER_TYPE_POINT = MM_PER_INCH / 72
 """The point of type, and of a PDF."""
 
 TOLERANCE: Mm = 1e-6
-"""Two lengths nearer than this are the same length. The only tolerance in the core."""
+"""Two lengths nearer than this are the same length."""
+UNSEEN: Mm = 1e-4
+"""No ruler, calliper or figure shows less."""
+NEGLIGIBLE = 1e-9
+"""Of numbers without a unit, and of minutes: what reckoning alone is off by."""
 
 
 def rounded_up(number: float) -> int:

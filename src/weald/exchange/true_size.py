@@ -5,14 +5,13 @@ tiles share a strip, so that they can be laid edge to mark and taped.
 """
 
 import io
-import math
 from dataclasses import dataclass
 
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from weald.core.drawing import Drawing
-from weald.core.units import Mm
+from weald.core.units import Mm, rounded_up
 from weald.exchange.drawing_pdf import BOLD, PAPERS, Paper
 from weald.exchange.ink import Stroke, frame, size_on_paper
 
@@ -44,7 +43,7 @@ class Tiling:
 
 
 def _tiles(length: Mm, window: Mm) -> int:
-    return 1 if length <= window else math.ceil((length - SHARED) / (window - SHARED) - 1e-9)
+    return 1 if length <= window else rounded_up((length - SHARED) / (window - SHARED))
 
 
 def tile(width: Mm, height: Mm, paper: str) -> Tiling:

@@ -30,6 +30,7 @@ from weald.core.book.operation import (
     minutes_in_words,
 )
 from weald.core.quantities import QuantityId
+from weald.core.units import NEGLIGIBLE
 
 _BEGINS_AFTER: Mapping[Strand, tuple[Strand, ...]] = {"block": ("sheets",), "book": ("block", "cover")}
 """The strands whose end another waits for before it begins."""
@@ -292,4 +293,4 @@ def _times(tasks: Sequence[_Task]) -> dict[str, tuple[Minutes, bool]]:
     for each in reversed(tasks):
         for name in each.after:
             latest[name] = min(latest[name], latest[each.step.id] - takes[name])
-    return {name: (start, latest[name] - start < 1e-6) for name, start in starts.items()}
+    return {name: (start, latest[name] - start < NEGLIGIBLE) for name, start in starts.items()}

@@ -50,7 +50,7 @@ def from_layout(group: CutGroup, job: int, pieces: Iterable[Piece]) -> PlannedMa
     price, (share, kept, waste) = group.layout.price, group.layout.shares
     mine = {blank_id(job, piece.id) for piece in pieces}
     area = {blank.id: blank.width * blank.height * blank.count for blank in group.blanks}
-    part = sum(size for name, size in area.items() if name in mine) / max(sum(area.values()), 1e-9)
+    part = sum(size for name, size in area.items() if name in mine) / (sum(area.values()) or 1.0)
     words = f"{share:.0f} % pieces, {waste:.0f} % waste, {kept:.0f} % back to the shelf"
     if price is None:
         return PlannedMaterial(group.item, group.label, None, words)

@@ -31,7 +31,7 @@ from weald.core.quantities import QuantityId
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.stations.bound_sizes import BoundSizes
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import MM_PER_INCH, TOLERANCE, Mm
 
 BARCODE_IN: Mm = 8.0
 """The barcode stands so far from the tail and the joint of the back cover."""
@@ -252,7 +252,7 @@ def place_artwork(spec: JobSpec, width: Mm, height: Mm) -> Placed | None:
         pick = min if art.placing == "fit" else max
         scale = pick(width / art.width, height / art.height)
     across, down = art.width * scale, art.height * scale
-    dpi = art.pixels / across * 25.4 if art.pixels else None
+    dpi = art.pixels / across * MM_PER_INCH if art.pixels else None
     return Placed((width - across) / 2, (height - down) / 2, across, down, dpi)
 
 

@@ -13,8 +13,8 @@ from collections.abc import Callable, Sequence
 from ortools.linear_solver import pywraplp
 
 from weald.core.cutting.strips import Ground, Tenths
+from weald.core.units import NEGLIGIBLE
 
-_SLACK = 1e-9
 MOST_NODES = 500
 """Branches of the integer programme looked at; fewer give a weaker bound, never a wrong one."""
 
@@ -43,9 +43,9 @@ def _threshold(edge: float) -> _Share:
     """Sizes beyond 1 − edge fill the whole, sizes under edge nothing; in between they are as they are."""
 
     def share(size: float) -> float:
-        if size > 1 - edge + _SLACK:
+        if size > 1 - edge + NEGLIGIBLE:
             return 1.0
-        return 0.0 if size < edge - _SLACK else size
+        return 0.0 if size < edge - NEGLIGIBLE else size
 
     return share
 
@@ -55,7 +55,7 @@ def _steps(parts: int) -> _Share:
 
     def share(size: float) -> float:
         count = size * (parts + 1)
-        if abs(count - round(count)) < _SLACK:
+        if abs(count - round(count)) < NEGLIGIBLE:
             return size
         return math.floor(count) / parts
 

@@ -11,6 +11,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from weald.core.cutting.strips import Column, Ground, Oriented, Pattern, Strip, Tenths, pattern_of
+from weald.core.units import NEGLIGIBLE
 
 DRAWS = 6
 """Ways to share out the height that are drawn; the one that uses up most is taken."""
@@ -84,7 +85,7 @@ class Filler:
         for one, (_, times), value in stacks:
             width = one.width // self.unit * times
             gain = best[: max(0, self.room + 1 - width)] + value
-            better = gain > best[width:] + 1e-9
+            better = gain > best[width:] + NEGLIGIBLE
             best[width:][better] = gain[better]
             taken.append(better)
         place, columns = self.room, []

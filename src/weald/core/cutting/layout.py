@@ -4,6 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
+from weald.core.cutting.problem import SAME_COST
 from weald.core.paper import SheetGrain
 from weald.core.units import Mm, rounded_up
 
@@ -138,7 +139,7 @@ class Layout:
     @property
     def proven(self) -> bool:
         """Whether no layout of any kind takes less."""
-        return self.bound >= self.taken * (1 - 1e-6)
+        return self.bound >= self.taken * (1 - SAME_COST)
 
     @property
     def gap(self) -> float:

@@ -7,12 +7,10 @@ from weald.core.book.added import ClosedBook
 from weald.core.book.book import Book
 from weald.core.drawing import Point
 from weald.core.reckoning import Term
-from weald.core.units import Mm
+from weald.core.units import NEGLIGIBLE, Mm
 
 EASE_FACTOR = 1.5
 """Free on every side of what is pushed in, in thicknesses of the covering."""
-LEVEL = 1e-9
-"""A turn smaller than this is none."""
 
 
 def reckon_closed_book(book: Book) -> ClosedBook:
@@ -102,7 +100,7 @@ def _bridged(before: Point, here: Point, after: Point) -> bool:
     other = (after[0] - here[0], after[1] - here[1])
     turn = one[0] * other[1] - one[1] * other[0]
     straight_on = one[0] * other[0] + one[1] * other[1] >= 0
-    return turn < -LEVEL or (turn <= LEVEL and straight_on)
+    return turn < -NEGLIGIBLE or (turn <= NEGLIGIBLE and straight_on)
 
 
 def spine_part(half: tuple[Point, ...]) -> tuple[list[Point], list[Point]]:

@@ -13,7 +13,7 @@ from weald.core.folding.steps import SLIT_PAST, Corner, FoldStep, Symbol
 from weald.core.forme.layout import Face, Layout, PlacedPage, Position
 from weald.core.forme.page import Rect
 from weald.core.paper import SheetGrain
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import TOLERANCE, UNSEEN, Mm
 
 SIGNATURE_LETTERS = "ABCDEFGHIKLMNOPQRSTVXYZ"
 """Twenty-three: no J, U or W."""
@@ -407,5 +407,5 @@ def _spread(points: list[Point], width: Mm) -> list[Point]:
     return [
         point
         for point in points
-        if any(abs(width - point[0] - x) < 1e-3 and abs(point[1] - y) < 1e-3 for x, y in known)
+        if any(abs(width - point[0] - x) < UNSEEN and abs(point[1] - y) < UNSEEN for x, y in known)
     ]

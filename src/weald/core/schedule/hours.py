@@ -8,6 +8,7 @@ from zoneinfo import ZoneInfo
 
 from weald.core.schedule.problem import Minute, Window
 from weald.core.schedule.workplace import Worker, clock
+from weald.core.units import NEGLIGIBLE
 
 WEEKS_AHEAD = 26
 """So far ahead anything is laid out."""
@@ -15,7 +16,7 @@ WEEKS_AHEAD = 26
 
 def minute_of(moment: datetime, now: datetime) -> Minute:
     """A moment in whole minutes from ``now``, rounded up: nothing begins before it may."""
-    return math.ceil((moment - now).total_seconds() / 60 - 1e-9)
+    return math.ceil((moment - now).total_seconds() / 60 - NEGLIGIBLE)
 
 
 def moment_of(minute: Minute, now: datetime) -> datetime:
