@@ -1,12 +1,19 @@
 """A job and what its binding makes of it, for entries to say whether they are asked for."""
 
 from dataclasses import dataclass
+from functools import cache
 from typing import TYPE_CHECKING
 
 if TYPE_CHECKING:  # the entries themselves name it
     from weald.core.job.binding import Covering
     from weald.core.job.block import SewingMethod
     from weald.core.job.spec import JobSpec
+
+
+@cache
+def _groups(entries: tuple[str, ...]) -> tuple[str, ...]:
+    """What the paths within each of these begin with, if it is a group."""
+    return tuple(f"{entry}." for entry in entries)
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,7 +43,7 @@ class Asking:
 
     def lists(self, path: str) -> bool:
         """Whether the binding asks for an entry, or for the group it is in."""
-        return any(path == entry or path.startswith(f"{entry}.") for entry in self.entries)
+        return path in self.entries or path.startswith(_groups(self.entries))
 
     @property
     def threaded(self) -> bool:

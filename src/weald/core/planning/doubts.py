@@ -11,7 +11,7 @@ from pydantic.fields import FieldInfo
 from weald.core.bindings.asking import asking_of
 from weald.core.book.book import Book
 from weald.core.findings import Finding, finding
-from weald.core.job.asked import asked_entries
+from weald.core.job.asked import in_forms
 from weald.core.job.asking import Asking
 from weald.core.job.entries import is_length
 from weald.core.job.entry import Usual
@@ -33,8 +33,8 @@ def _mind_alone(asking: Asking, sewn: bool, ledger: Ledger) -> Iterator[Finding]
     """
     :param sewn: whether anything is sewn with thread.
     """
-    for path, info, entry in asked_entries(asking):
-        if entry.usual is None or entry.form is None:
+    for path, info, entry in in_forms():
+        if entry.usual is None or entry.form is None or not entry.asked(asking):
             continue
         station, value = FORMS[entry.form].at[0].station, value_at(asking.spec, path)
         if (station == "sewing" and not sewn) or not isinstance(value, int | float):
