@@ -153,7 +153,7 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
           )}
           {structure.kept.length > 0 && (
             <p className="mt-2 text-faded">
-              {t("job.itHasNoUseForKept", { kept: structure.kept.join(", ") })}
+              {t("job.notAskedHereAndKept", { kept: structure.kept.join(", ") })}
             </p>
           )}
           <Button
