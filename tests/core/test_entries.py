@@ -17,8 +17,9 @@ from weald.core.bindings.catalogue import structure_of
 from weald.core.job.asked import asked_entries, in_forms
 from weald.core.job.binding import JOINT_RULE_WORDS, SPINE_RULE_WORDS
 from weald.core.job.entry import entry_of
-from weald.core.job.fields import _parts, columns_in, entries_in, options_in
+from weald.core.job.fields import _parts, columns_in, entries_in, field_of, options_in
 from weald.core.job.forms import FORMS
+from weald.core.job.patching import patched, value_at
 from weald.core.job.spec import JobSpec, read_spec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.book_set import SetSpec
@@ -109,6 +110,20 @@ def test_entries_are_asked_where_they_count() -> None:
         {"paper": {"stack": {"leaves": 50, "thickness": 5}}}
     )
     assert "paper.bulk" not in asked({"paper": {"calliper": 0.1}})
+
+
+def test_a_field_that_would_vanish_when_it_is_emptied_cannot_be_left_open() -> None:
+    """Emptied on the way to another figure, an entry stays where it is being typed."""
+    spec, vanishing = read_spec({"artwork": {"rules": {}}}), set()
+    for path, info, entry in in_forms():
+        left_to_a_rule = type(None) in _parts(info.annotation) and not entry.options
+        if not left_to_a_rule or value_at(spec, path) is not None:
+            continue
+        given, emptied = (asking_of(structure_of(each), each) for each in (patched(spec, {path: 3}), spec))
+        if entry.asked(given) and not entry.asked(emptied):
+            assert not field_of(path, info, MILLIMETRES).optional, path
+            vanishing.add(path)
+    assert vanishing == {"paper.calliper"}
 
 
 def test_what_is_left_open_says_what_it_comes_to() -> None:

@@ -1,15 +1,26 @@
 /** Fields that hold what was typed until the core has read it, and say what is wrong where it is. */
 import { t } from "../app/words";
 import { RadioGroup } from "radix-ui";
-import { type ReactNode, useId, useState } from "react";
+import { type CSSProperties, type ReactNode, useId, useState } from "react";
 import { api } from "../api/client";
 import { useChoices, useOptions } from "../app/choices";
 import { Sketch } from "../drawing/Sketch";
 import { useLit, useSession, useSnapshot } from "./context";
 import { asText, type JobPath, valueAt } from "./paths";
 
-/** As wide as its label, and never narrower than a figure needs. */
-const FIGURE = "w-0 min-w-full";
+/** What a field shows whole: an inch with four decimals. */
+const FIGURES = 7;
+const TEXT_SHORT = 10;
+const TEXT_LONG = 30;
+/** Beside what stands in it; a count or a number has arrows there. */
+const EDGES = "0.75rem";
+const ARROWS = "1.75rem";
+
+/** Wide enough for what stands in it, or may be left open to, and for its label. */
+function wide(signs: number, beside = EDGES): CSSProperties {
+  return { width: `calc(${signs}ch + ${beside})`, minWidth: "100%" };
+}
+
 const INPUT =
   "figures h-8 rounded border border-faded bg-sheet px-1 py-1 aria-invalid:border-2 aria-invalid:border-madder";
 
@@ -92,7 +103,8 @@ export function LengthField({
     <FieldFrame id={id} label={label} about={`${path} ${part}`} error={error}>
       <input
         id={id}
-        className={`${INPUT} ${FIGURE}`}
+        className={INPUT}
+        style={wide(Math.max(FIGURES, placeholder.length))}
         value={shown}
         placeholder={placeholder}
         inputMode="text"
@@ -144,7 +156,8 @@ export function NumberField({
         type="number"
         step={step}
         min={min}
-        className={`${INPUT} ${FIGURE}`}
+        className={INPUT}
+        style={wide(Math.max(4, asText(value).length, placeholder?.length ?? 0), ARROWS)}
         value={asText(value)}
         placeholder={placeholder}
         aria-invalid={error ? true : undefined}
@@ -170,12 +183,14 @@ export function TextField({
   const session = useSession();
   const { draft, errors } = useSnapshot();
   const id = useId();
+  const text = asText(valueAt(draft, path));
   return (
     <FieldFrame id={id} label={label} about={`${path} ${part}`} error={errors[path]}>
       <input
         id={id}
-        className={`${INPUT} w-44`}
-        value={asText(valueAt(draft, path))}
+        className={INPUT}
+        style={wide(Math.min(TEXT_LONG, Math.max(TEXT_SHORT, text.length, example?.length ?? 0)))}
+        value={text}
         placeholder={example}
         onChange={(event) => session.set(path, event.target.value)}
       />

@@ -335,7 +335,9 @@ class Binding(Entries):
     corner_factor: Annotated[
         float,
         Field(ge=1, le=1.5, title="Corners, in boards"),
-        Entry("cover", step=0.1, asked=_lists("binding.turn_in"), part="corner.cut", rule="Covering"),
+        Entry(
+            "cover", "Corners", step=0.1, asked=_lists("binding.turn_in"), part="corner.cut", rule="Covering"
+        ),
     ] = 1.5
     paring: Annotated[
         Length,

@@ -75,6 +75,7 @@ class Entry:
     :param options: what it can be, where it is one of a few, in words. An empty one is left to a rule.
     :param values: those of the options a job can choose from; all where not given.
     :param asked: which jobs ask for it.
+    :param given: whether it is asked only where it is given: emptied, it is wrong and not left open.
     :param left_open: what it comes to where it is left open: a quantity's id; or words, where leaving it
         open is a decision of its own.
     :param step: by which a plain number is changed.
@@ -90,6 +91,7 @@ class Entry:
     values: Callable[[Asking], tuple[str, ...]] | None = None
     asked: Asked = always
     left_open: str = ""
+    given: bool = False
     step: float = 1.0
     part: str = ""
     usual: Usual | None = None

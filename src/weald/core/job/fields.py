@@ -90,7 +90,7 @@ def field_of(path: str, info: FieldInfo, notation: Notation) -> FormField:
         key=path,
         label=notation.say(said or info.title or path.rpartition(".")[2].replace("_", " ").capitalize()),
         kind=_kind(info),
-        optional=type(None) in _parts(info.annotation),
+        optional=type(None) in _parts(info.annotation) and not entry.given,
         options=options_in(info, notation),
         numeric=inner is int or (get_origin(inner) is Literal and isinstance(get_args(inner)[0], int)),
         step=entry.step if inner is float else 1.0,

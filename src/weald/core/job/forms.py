@@ -91,6 +91,8 @@ FORMS: dict[FormName, Form] = {
     "text": _at("Text", "text"),
     "ruling": _at("Ruling", "text", by_itself=True),
     "file_pages": _at("Its pages", "text"),
+    "endpapers": _at("Endpapers each end", "block", _PARTS),
+    "glued_in": _at("Glued in, each {signature}", "block", _PARTS),
     "leaf": Form("Finished leaf", (Place("text"), Place("block", _PARTS))),
     "trim": _at("Trimmed off", "text"),
     "spreads": _at("Pictures across pages", "folding", by_itself=True),
@@ -105,8 +107,6 @@ FORMS: dict[FormName, Form] = {
     "stations": _at("Stations", "sewing"),
     "stab": _at("Stations", "sewing"),
     "pamphlet": _at("Holes", "sewing"),
-    "endpapers": _at("Endpapers each end", "block", _PARTS),
-    "glued_in": _at("Glued in, each {signature}", "block", _PARTS),
     "back": _at("Back", "block", _BACK),
     "spine": _at("On the spine", "block", _SPINE),
     "trimming": _at("Trimmed", "block", _TRIMMING),
@@ -136,4 +136,4 @@ FORMS: dict[FormName, Form] = {
     "glue": _at("Glued with", "bench", "Glued with"),
     "own_steps": _at("Own steps", "bench", "Own steps"),
 }
-"""In the order they stand in."""
+"""In the order they stand in, at each of their stations."""

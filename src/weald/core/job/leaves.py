@@ -273,6 +273,7 @@ class Paper(Entries):
             "One leaf",
             part="paper.calliper",
             asked=lambda asking: asking.spec.paper.known_by == "leaf",
+            given=True,
         ),
     ] = None
     stack: Annotated[Stack | None, Field(title="Stack measured")] = None

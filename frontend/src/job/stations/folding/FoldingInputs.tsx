@@ -22,9 +22,13 @@ export function FoldingInputs({
       own={{
         folds: {
           before: <ChooseFold />,
-          after: <Shown section={section} onSection={onSection} />,
+          after: (
+            <>
+              <Shown section={section} onSection={onSection} />
+              {sewn && <CompareMakeUps />}
+            </>
+          ),
         },
-        ...(sewn && { signatures: { before: <CompareMakeUps /> } }),
       }}
     />
   );

@@ -1,9 +1,10 @@
 import { t, type WordKey } from "../../../app/words";
+import { Fragment } from "react";
 import { Choice } from "../../../parts/controls";
 import { useChoices } from "../../../app/choices";
 import { useSession, useSnapshot } from "../../context";
 import { NamedSizeField } from "../../fields";
-import { StationForms } from "../../forms";
+import { EntryField, StationForms } from "../../forms";
 import { type Draft, valueAt } from "../../paths";
 
 type Known = "grammage" | "basis" | "leaf" | "stack";
@@ -50,6 +51,20 @@ export function PaperInputs() {
   const { draft, plan } = useSnapshot();
   const choices = useChoices();
   const leaf = plan?.quantities.find((each) => each.id === "paper.calliper");
+  // by what its thickness is known stands before the fields that say so
+  const edgeAndKnownBy = (
+    <Fragment key="known">
+      <EntryField path="paper.deckle" />
+      <div className="pt-[1.3rem]">
+        <Choice
+          label={t("paper.knownBy")}
+          value={knownBy(draft)}
+          options={KNOWN.map(({ value, label }) => ({ value, label: t(label) }))}
+          onChange={(next) => leaf && session.apply(begin(next, String(leaf.value)))}
+        />
+      </div>
+    </Fragment>
+  );
   const grain = (
     <div key="grain" className="pt-[1.3rem]">
       <Choice
@@ -68,18 +83,7 @@ export function PaperInputs() {
       station="paper"
       label={t("paper.paper")}
       own={{
-        paper: {
-          before: (
-            <div className="pt-[1.3rem]">
-              <Choice
-                label={t("paper.knownBy")}
-                value={knownBy(draft)}
-                options={KNOWN.map(({ value, label }) => ({ value, label: t(label) }))}
-                onChange={(next) => leaf && session.apply(begin(next, String(leaf.value)))}
-              />
-            </div>
-          ),
-        },
+        paper: { instead: { "paper.deckle": edgeAndKnownBy } },
         stock_sheet: {
           before: (
             <NamedSizeField
