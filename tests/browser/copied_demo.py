@@ -67,8 +67,12 @@ class CopiedDemo:
                     f'INSERT INTO public."{table}" ({columns}) OVERRIDING SYSTEM VALUE '
                     f'SELECT {columns} FROM {_SCHEMA}."{table}"'
                 )
+            # never back: the queue of jobs is not emptied between tests, and its numbers are taken
             cursor.execute(
-                f"SELECT setval(format('public.%I', sequencename), last_value) FROM {_SCHEMA}.counted"
+                f"SELECT setval(format('public.%I', counted.sequencename), "
+                "greatest(counted.last_value, now.last_value)) "
+                f"FROM {_SCHEMA}.counted JOIN pg_sequences AS now USING (sequencename) "
+                "WHERE now.schemaname = 'public'"
             )
         if self._files.exists():
             shutil.copytree(self._files, settings.FILES_FOLDER, dirs_exist_ok=True)
