@@ -5,7 +5,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
-from weald.core.cutting.grouping import CutGroup, blank_id
+from weald.core.cutting.grouping import BlankId, CutGroup
 from weald.core.pieces import Piece
 from weald.core.shelf.stock import MM_PER_METRE, StockItem
 
@@ -38,7 +38,7 @@ def share_of(job: int, groups: Iterable[CutGroup]) -> Decimal:
         for blank in group.blanks:
             area = blank.width * blank.height * blank.count
             whole += area
-            mine += area if blank.id.startswith(blank_id(job, "")) else 0.0
+            mine += area if BlankId(blank.id).job == job else 0.0
     return Decimal(str(mine / whole)) if whole else Decimal(0)
 
 
@@ -48,7 +48,7 @@ def from_layout(group: CutGroup, job: int, pieces: Iterable[Piece]) -> PlannedMa
     Price of what is taken × (pieces + waste) ÷ whole area, and of that the share of the job's own pieces.
     """
     price, (share, kept, waste) = group.layout.price, group.layout.shares
-    mine = {blank_id(job, piece.id) for piece in pieces}
+    mine = {BlankId.of(job, piece.id) for piece in pieces}
     area = {blank.id: blank.width * blank.height * blank.count for blank in group.blanks}
     part = sum(size for name, size in area.items() if name in mine) / (sum(area.values()) or 1.0)
     words = f"{share:.0f} % pieces, {waste:.0f} % waste, {kept:.0f} % back to the shelf"

@@ -57,9 +57,20 @@ class CuttingOptions:
     forbidden: frozenset[int] = frozenset()
 
 
-def blank_id(job: int, piece: str) -> str:
+class BlankId(str):
     """The name of a job's piece among those of other jobs."""
-    return f"{job}:{piece}"
+
+    __slots__ = ()
+
+    @classmethod
+    def of(cls, job: int, piece: str) -> "BlankId":
+        """The name of a piece, by the number of its job and its own id there."""
+        return cls(f"{job}:{piece}")
+
+    @property
+    def job(self) -> int:
+        """The number of the job."""
+        return int(self.partition(":")[0])
 
 
 def cutting_groups(
@@ -109,7 +120,7 @@ def _askew_words(blank: Blank, entries: Sequence[OnShelf]) -> str:
 
 
 def _blank(job: JobPieces, piece: Piece, name: str, options: CuttingOptions) -> Blank:
-    identity = blank_id(job.number, piece.id)
+    identity = BlankId.of(job.number, piece.id)
     grain: PieceGrain = piece.grain
     if piece.across and grain != "any":
         grain = "width" if grain == "height" else "height"

@@ -6,6 +6,7 @@ is only what it is given of the book.
 
 from collections.abc import Iterator
 from itertools import chain
+from typing import get_args
 
 from weald.core.bench.casing_in import reckon_casing_in
 from weald.core.bench.cut import mind_cut
@@ -14,7 +15,7 @@ from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.suits import mind_choices, mind_suits
 from weald.core.bindings.supports import reckon_supports
 from weald.core.book.book import Book
-from weald.core.book.walk import Part, Stop
+from weald.core.book.walk import Group, Part, Stop
 from weald.core.covers import art as cover_art
 from weald.core.cutting.askew import draw_askew
 from weald.core.drawing import Drawing
@@ -249,16 +250,65 @@ def _mind_entries(book: Book) -> Iterator[Finding]:
     yield from unused_measurements(book.ledger)
 
 
+EVERY_GROUP: tuple[Group, ...] = get_args(Group)
 TO_THE_BOUND: tuple[Stop, ...] = (
-    Stop("text", (), ("folded",), _fold, _draw_text, _mind_text),
-    Stop("paper", ("folded",), draws=_draw_paper, minds=_mind_paper),
-    Stop("folding", ("folded",), draws=_draw_folding, minds=_mind_folding),
-    Stop("printing", ("folded",), ("printing", "press"), _print, _draw_printing, _mind_printing),
-    Stop("block", ("folded",), ("block",), _block, _draw_block, _mind_block),
-    Stop("sewing", ("block",), ("sewing",), _sew, _draw_sewing, _mind_sewing),
-    Stop("boards", ("block", "sewing"), ("bound",), _bind, _draw_bound, _mind_bound),
-    Stop("finish", ("bound",), ("finish", "spine"), _finish, _draw_finish, _mind_finish),
-    Stop("boards", ("block", "bound", "spine"), ("art",), _cover, _draw_cover, _mind_cover),
+    Stop(
+        "text",
+        ("copies", "text", "leaf", "paper", "folding", "extras"),
+        writes=("folded",),
+        reckons=_fold,
+        draws=_draw_text,
+        minds=_mind_text,
+    ),
+    Stop("paper", draws=_draw_paper, minds=_mind_paper),
+    Stop("folding", draws=_draw_folding, minds=_mind_folding),
+    # the printed sheet is drawn, imposed and read back by the job it keeps
+    Stop("printing", EVERY_GROUP, ("folded",), ("printing", "press"), _print, _draw_printing, _mind_printing),
+    Stop(
+        "block",
+        ("leaf", "sewing", "back", "endpapers", "block", "binding", "extras"),
+        ("folded",),
+        ("block",),
+        _block,
+        _draw_block,
+        _mind_block,
+    ),
+    Stop(
+        "sewing",
+        ("sewing", "back", "binding", "extras"),
+        ("block",),
+        ("sewing",),
+        _sew,
+        _draw_sewing,
+        _mind_sewing,
+    ),
+    Stop(
+        "boards",
+        ("copies", "leaf", "sewing", "endpapers", "block", "binding", "bench", "extras", "stock"),
+        ("folded", "block", "sewing"),
+        ("bound",),
+        _bind,
+        _draw_bound,
+        _mind_bound,
+    ),
+    Stop(
+        "finish",
+        ("title", "sewing", "binding", "finish", "extras"),
+        ("block", "bound"),
+        ("finish", "spine"),
+        _finish,
+        _draw_finish,
+        _mind_finish,
+    ),
+    Stop(
+        "boards",
+        ("binding", "finish", "artwork", "extras"),
+        ("block", "bound", "spine"),
+        ("art",),
+        _cover,
+        _draw_cover,
+        _mind_cover,
+    ),
 )
 """As far as the structure goes."""
 EVERY_PART: tuple[Part, ...] = (
@@ -274,8 +324,24 @@ EVERY_PART: tuple[Part, ...] = (
 )
 STOPS: tuple[Stop, ...] = (
     *TO_THE_BOUND,
-    Stop("boards", EVERY_PART, ("added",), _add, _draw_added, _mind_added),
-    Stop("cutting", (*EVERY_PART, "added"), ("stocked", "pieces"), _cut, _draw_pieces, _mind_pieces),
-    Stop("bench", (*EVERY_PART, "pieces"), ("casing_in",), _case_in, _draw_bench, _mind_entries),
+    Stop("boards", EVERY_GROUP, EVERY_PART, ("closed", "added"), _add, _draw_added, _mind_added, ("drawn",)),
+    Stop(
+        "cutting",
+        ("copies", "paper", "sewing", "endpapers", "block", "binding", "finish", "extras", "stock"),
+        (*EVERY_PART, "closed", "added"),
+        ("stocked", "pieces"),
+        _cut,
+        _draw_pieces,
+        _mind_pieces,
+    ),
+    Stop(
+        "bench",
+        ("endpapers",),
+        (*EVERY_PART, "closed", "pieces"),
+        ("casing_in",),
+        _case_in,
+        _draw_bench,
+        _mind_entries,
+    ),
 )
 """All of them: what is added, what is cut, and the bench last."""

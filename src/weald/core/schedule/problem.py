@@ -81,6 +81,17 @@ class Pin:
     hand: str = ""
 
 
+class TaskId(str):
+    """The name of a task among those of all books."""
+
+    __slots__ = ()
+
+    @classmethod
+    def of(cls, job: str, operation: str, part: int = 0) -> "TaskId":
+        """The name of a part of an operation, the first where nothing else is said."""
+        return cls(f"{job}/{operation}/{part}")
+
+
 @dataclass(frozen=True, slots=True)
 class Task:
     """Work done in one go by the same people.

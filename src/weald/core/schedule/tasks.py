@@ -18,6 +18,7 @@ from weald.core.schedule.problem import (
     Pin,
     Problem,
     Task,
+    TaskId,
     Unit,
 )
 from weald.core.schedule.telling import stretch_in_words
@@ -164,7 +165,7 @@ class _Posing:
             first, dries = number == 0, number == len(lengths) - 1 or lots > 1
             parts.append(
                 Task(
-                    id=f"{book.job}/{operation.id}/{number}",
+                    id=TaskId.of(book.job, operation.id, number),
                     job=book.job,
                     operation=operation.id,
                     title=operation.title,

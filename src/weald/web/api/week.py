@@ -12,6 +12,7 @@ from ninja import Query, Router, Schema, Status
 
 from weald.core.errors import SpecError
 from weald.core.schedule.hours import moment_of
+from weald.core.schedule.problem import TaskId
 from weald.core.schedule.promising import Answer
 from weald.core.schedule.telling import moment_in_words
 from weald.core.schedule.week import JobInWeek, NowLine, Spell, Together, Waiting
@@ -287,13 +288,14 @@ def move_step(request: HttpRequest, move: Move) -> MoveReply:
     begins = move.begins and services.next_there(before, job, operation.id, move.begins, move.worker)
     services.wish(job, person(request), operation.id, operation.title, begins, move.worker)
     after = services.laid_out(workshop, notation, before.now)
-    lost = f"{job.pk}/{operation.id}/0" in after.layout.unpinned
+    task = TaskId.of(str(job.pk), operation.id)
+    lost = task in after.layout.unpinned
     words = list(services.differences(before, after))
     if lost:
         words.insert(
             0, "It cannot be kept at that time: something before it is not done, or nobody is there."
         )
-    elif (placed := after.layout.by_id.get(f"{job.pk}/{operation.id}/0")) is not None:
+    elif (placed := after.layout.by_id.get(task)) is not None:
         at = moment_in_words(moment_of(placed.begins, after.now), after.workplace.zone, after.now)
         words.insert(0, f"“{operation.title}” begins {at}.")
     return MoveReply(kept=not lost, words=words)

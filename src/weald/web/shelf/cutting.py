@@ -15,10 +15,10 @@ from pydantic import TypeAdapter
 
 from weald.core.bench.cut import CutEvent, as_cut, still_to_cut
 from weald.core.cutting.grouping import (
+    BlankId,
     CutResult,
     CuttingOptions,
     JobPieces,
-    blank_id,
     cutting_groups,
     read_result,
     write_result,
@@ -232,8 +232,8 @@ def _tell_jobs(cutting: Cutting, result: CutResult, how: Literal["more", "fewer"
         change = found.select_related("job", "job__head").first()
         if change is None:
             continue
-        pieces = (piece for piece in _pieces(change) if blank_id(each["job"], piece.id) in cut)
-        events = [CutEvent(how, as_cut(piece, cut[blank_id(each["job"], piece.id)])) for piece in pieces]
+        pieces = (piece for piece in _pieces(change) if BlankId.of(each["job"], piece.id) in cut)
+        events = [CutEvent(how, as_cut(piece, cut[BlankId.of(each["job"], piece.id)])) for piece in pieces]
         write_cut(change.job, author, events, timezone.now(), note=cutting.title[:200])
         note_follows(change.job)
 

@@ -13,7 +13,7 @@ from weald.core.errors import SpecError, WealdError
 from weald.core.notation import FOR_ANYBODY, Notation
 from weald.core.schedule.hours import minute_of, moment_of
 from weald.core.schedule.placing import Free, place
-from weald.core.schedule.problem import Layout, Problem, ready_at
+from weald.core.schedule.problem import Layout, Problem, TaskId, ready_at
 from weald.core.schedule.promising import Answer, Order, when_ready
 from weald.core.schedule.tasks import Posed, pose
 from weald.core.schedule.telling import date_in_words, stretch_in_words
@@ -111,7 +111,7 @@ def _order(problem: Problem, laying: Laying | None, now: datetime) -> Order:
     known = {name: (seconds - began) / 60 for name, seconds in laying.result["turns"].items()}
     for task in problem.tasks:
         for part in range(task.part, -1, -1):
-            name = f"{task.job}/{task.operation}/{part}"
+            name = TaskId.of(task.job, task.operation, part)
             if name in known:
                 turns[task.id] = known[name] + (task.part - part) / 100
                 doers[task.id] = tuple(laying.result["doers"].get(name, ()))
@@ -208,7 +208,7 @@ def wish(
 
 def next_there(laid: LaidOut, job: Job, operation: str, begins: datetime, worker: str) -> datetime:
     """The next moment from ``begins`` on at which somebody who does an operation is there for it."""
-    task = laid.posed.problem.by_id.get(f"{job.pk}/{operation}/0")
+    task = laid.posed.problem.by_id.get(TaskId.of(str(job.pk), operation))
     if task is None:
         return begins
     wanted = max(0, minute_of(begins, laid.now))
