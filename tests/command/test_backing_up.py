@@ -22,6 +22,10 @@ from weald.command.serving import environment_of, manage
 @pytest.fixture(autouse=True)
 def by_itself(monkeypatch: pytest.MonkeyPatch) -> None:
     """Weald as it is without anything said in its surroundings."""
+    _by_itself(monkeypatch)
+
+
+def _by_itself(monkeypatch: pytest.MonkeyPatch) -> None:
     for name in ("WEALD_DATABASE_URL", "WEALD_FILES"):
         monkeypatch.delenv(name, raising=False)
 
@@ -107,21 +111,35 @@ def _damaged(source: Path, name: str, out: Path) -> Path:
     return out
 
 
+@pytest.fixture(scope="module")
+def saved(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A backup of one text and nothing else."""
+    with pytest.MonkeyPatch.context() as patch:
+        _by_itself(patch)
+        within = _reachable(tmp_path_factory.mktemp("saved"))
+        one, out = within / "one", within / "saved.tar"
+        (one / "files" / "texts" / "1").mkdir(parents=True)
+        content = b"a text, whole"
+        (one / "files" / "texts" / "1" / f"{hashlib.sha256(content).hexdigest()}.pdf").write_bytes(content)
+        environment = environment_of(one) | {"WEALD_PLAIN_HTTP": "1"}
+        with running_cluster(cluster_folder(one / "database"), lasting=False) as url:
+            manage(environment | {"WEALD_DATABASE_URL": url}, "migrate")
+            backup(out, one)
+    return out
+
+
 @pytest.mark.parametrize("name", ["database.dump", "files"])
-def test_a_damaged_backup_is_refused_before_anything_is_touched(tmp_path: Path, name: str) -> None:
-    one, place = _reachable(tmp_path) / "one", tmp_path / "place"
-    out = tmp_path / "saved.tar"
-    (one / "files" / "texts" / "1").mkdir(parents=True)
-    content = b"a text, whole"
-    (one / "files" / "texts" / "1" / f"{hashlib.sha256(content).hexdigest()}.pdf").write_bytes(content)
-    environment = environment_of(one) | {"WEALD_PLAIN_HTTP": "1"}
-    with running_cluster(cluster_folder(one / "database"), lasting=False) as url:
-        manage(environment | {"WEALD_DATABASE_URL": url}, "migrate")
-        backup(out, one)
+def test_a_damaged_backup_is_refused_before_anything_is_touched(
+    saved: Path, tmp_path: Path, name: str
+) -> None:
+    place = _reachable(tmp_path) / "place"
     with pytest.raises(NotReadyError, match="is damaged"):
-        restore(_damaged(out, name, tmp_path / "damaged.tar"), place)
+        restore(_damaged(saved, name, tmp_path / "damaged.tar"), place)
     assert not (place / "files").exists()
-    assert restore(out, place) == 1
+
+
+def test_an_undamaged_backup_is_put_back(saved: Path, tmp_path: Path) -> None:
+    assert restore(saved, _reachable(tmp_path) / "place") == 1
 
 
 BACKUPS = Path(__file__).parents[1] / "corpus" / "backups"

@@ -11,7 +11,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from tests.command.people import Counter, Person, Saver
-from tests.command.test_cluster import _reachable, running_demo, wait_until, wait_until_open
+from tests.command.test_cluster import running_demo, wait_until, wait_until_open
 from tests.command.test_supervising import _pids
 from weald.command.cluster import cluster_folder, free_port, running_url
 from weald.command.serving import DEMO_NAME, DEMO_PASSWORD
@@ -88,11 +88,8 @@ def signed_in(port: int) -> Person:
     return person
 
 
-def test_nothing_acknowledged_is_lost_whatever_is_killed(tmp_path: Path) -> None:
-    var = _reachable(tmp_path) / "var"
-    (var / "frontend").mkdir(parents=True)
-    built = Path(os.environ["WEALD_FRONTEND"])
-    (var / "frontend" / built.name).symlink_to(built)
+def test_nothing_acknowledged_is_lost_whatever_is_killed(loaded_var: Path) -> None:
+    var = loaded_var
     place = Place(var)
     chance, over, failed = random.Random(7), threading.Event(), list[BaseException]()
     try:

@@ -12,7 +12,7 @@ from functools import partial
 from pathlib import Path
 
 from tests.command.people import Person, Saver
-from tests.command.test_cluster import _reachable, running_demo, wait_until_open
+from tests.command.test_cluster import running_demo, wait_until_open
 from tests.command.test_kills import signed_in, until
 from weald.command.cluster import free_port
 
@@ -78,14 +78,10 @@ def half_a_request(port: int, person: Person, number: int) -> socket.socket:
     return line
 
 
-def test_many_people_at_once(tmp_path: Path) -> None:
-    var = _reachable(tmp_path) / "var"
-    (var / "frontend").mkdir(parents=True)
-    built = Path(os.environ["WEALD_FRONTEND"])
-    (var / "frontend" / built.name).symlink_to(built)
+def test_many_people_at_once(loaded_var: Path) -> None:
     port, waits, over = free_port(), Waits(), threading.Event()
     failed: list[BaseException] = []
-    with running_demo(var, port, subprocess.DEVNULL):
+    with running_demo(loaded_var, port, subprocess.DEVNULL):
         wait_until_open(port)
         first = signed_in(port)
         savers = []

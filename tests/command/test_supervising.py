@@ -10,7 +10,14 @@ from pathlib import Path
 import psycopg
 import pytest
 
-from tests.command.test_cluster import _reachable, children_of, running_demo, wait_until, wait_until_open
+from tests.command.test_cluster import (
+    _reachable,
+    children_of,
+    place_for_demo,
+    running_demo,
+    wait_until,
+    wait_until_open,
+)
 from weald.command import cluster as clusters
 from weald.command.cluster import Cluster, cluster_folder, free_port, running_cluster, running_url
 from weald.command.machine import database_user, is_root, postgres_programs
@@ -81,15 +88,15 @@ def _pids(var: Path, part: str) -> list[int]:
     return sorted(found)
 
 
-def test_web_worker_and_database_come_back_and_a_killed_demo_leaves_nothing(tmp_path: Path) -> None:
-    var = _reachable(tmp_path) / "var"
-    (var / "frontend").mkdir(parents=True)
-    built = Path(os.environ["WEALD_FRONTEND"])
-    (var / "frontend" / built.name).symlink_to(built)
-    port = free_port()
+def test_a_demo_killed_while_it_loads_leaves_nothing(tmp_path: Path) -> None:
+    var = place_for_demo(tmp_path)
     with running_demo(var, free_port(), subprocess.DEVNULL) as demo:
         wait_until(lambda: bool(_pids(var, "manage.py load_demo")))
         _nothing_outlives(demo, var)
+
+
+def test_web_worker_and_database_come_back_and_a_killed_demo_leaves_nothing(loaded_var: Path) -> None:
+    var, port = loaded_var, free_port()
     with running_demo(var, port, subprocess.DEVNULL) as demo:
         wait_until_open(port)
         wait_until(lambda: bool(_pids(var, "manage.py work")))
