@@ -237,3 +237,25 @@ def test_a_calliper_that_is_not_there_reads_into_the_field_that_waits(desk: Page
     expect(board).to_have_value(re.compile(r"^2\.(0[789]|1)\d{0,2}$"))
     board.press("Enter")
     expect(page.get_by_role("status").filter(has_text="What it changes")).to_be_visible()
+
+
+def test_work_begins_where_the_book_stands(desk: Page) -> None:
+    desk.get_by_role("button", name="New job").first.click()
+    desk.get_by_role("radio", name="A paperback of glued leaves").click()
+    answers = {"Title": "Kept log", "Pages": "200", "Thickness, pressed": "14"}
+    answers |= {"Width, measured": "126", "Height, measured": "199", "Board thickness": "2"}
+    for label, text in answers.items():
+        desk.get_by_label(label, exact=True).fill(text)
+    desk.get_by_role("button", name="Begin the job").click()
+    expect(desk.get_by_text("Already so: The old cover is on.")).to_be_visible()
+    desk.get_by_role("link", name="Change at the bench").click()
+    steps = desk.get_by_role("main")
+    expect(steps.get_by_text("Now: Lift the old cover off")).to_be_visible()
+    expect(steps.get_by_role("button", name="Line the spine")).to_be_visible()
+    for never in ("Fold the", "Sew", "Print a test sheet"):
+        expect(steps.get_by_role("button", name=never)).to_have_count(0)
+    desk.get_by_text("Already so:").click()
+    desk.get_by_label("The spine is lined").check()
+    expect(steps.get_by_role("button", name="Line the spine")).to_have_count(0)
+    desk.get_by_role("button", name="Back to what it begins with").click()
+    expect(steps.get_by_role("button", name="Line the spine")).to_be_visible()

@@ -58,7 +58,7 @@ def test_a_blank_book_needs_no_printed_text(desk: Page) -> None:
 def test_the_desk_lists_searches_sorts_and_says_what_is_to_mind(desk: Page) -> None:
     assert_accessible(desk)
     expect(desk.get_by_role("row")).to_have_count(10)
-    row = desk.get_by_role("row", name=re.compile("Seed catalogue"))
+    row = desk.get_by_role("row", name=re.compile("Verses said"))
     expect(row).to_contain_text("Mind: The grain runs across the spine")
     title = desk.get_by_role("button", name="Title")
     title.click()

@@ -116,7 +116,7 @@ def test_paper_known_another_way_begins_from_what_it_came_to(desk: Page) -> None
 
 
 def test_crosswise_grain_is_found_and_put_right_at_a_touch(desk: Page) -> None:
-    open_job(desk, "Seed catalogue")
+    open_job(desk, "Verses")
     go_to(desk, "Paper")
     expect(desk.get_by_text("The grain runs across the spine")).to_be_visible()
     desk.get_by_role("button", name="Print and take away").click()
@@ -401,7 +401,7 @@ def test_the_lamp_lit_theme_is_accessible_too(desk: Page) -> None:
     desk.get_by_role("button", name="Lamp light").click()
     expect(desk.locator("html")).to_have_attribute("data-theme", "lamp")
     assert_accessible(desk)
-    open_job(desk, "Seed catalogue")
+    open_job(desk, "Verses")
     go_to(desk, "Paper")
     assert_accessible(desk)
 

@@ -433,3 +433,14 @@ def test_the_hand_is_never_twice_alike_and_always_near() -> None:
     assert all(abs(read_line(line).value - 12) <= 0.03 for line in lines)
     assert read_line(reading_of("calliper", 12.7, "in", hand)).value == pytest.approx(12.7, abs=0.03)
     assert read_line(reading_of("scale", 80.0, "g", hand)).unit == "g"
+
+
+def test_what_was_done_under_a_former_name_stays_done() -> None:
+    operations = planned({"binding": {"structure": "laced_boards"}}).operations
+    events = [Event("started", "trim_rounded", AT), Event("done", "trim_rounded", AT)]
+    stands = {each.operation: each.status for each in standings(operations, events, AT)}
+    assert stands["trim_ends"] == "done"
+    assert cut_short(operations, [Event("started", "case_in", AT)]) == ()
+    flat = planned({}).operations
+    stands = {each.operation: each.status for each in standings(flat, [Event("started", "trim", AT)], AT)}
+    assert [name for name, status in stands.items() if status == "working"] == ["trim"]

@@ -32,11 +32,11 @@ TEXT: dict[str, Any] = {
 def test_every_beginning_plans_without_a_warning(beginning: Beginning) -> None:
     spec = read_spec(job_of_beginning(beginning.id, ANSWERS, TEXT, MILLIMETRES))
     made = plan(spec)
-    assert [each.code for each in made.findings if each.severity != "note"] == []
+    found = [each.code for each in made.findings if each.severity != "note"]
+    assert found == (["swell.much"] if beginning.id == "bound" else []), "mended folds swell"
     sizes = {each.id: each.value for each in made.quantities}
     if beginning.measured:
-        thick = sizes["block.thickness" if beginning.id == "sewn" else "text.thickness"]
-        assert (sizes["block.width"], sizes["block.height"], thick) == (135, 200, 18)
+        assert (sizes["block.width"], sizes["block.height"], sizes["text.thickness"]) == (135, 200, 18)
         # a hundred leaves as thick as the block says
         assert sizes["paper.calliper"] == pytest.approx(0.18)
     if beginning.brings:
@@ -54,8 +54,8 @@ def test_inches_are_read_as_inches() -> None:
     ("kind", "typed", "wrong"),
     [
         ("sewn", {"thickness": ""}, "thickness"),
-        ("loose", {"width": "wide"}, "width"),
-        ("paperback", {"height": "1/0"}, "height"),
+        ("folded", {"width": "wide"}, "width"),
+        ("paperback_leaves", {"height": "1/0"}, "height"),
     ],
 )
 def test_what_has_to_be_measured_is_asked_for_by_name(kind: Any, typed: dict[str, str], wrong: str) -> None:
@@ -74,21 +74,21 @@ def _sizes(kind: Any, **patch: Any) -> dict[str, float]:
     return {each.id: each.value for each in plan(patched(spec, patch)).quantities}
 
 
-@pytest.mark.parametrize("kind", ["loose", "sewn", "paperback"])
+@pytest.mark.parametrize("kind", ["folded", "sewn", "paperback_leaves"])
 def test_trimming_a_block_that_is_there_makes_it_smaller(kind: Any) -> None:
     trimmed = _sizes(kind, **{"leaf.trim.head": 2, "leaf.trim.tail": 3, "leaf.trim.fore_edge": 4})
     assert (trimmed["block.width"], trimmed["block.height"]) == (131, 195)
     assert trimmed["leaf.untrimmed_width"] == 135
 
 
-def test_new_endpapers_add_to_a_measured_text_but_not_to_a_whole_block() -> None:
-    for kind, thicker in (("paperback", True), ("loose", True), ("sewn", False)):
-        few, many = (_sizes(kind, **{"endpapers.leaves": leaves}) for leaves in (2, 4))
-        assert (many["block.thickness"] > few["block.thickness"]) is thicker, kind
+@pytest.mark.parametrize("kind", [each.id for each in BEGINNINGS if each.measured])
+def test_new_endpapers_add_to_what_was_measured(kind: Any) -> None:
+    few, many = (_sizes(kind, **{"endpapers.leaves": leaves}) for leaves in (2, 4))
+    assert many["block.thickness"] > few["block.thickness"]
 
 
 def test_a_paperback_sewn_on_tapes_is_told_it_has_no_folds_and_gets_no_signatures() -> None:
-    spec = read_spec(job_of_beginning("paperback", ANSWERS, TEXT, MILLIMETRES))
+    spec = read_spec(job_of_beginning("paperback_leaves", ANSWERS, TEXT, MILLIMETRES))
     made = plan(patched(spec, {"sewing.method": "tapes", "extras.pulled": {"mended": 3}}))
     assert "sewing.no_folds" in [each.code for each in made.findings]
     assert "sewing.sections" not in {each.id for each in made.quantities}

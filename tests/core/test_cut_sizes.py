@@ -174,7 +174,9 @@ WITHOUT_GUARDS = ("stab_sewn", "single_leaves", "rebound_paperback")
 
 def of_all(structure: str) -> dict[str, tuple[float, float]]:
     """What books have whatever binds them."""
-    found = {"text_sheet": FOLIO, "ribbon": (6.0, hypot(WIDTH, HEIGHT) + 50)}
+    found = {"ribbon": (6.0, hypot(WIDTH, HEIGHT) + 50)}
+    if structure != "rebound_paperback":
+        found["text_sheet"] = FOLIO
     if structure not in WITHOUT_ENDPAPERS:
         found["endpaper"] = FOLIO
     if structure not in WITHOUT_GUARDS:

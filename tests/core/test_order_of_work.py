@@ -11,6 +11,7 @@ from tests.conftest import job_in
 from tests.core.extras.made_up import EXTRAS as MADE_UP
 from tests.core.extras.made_up import merged
 from weald.core.adhesives import ADHESIVES, SEASON_FACTORS, SUITED
+from weald.core.bench.precedence import is_so
 from weald.core.bench.steps import STEPS
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.bindings.protocol import Structure
@@ -64,10 +65,6 @@ def longest_way(operations: dict[str, Operation], to: str) -> float:
     return one.minutes + (one.wait.usual if one.wait else 0) + max(before, default=0.0)
 
 
-def test_every_step_is_one_of_some_structure_and_every_structure_has_only_such() -> None:
-    assert {name for structure in EVERY for name in structure.order} == set(STEPS)
-
-
 def every_piece_is_used_and_nothing_is_that_is_not_there(made: Plan) -> None:
     cut = {piece.id: piece for piece in made.pieces}
     taken = {piece.piece for each in made.operations for piece in each.pieces}
@@ -79,7 +76,9 @@ def every_piece_is_used_and_nothing_is_that_is_not_there(made: Plan) -> None:
 
 def every_size_that_is_measured_is_measured_somewhere(made: Plan) -> None:
     wanted = {each.id for each in made.quantities if each.measurable}
-    assert {asked.quantity for each in made.operations for asked in each.measures} == wanted
+    asked = {asked.quantity for each in made.operations for asked in each.measures}
+    so = {size for step in STEPS.values() if is_so(step, made.there) for size in step.measures}
+    assert wanted - so <= asked <= wanted
 
 
 def the_graph_can_be_worked_and_its_longest_way_is_the_longest(made: Plan) -> None:
@@ -89,7 +88,9 @@ def the_graph_can_be_worked_and_its_longest_way_is_the_longest(made: Plan) -> No
     for each in made.operations:
         assert set(each.after) <= seen, (each.id, "waits for what comes later")
         seen.add(each.id)
-    assert all(each.after or each.id == "stock_out" for each in made.operations), "one beginning"
+    undone = {each.id for each in STEPS.values() if each.ends}
+    beginnings = {each.id for each in made.operations if not each.after}
+    assert beginnings <= {"stock_out", *undone}
     ends = {name: longest_way(operations, name) for name in operations}
     end = max(ends.values())
     for each in made.operations:
@@ -226,3 +227,76 @@ def test_of_an_edition_no_more_is_glued_than_can_be_rounded_while_tacky() -> Non
     assert at_once(10) == 1, "tacky 12 min, 15 a copy to round"
     assert at_once(10, round={"rate": 3}, glue_up={"rate": 3, "fixed": 0}) == 3
     assert by_id(plan_of_ten())["glue_up"].at_once == 0, "a flat back may dry as long as it likes"
+
+
+@pytest.mark.parametrize(
+    ("school", "state", "least", "holds"),
+    [
+        ("nip", "nipped", 2, ("nipping_press",)),
+        ("hour", "nipped", 50, ("nipping_press",)),
+        ("bricks", "nipped", 2, ()),
+    ],
+)
+def test_pressing_by_school(school: str, state: str, least: float, holds: tuple[str, ...]) -> None:
+    made = by_id(planned("flat_case", bench__pressing=school))
+    wait = made["case_in"].wait
+    assert wait is not None
+    assert (wait.state, wait.least, wait.holds) == (state, least, holds)
+    assert made["dry_closed"].wait is not None
+    assert any("body" in move for move in made["case_in"].moves) is (school == "bricks")
+
+
+def test_under_weight_alone_there_is_no_press() -> None:
+    made = by_id(planned("flat_case", bench__pressing="weight"))
+    assert made["case_in"].wait is None
+    assert made["dry_closed"].after == ("case_in",)
+
+
+def test_paste_downs_of_boards_on_the_block_dry_shut_or_open() -> None:
+    shut = by_id(planned("laced_boards"))
+    assert shut["paste_down"].wait is None
+    assert shut["dry_closed"].after == ("paste_down",)
+    opened = by_id(planned("laced_boards", bench__paste_downs="open"))
+    wait = opened["paste_down"].wait
+    assert wait is not None
+    assert wait.state == "standing_open"
+    assert "dry_closed" not in opened
+
+
+@pytest.mark.parametrize(
+    ("height", "width", "covering", "sewing"),
+    [
+        (350, 250, 1, 1),
+        (351, 250, 2, 1),
+        (601, 400, 2, 2),
+        (901, 600, 3, 2),
+        (1201, 600, 4, 2),
+        (1201, 901, 5, 2),
+    ],
+)
+def test_as_many_people_as_size_asks_for(height: int, width: int, covering: int, sewing: int) -> None:
+    made = by_id(planned("laced_boards", leaf__width=width, leaf__height=height, text__pages=16))
+    assert (made["cover_book"].people, made["sew"].people) == (covering, sewing)
+
+
+@pytest.mark.parametrize(
+    ("kind", "tipped", "dries"),
+    [("tipped", True, False), ("made", True, True), ("sewn", False, False), ("wrapped", False, False)],
+)
+def test_endpapers_have_the_steps_of_their_kind(kind: str, tipped: bool, dries: bool) -> None:
+    made = by_id(planned("flat_case", endpapers__kind=kind))
+    assert ("tip_endpapers" in made) is tipped
+    assert (made["make_endpapers"].wait is not None) is dries
+    assert "make_endpapers" in made["sew"].after or "make_endpapers" in made["pierce"].after
+
+
+def test_the_hands_own_steps_follow_glue_and_covering() -> None:
+    quick = by_id(planned("flat_case", bench__glue={"case": "pva"}))["make_case"].moves
+    slow = by_id(planned("flat_case", bench__glue={"case": "paste"}))["make_case"].moves
+    assert any(move.startswith("Turn-ins glued one after the other") for move in quick)
+    assert any(move.startswith("All turn-ins glued in one go") for move in slow)
+    quarter = by_id(planned("flat_case", binding__covering="quarter"))["make_case"].moves
+    assert any("sides last" in move for move in quarter)
+    assert not any("sides last" in move for move in quick)
+    leather = by_id(planned("laced_boards", binding__material="leather"))["cover_book"].moves
+    assert any("Caps" in move for move in leather)

@@ -79,9 +79,17 @@ def test_jobs_made_before_come_out_as_they_came_out_then():
     assert len(kept) > len(FILES)
     for path in FILES:
         name = f"{path.parent.name}/{path.stem}"
-        assert sizes_of(read_job_file(path.read_bytes())) == kept[name], name
+        comes_out_as_then(read_job_file(path.read_bytes()), kept[name], name)
     for number, row in enumerate(rows("job")):
-        assert sizes_of(read_spec(row)) == kept[f"v1/job_rows/{number}"], number
+        comes_out_as_then(read_spec(row), kept[f"v1/job_rows/{number}"], str(number))
+
+
+def comes_out_as_then(spec: JobSpec, then: dict, name: str):
+    pieces = dict(then["pieces"])
+    if spec.binding.structure == "rebound_paperback":
+        # its leaves are there: nobody cuts sheets for them any more
+        pieces.pop("text_sheet")
+    assert sizes_of(spec) == then | {"pieces": pieces}, name
 
 
 def test_stored_rows_of_every_version_are_read():

@@ -271,10 +271,11 @@ def test_an_unknown_paper_is_refused(client: Client, job: Job) -> None:
 
 def test_a_job_begins_with_what_lies_on_the_bench(client: Client, job: Job) -> None:
     answers = {"title": "Old log", "pages": "200", "width": "135", "height": "200", "thickness": "18"}
-    begun = send(client, "POST", "/api/jobs/begin", {"kind": "paperback", "answers": answers})
+    begun = send(client, "POST", "/api/jobs/begin", {"kind": "paperback_leaves", "answers": answers})
     assert begun.status_code == 201
     assert begun.json()["spec"]["binding"]["structure"] == "rebound_paperback"
     assert begun.json()["spec"]["measured"]["text.thickness"] == 18
+    assert begun.json()["spec"]["bench"]["lies"] == "paperback_leaves"
     wrong = send(client, "POST", "/api/jobs/begin", {"kind": "sewn", "answers": answers | {"pages": "few"}})
     assert (wrong.status_code, list(wrong.json()["fields"])) == (422, ["pages"])
     absent = send(client, "POST", "/api/jobs/begin", {"kind": "pdf", "answers": {}, "text": "0" * 64})

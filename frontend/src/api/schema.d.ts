@@ -2954,7 +2954,7 @@ export interface components {
          */
         AskedFor: {
             /** Paths */
-            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.pressed" | "bench.trimmed" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
+            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.lies" | "bench.pressed" | "bench.trimmed" | "bench.paste_downs" | "bench.pressing" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
             /** Labels */
             labels: {
                 [key: string]: string;
@@ -3259,6 +3259,30 @@ export interface components {
             ][];
         };
         /**
+         * FactHere
+         * @description Something that may be so already.
+         *
+         *     :param by_hand: whether somebody said so, or said that it is not.
+         */
+        FactHere: {
+            /**
+             * Fact
+             * @enum {string}
+             */
+            fact: "stock.seen" | "sheets.cut" | "sheets.printed" | "folds.made" | "leaves.sorted" | "folds.mended" | "folds.pressed" | "plates.guarded" | "folds.collated" | "folds.pierced" | "old_cover.on" | "old_sewing.in" | "old_glue.on" | "old_panels.trimmed" | "endpapers.made" | "endpapers.on" | "block.sewn" | "supports.none" | "block.pressed" | "fore_edge.trimmed" | "block.trimmed" | "block.glued" | "block.rounded" | "block.backed" | "bands.on" | "ribbon.in" | "block.lined" | "block.measured" | "trial.made" | "boards.cut" | "boards.laminated" | "boards.layered" | "boards.bevelled" | "boards.covered" | "boards.pierced" | "boards.fit" | "boards.on" | "edges.in_boards" | "cover.round" | "cover.cut" | "cover.pared" | "cover.scored" | "cover.pierced" | "case.joined" | "case.made" | "case.fits" | "book.thumbed" | "book.covered" | "cover.on" | "slips.stuck" | "pastedowns.down" | "book.opened_once" | "book.dry" | "edges.flush" | "book.opened" | "book.lettered" | "book.tooled" | "labels.on" | "panels.in" | "slipcase.made" | "box.made" | "jacket.on" | "book.looked_at";
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
+            /** Said */
+            said: string;
+            /** So */
+            so: boolean;
+            /** By Hand */
+            by_hand: boolean;
+        };
+        /**
          * Finding
          * @description Something to mind.
          *
@@ -3266,7 +3290,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "leaf.trimmed_small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.holes_close" | "sewing.no_folds" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "squares.negative" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "pastedown.none" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.broad" | "finishing.high" | "finishing.no_label" | "finishing.label_wide" | "finishing.meets" | "finishing.off_board" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.lettering" | "copied.alike" | "copied.inset" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "leaf.trimmed_small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.holes_close" | "sewing.no_folds" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "squares.negative" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "pastedown.none" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone" | "order.unreached" | "order.against") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.broad" | "finishing.high" | "finishing.no_label" | "finishing.label_wide" | "finishing.meets" | "finishing.off_board" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.lettering" | "copied.alike" | "copied.inset" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
             /**
              * Severity
              * @enum {string}
@@ -3513,6 +3537,8 @@ export interface components {
          *     :param work: the kind of work it is; none of what anybody does.
          *     :param occupies: the ``places`` it takes, in words.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
+         *     :param moves: what the hands do, one after the other.
+         *     :param formerly: what it was called, or a part of, when work on the book may have begun.
          */
         Operation: {
             /** Id */
@@ -3590,6 +3616,16 @@ export interface components {
             places: ("bench" | "nipping_press" | "lying_press" | "weights" | "sewing_frame" | "plough" | "shears")[];
             /** Work */
             work?: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering") | null;
+            /**
+             * Formerly
+             * @default []
+             */
+            formerly: string[];
+            /**
+             * Moves
+             * @default []
+             */
+            moves: string[];
         };
         /**
          * Piece
@@ -3759,6 +3795,12 @@ export interface components {
             operations: components["schemas"]["Operation"][];
             /** Left Out */
             left_out: components["schemas"]["LeftOut"][];
+            /** There */
+            there: ("stock.seen" | "sheets.cut" | "sheets.printed" | "folds.made" | "leaves.sorted" | "folds.mended" | "folds.pressed" | "plates.guarded" | "folds.collated" | "folds.pierced" | "old_cover.on" | "old_sewing.in" | "old_glue.on" | "old_panels.trimmed" | "endpapers.made" | "endpapers.on" | "block.sewn" | "supports.none" | "block.pressed" | "fore_edge.trimmed" | "block.trimmed" | "block.glued" | "block.rounded" | "block.backed" | "bands.on" | "ribbon.in" | "block.lined" | "block.measured" | "trial.made" | "boards.cut" | "boards.laminated" | "boards.layered" | "boards.bevelled" | "boards.covered" | "boards.pierced" | "boards.fit" | "boards.on" | "edges.in_boards" | "cover.round" | "cover.cut" | "cover.pared" | "cover.scored" | "cover.pierced" | "case.joined" | "case.made" | "case.fits" | "book.thumbed" | "book.covered" | "cover.on" | "slips.stuck" | "pastedowns.down" | "book.opened_once" | "book.dry" | "edges.flush" | "book.opened" | "book.lettered" | "book.tooled" | "labels.on" | "panels.in" | "slipcase.made" | "box.made" | "jacket.on" | "book.looked_at")[];
+            /** Lying */
+            lying: components["schemas"]["FactHere"][];
+            /** Settled */
+            settled: ("text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record")[];
             /** Cut */
             cut: components["schemas"]["CutPiece"][];
             casing_in: components["schemas"]["CasingIn"] | null;
@@ -4405,13 +4447,14 @@ export interface components {
          *     :param station: where its work begins.
          *     :param measured: whether the block is there, and its sizes are measured.
          *     :param brings: whether a text is brought with it, as a PDF.
+         *     :param lies: what is so of it.
          */
         Beginning: {
             /**
              * Id
              * @enum {string}
              */
-            id: "text" | "pdf" | "blank" | "loose" | "sewn" | "paperback";
+            id: "text" | "pdf" | "blank" | "sheets" | "folded" | "sewn" | "glued" | "lined" | "leaves" | "leaves_glued" | "paperback_leaves" | "paperback_sewn" | "bound" | "case_broken";
             /** Title */
             title: string;
             /** Words */
@@ -4433,6 +4476,8 @@ export interface components {
              * @default false
              */
             brings: boolean;
+            /** Lies */
+            lies?: ("stock" | "sheets" | "folded" | "sewn" | "glued" | "lined" | "leaves" | "leaves_glued" | "paperback_leaves" | "paperback_sewn" | "bound" | "case_broken") | null;
         };
         /**
          * Bench
@@ -4441,12 +4486,25 @@ export interface components {
          *     :param season: what times of drying follow.
          *     :param pressed: folded sections in the nipping press, or overnight under weight.
          *     :param trimmed: before the spine is glued up, or after.
+         *     :param paste_downs: how those of boards fixed to the block dry.
+         *     :param lies: what lies on the bench when work begins; none for what its binding begins with.
+         *     :param facts: what is so besides, or is not, said by hand.
+         *     :param pressing: how a cased book is pressed, before it dries shut.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
          *     :param trial: trial first, of what cannot be replaced.
          *     :param times: of operations that take other than the usual time, by the operation.
          *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
         Bench: {
+            /** On the bench */
+            lies?: ("stock" | "sheets" | "folded" | "sewn" | "glued" | "lined" | "leaves" | "leaves_glued" | "paperback_leaves" | "paperback_sewn" | "bound" | "case_broken") | null;
+            /**
+             * So already
+             * @default {}
+             */
+            facts: {
+                [key: string]: boolean;
+            };
             /**
              * {Signatures} pressed
              * @default nipped
@@ -4458,7 +4516,19 @@ export interface components {
              * @default after
              * @enum {string}
              */
-            trimmed: "after" | "before";
+            trimmed: "after" | "before" | "thrown_out";
+            /**
+             * Paste-downs of boards on the block
+             * @default shut
+             * @enum {string}
+             */
+            paste_downs: "shut" | "open";
+            /**
+             * Cased book pressed
+             * @default nip
+             * @enum {string}
+             */
+            pressing: "nip" | "hour" | "weight" | "bricks";
             /**
              * Cased book opened
              * @default not
@@ -5615,7 +5685,7 @@ export interface components {
              * Name
              * @enum {string}
              */
-            name: "text" | "ruling" | "file_pages" | "spreads" | "leaf" | "trim" | "paper" | "stock_sheet" | "folds" | "signatures" | "printer" | "printed_sheet" | "marks" | "sewing" | "stations" | "stab" | "pamphlet" | "endpapers" | "glued_in" | "back" | "spine" | "trimming" | "diagonals" | "board" | "squares" | "linings" | "joint" | "cover" | "cover_pieces" | "stiffener" | "leaves" | "bands" | "supports" | "slits" | "flaps" | "old_cover" | "artwork" | "document" | "printed_on" | "cover_rules" | "lettered" | "lettering" | "last" | "colophon" | "schools" | "glue" | "own_steps";
+            name: "text" | "ruling" | "file_pages" | "spreads" | "leaf" | "trim" | "paper" | "stock_sheet" | "folds" | "signatures" | "printer" | "printed_sheet" | "marks" | "sewing" | "stations" | "stab" | "pamphlet" | "endpapers" | "glued_in" | "back" | "spine" | "trimming" | "diagonals" | "board" | "squares" | "linings" | "joint" | "cover" | "cover_pieces" | "stiffener" | "leaves" | "bands" | "supports" | "slits" | "flaps" | "old_cover" | "artwork" | "document" | "printed_on" | "cover_rules" | "lettered" | "lettering" | "last" | "colophon" | "lying" | "schools" | "glue" | "own_steps";
             /** Title */
             title: string;
             /** At */
@@ -5623,7 +5693,7 @@ export interface components {
             /** By Itself */
             by_itself: boolean;
             /** Paths */
-            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.pressed" | "bench.trimmed" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
+            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.lies" | "bench.pressed" | "bench.trimmed" | "bench.paste_downs" | "bench.pressing" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
         };
         /**
          * FromBoards
@@ -6108,8 +6178,12 @@ export interface components {
             artwork: components["schemas"]["Artwork"];
             /**
              * @default {
+             *       "lies": null,
+             *       "facts": {},
              *       "pressed": "nipped",
              *       "trimmed": "after",
+             *       "paste_downs": "shut",
+             *       "pressing": "nip",
              *       "opened": "not",
              *       "season": "usual",
              *       "trial": false,
@@ -7698,7 +7772,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "text" | "pdf" | "blank" | "loose" | "sewn" | "paperback";
+            kind: "text" | "pdf" | "blank" | "sheets" | "folded" | "sewn" | "glued" | "lined" | "leaves" | "leaves_glued" | "paperback_leaves" | "paperback_sewn" | "bound" | "case_broken";
             /** Answers */
             answers: {
                 [key: string]: string;
@@ -11441,12 +11515,22 @@ export interface components {
          *     :param season: what times of drying follow.
          *     :param pressed: folded sections in the nipping press, or overnight under weight.
          *     :param trimmed: before the spine is glued up, or after.
+         *     :param paste_downs: how those of boards fixed to the block dry.
+         *     :param lies: what lies on the bench when work begins; none for what its binding begins with.
+         *     :param facts: what is so besides, or is not, said by hand.
+         *     :param pressing: how a cased book is pressed, before it dries shut.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
          *     :param trial: trial first, of what cannot be replaced.
          *     :param times: of operations that take other than the usual time, by the operation.
          *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
         BenchInput: {
+            /** On the bench */
+            lies?: ("stock" | "sheets" | "folded" | "sewn" | "glued" | "lined" | "leaves" | "leaves_glued" | "paperback_leaves" | "paperback_sewn" | "bound" | "case_broken") | null;
+            /** So already */
+            facts?: {
+                [key: string]: boolean;
+            };
             /**
              * {Signatures} pressed
              * @enum {string}
@@ -11456,7 +11540,17 @@ export interface components {
              * Trimmed
              * @enum {string}
              */
-            trimmed?: "after" | "before";
+            trimmed?: "after" | "before" | "thrown_out";
+            /**
+             * Paste-downs of boards on the block
+             * @enum {string}
+             */
+            paste_downs?: "shut" | "open";
+            /**
+             * Cased book pressed
+             * @enum {string}
+             */
+            pressing?: "nip" | "hour" | "weight" | "bricks";
             /**
              * Cased book opened
              * @enum {string}

@@ -127,7 +127,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
       }}
     >
       <div
-        className="grid grid-cols-2 gap-2 sm:grid-cols-3"
+        className="grid grid-cols-2 gap-1.5 sm:grid-cols-4"
         role="radiogroup"
         aria-label={t("desk.whatLiesOnTheBench")}
       >
@@ -137,7 +137,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
             type="button"
             role="radio"
             aria-checked={chosen === each.id}
-            className={`flex flex-col rounded border p-2.5 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
+            className={`flex flex-col rounded border p-2 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
             onClick={() => {
               create.reset();
               setChosen(each.id);

@@ -2,7 +2,7 @@
 import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { type ReactNode, useCallback, useEffect, useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { api, type Job, type Station, type StationTitle, unwrap } from "../api/client";
 import { whyNot } from "../api/problem";
@@ -24,6 +24,7 @@ import { Pieces } from "./Pieces";
 import { Reckoning } from "./Reckoning";
 import { SaveMark } from "./SaveMark";
 import { JobSession } from "./session";
+import { SoAlready } from "./Lying";
 import { isStation, STATIONS } from "./stations";
 import { ChooseStructure } from "./ChooseStructure";
 import { TakeMenu } from "./TakeMenu";
@@ -180,13 +181,16 @@ function Stations() {
           <h1 className="sr-only">
             {String(draft.title)}: {order.find((each) => each.id === station)?.title}
           </h1>
-          <form
-            className={unfolded ? "hidden" : "flex flex-wrap gap-x-6 gap-y-2"}
-            onSubmit={(event) => event.preventDefault()}
-            aria-label={t("job.whatWasDecided")}
-          >
-            <ViewOnly>{here.Inputs && <here.Inputs key={station} {...shown} />}</ViewOnly>
-          </form>
+          <SoAlready station={station} />
+          <Folded away={plan?.settled.includes(station) ?? false}>
+            <form
+              className={unfolded ? "hidden" : "flex flex-wrap gap-x-6 gap-y-2"}
+              onSubmit={(event) => event.preventDefault()}
+              aria-label={t("job.whatWasDecided")}
+            >
+              <ViewOnly>{here.Inputs && <here.Inputs key={station} {...shown} />}</ViewOnly>
+            </form>
+          </Folded>
           <Extras
             station={station}
             title={order.find((each) => each.id === station)?.title ?? ""}
@@ -246,6 +250,17 @@ function Stations() {
       </Modal>
       <History jobId={job.id} open={dialog === "history"} onOpenChange={close} />
     </div>
+  );
+}
+
+/** Fields of work that is done: out of the way, and still there for whoever wants them. */
+function Folded({ away, children }: { away: boolean; children: ReactNode }) {
+  if (!away) return children;
+  return (
+    <details>
+      <summary className="min-h-9 cursor-pointer">{t("job.howItWasMade")}</summary>
+      {children}
+    </details>
   );
 }
 

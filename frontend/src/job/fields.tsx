@@ -218,7 +218,7 @@ export function SelectField({
     <FieldFrame id={id} label={label} about={`${path} ${part}`} error={errors[path]}>
       <select
         id={id}
-        className={`${INPUT} max-w-56`}
+        className={`${INPUT} max-w-72`}
         value={asText(valueAt(draft, path))}
         onChange={(event) => {
           const chosen = event.target.value;

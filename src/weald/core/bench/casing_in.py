@@ -3,6 +3,8 @@
 See *Paste-down* in docs/craft.md for the sums; the sizes are those of the plan.
 """
 
+from collections.abc import Callable
+
 from weald.core.bench.path_drawing import mull_side, support_side
 from weald.core.bindings.pastedown import DRY_STRIP
 from weald.core.block.holes import support_middles
@@ -17,20 +19,41 @@ PRESS_SHORT: Mm = 3.0
 """A pressing board ends so far short of the joint, so that the joint is not pressed flat."""
 _LETTERS = 4.0
 
-_TICKS = (
-    "Paste-downs trimmed to {width}: {trim} off each fore-edge.",
-    "Waste sheet between paste-down and fly-leaf.",
-    "Mull and supports pasted down first.",
-    "Glued from the spine outwards, edges last; the strip of {dry} at the joint left dry.",
-    "Waste sheet out at once.",
-    "Board brought down: squares even on three sides before any pressure.",
-    "Joint set from outside.",
+
+def _always(book: Book) -> bool:
+    return True
+
+
+def _cased(book: Book) -> bool:
+    return book.structure.cased
+
+
+def _shut(book: Book) -> bool:
+    return _cased(book) or book.spec.bench.paste_downs == "shut"
+
+
+def _with_flanges(book: Book) -> bool:
+    return _cased(book) and (book.mulled or book.on_supports)
+
+
+_TICKS: tuple[tuple[Callable[[Book], bool], str], ...] = (
+    (_always, "Paste-downs trimmed to {width}: {trim} off each fore-edge."),
+    (_always, "Waste sheet between paste-down and fly-leaf."),
+    (_with_flanges, "Mull and supports pasted down first."),
+    (_always, "Glued from the spine outwards, edges last; the strip of {dry} at the joint left dry."),
+    (_always, "Waste sheet out at once."),
+    (_cased, "Board brought down: squares even on three sides before any pressure."),
+    (_cased, "Joint set from outside."),
 )
-_ENDS = (
-    "Nipped {nip} minutes, hard; then looked at from outside only.",
-    "Release sheet and moisture barrier inside each board.",
-    "Closed under weight between boards of {board_width} × {board_height}, their edge {short} short of the "
-    "joint; not opened while damp.",
+"""Ticked on each side, as far as a book has them: boards fixed to the block have their joint already."""
+_ENDS: tuple[tuple[Callable[[Book], bool], str], ...] = (
+    (_cased, "Nipped {nip} minutes, hard; then looked at from outside only."),
+    (_shut, "Release sheet and moisture barrier inside each board."),
+    (
+        _shut,
+        "Closed under weight between boards of {board_width} × {board_height}, their edge {short} short of "
+        "the joint; not opened while damp.",
+    ),
 )
 NIP_MINUTES = 2
 
@@ -62,8 +85,16 @@ def reckon_casing_in(book: Book) -> CasingIn | None:
         tuple(
             SheetSize(name, ledger.say(ledger.quantities[name].label), ledger.shown(name)) for name in shown
         ),
-        tuple(LookAt(f"casing.{place}", say.say(text, **terms)) for place, text in enumerate(_TICKS)),
-        tuple(LookAt(f"casing.end.{place}", say.say(text, **terms)) for place, text in enumerate(_ENDS)),
+        tuple(
+            LookAt(f"casing.{place}", say.say(text, **terms))
+            for place, (has, text) in enumerate(_TICKS)
+            if has(book)
+        ),
+        tuple(
+            LookAt(f"casing.end.{place}", say.say(text, **terms))
+            for place, (has, text) in enumerate(_ENDS)
+            if has(book)
+        ),
     )
 
 

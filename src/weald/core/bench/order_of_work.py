@@ -1,15 +1,16 @@
 """The order of work of one book: its operations as a graph without circles, and the longest way through.
 
-Pure, and without a clock: times are minutes from the beginning. What may be done side by side is in strands.
+Pure, and without a clock: times are minutes from the beginning. What comes before what is worked out by
+``precedence``; two things are worked on side by side, one thing by one operation after the other.
 """
 
-from collections.abc import Callable, Collection, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
 
-from weald.core.bench.drawings import DRAWING_OF
 from weald.core.bench.measuring import expected_of
+from weald.core.bench.precedence import Blocked, Precedence, in_order, planned_steps
 from weald.core.bench.step import CAUTION_TAIL, CAUTIONS, Pause, Step
 from weald.core.bench.steps import STEPS
 from weald.core.book.book import Book
@@ -23,17 +24,16 @@ from weald.core.book.operation import (
     Minutes,
     Operation,
     OrderOfWork,
-    Strand,
     ToHand,
     Trouble,
     Wait,
     minutes_in_words,
 )
+from weald.core.findings import Finding, finding
+from weald.core.job.lying import Facts, said_of
+from weald.core.notation import Notation
 from weald.core.quantities import QuantityId
 from weald.core.units import NEGLIGIBLE
-
-_BEGINS_AFTER: Mapping[Strand, tuple[Strand, ...]] = {"block": ("sheets",), "book": ("block", "cover")}
-"""The strands whose end another waits for before it begins."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,9 +58,11 @@ def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bo
     Sizes, minutes and adhesives are this book's own; ``start`` and ``critical`` are for as many hands as it
     takes (docs/craft.md, The order of work).
     """
-    steps = _with_own([step for name in book.structure.order if (step := STEPS[name]).when(book)], book)
+    there = book.there
+    found = in_order(planned_steps(STEPS.values(), book, there), book, there)
+    steps = _with_own(list(found.steps), book)
     reasons = book.spec.bench.left_out
-    after = _without(_after(steps), reasons)
+    after = _without(_after(steps, found), reasons)
     kept = [step for step in steps if step.id not in reasons]
     tasks = [_Task(step, after[step.id], _minutes(step, book), _wait(step, book)) for step in kept]
     times, at_once = _times(tasks), _at_once(tasks, book.copies)
@@ -72,7 +74,7 @@ def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bo
                 at_once.get(each.step.id, 0),
                 book,
                 left_handed,
-                found if (found := DRAWING_OF.get(each.step.id, "")) in drawings else "",
+                each.step.drawing if each.step.drawing in drawings else "",
             )
             for each in tasks
         ),
@@ -81,7 +83,26 @@ def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bo
             for step in steps
             if step.id in reasons
         ),
+        tuple(_stuck(each, there, book.notation) for each in _once(found.blocked, reasons)),
     )
+
+
+def _once(blocked: Sequence[Blocked], left_out: Collection[str]) -> Iterable[Blocked]:
+    """One reason for each step is enough, and none for what is left out."""
+    first = {each.step.id: each for each in reversed(blocked)}
+    return (first[name] for name in dict.fromkeys(each.step.id for each in blocked) if name not in left_out)
+
+
+def _stuck(blocked: Blocked, there: Facts, notation: Notation) -> Finding:
+    """That a step cannot be put where it needs to be, and why."""
+    about, title = f"bench.left_out.{blocked.step.id}", notation.say(blocked.step.title)
+    if blocked.other is not None:
+        other = notation.say(blocked.other.title)
+        return finding("order.against", about, notation, title=title, other=other)
+    so = blocked.fact in there
+    said = notation.say(said_of(blocked.fact)).lower()
+    reason = f"{said}, and nothing undoes it" if so else f"“{said}” is not so, and nothing makes it so"
+    return finding("order.unreached", about, notation, title=title, reason=reason)
 
 
 def _with_own(steps: list[Step], book: Book) -> list[Step]:
@@ -102,15 +123,21 @@ def _always(pause: Pause | None) -> Callable[[Book], Pause | None]:
     return lambda book: pause
 
 
-def _after(steps: Sequence[Step]) -> dict[str, tuple[str, ...]]:
-    """What each step waits for: the one before it in its strand, what it names, and where strands meet."""
-    there = {step.id for step in steps}
+def _after(steps: Sequence[Step], found: Precedence) -> dict[str, tuple[str, ...]]:
+    """What each step waits for: the one before it on the same thing, and what matter has come before it.
+
+    What waits for another that waits for it already is not said twice.
+    """
     last: dict[str, str] = {}
+    whole: dict[str, set[str]] = {}
     after: dict[str, tuple[str, ...]] = {}
     for step in steps:
-        before = [last[step.strand]] if step.strand in last else _begins_after(step, last)
-        before += [name for name in step.needs if name in there and name not in before]
-        after[step.id] = tuple(before)
+        wanted = set(found.before.get(step.id, ()))
+        if step.strand in last:
+            wanted.add(last[step.strand])
+        beyond = set[str]().union(*(whole[name] for name in wanted))
+        after[step.id] = tuple(each.id for each in steps if each.id in wanted - beyond)
+        whole[step.id] = wanted | beyond
         last[step.strand] = step.id
     return after
 
@@ -125,10 +152,6 @@ def _without(after: Mapping[str, tuple[str, ...]], left_out: Collection[str]) ->
         if name not in left_out:
             kept[name] = found
     return kept
-
-
-def _begins_after(step: Step, last: Mapping[str, str]) -> list[str]:
-    return [last[strand] for strand in _BEGINS_AFTER.get(step.strand, ()) if strand in last]
 
 
 def _at_once(tasks: Sequence[_Task], copies: int) -> dict[str, int]:
@@ -170,13 +193,14 @@ def _operation(
         ),
         minutes=minutes,
         lasts=minutes_in_words(minutes),
-        people=2 if step.two(book) else 1,
+        people=step.people(book),
         occupies=tuple(PLACES[place] for place in step.places),
         places=step.places,
         work=step.work,
         whole=step.whole,
         after=task.after,
         wait=task.wait,
+        moves=tuple(_with_sizes(text, book) for text in step.moves(book) if _has_sizes(text, book)),
         looks=tuple(
             LookAt(f"{step.id}.{place}", _with_sizes(text, book))
             for place, text in enumerate(step.looks)
@@ -191,6 +215,7 @@ def _operation(
         at_once=at_once,
         start=start,
         critical=critical,
+        formerly=step.formerly,
     )
 
 

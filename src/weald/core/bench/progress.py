@@ -117,11 +117,22 @@ def standings(
     :param events: in the order in which they were taken in. ``now``: by the same clock.
     """
     spells = {each.id: _Spell() for each in operations}
+    now_called = _now_called(operations)
     for event in events:
-        if event.operation in spells:
-            spells[event.operation].take(event)
+        for name in now_called.get(event.operation, ()):
+            spells[name].take(event)
     by_id = {each.id: each for each in operations}
     return tuple(_standing(each, spells, by_id, now) for each in operations)
+
+
+def _now_called(operations: Sequence[Operation]) -> dict[str, tuple[str, ...]]:
+    """By the name an operation had when something happened, what it is now; by today's names, itself."""
+    found: dict[str, tuple[str, ...]] = {each.id: (each.id,) for each in operations}
+    for each in operations:
+        for name in each.formerly:
+            if name not in found or found[name] != (name,):
+                found[name] = (*found.get(name, ()), each.id)
+    return found
 
 
 def _standing(
@@ -154,7 +165,7 @@ def _is_over(operation: Operation, spell: _Spell, now: datetime) -> bool:
 
 def cut_short(operations: Sequence[Operation], events: Iterable[Event]) -> tuple[str, ...]:
     """What is being worked on, or paused, though the plan has no such operation any more."""
-    known = {each.id for each in operations}
+    known = _now_called(operations)
     spells: dict[str, _Spell] = {}
     for event in events:
         if event.operation and event.operation not in known:

@@ -1,12 +1,13 @@
 """What an operation is before it is known for which book: the record every step of the catalogue fills in."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, TypeAlias
 
 from weald.core.adhesives import Joint
 from weald.core.book.book import Book
 from weald.core.book.operation import Minutes, Place, Strand, Trouble, WaitState, Work
+from weald.core.job.lying import Fact
 from weald.core.quantities import QuantityId
 
 Danger = Literal["blade", "needle", "press", "hammer", "heat", "paring"]
@@ -20,6 +21,8 @@ CAUTIONS: dict[Danger, str] = {
     "heat": "Hot glue and finishing tools burn: a cool spot to lay them, and a wet pad to try them on.",
     "paring": "Paring: the skin lies on stone, the free hand behind the knife.",
 }
+HEAVY = 15_000.0
+"""Grams that more than two lift."""
 CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules."
 
 
@@ -30,6 +33,30 @@ Counted = Literal["copy", "sheet", "signature"]
 def no_wait(book: Book) -> None:
     """Nothing has to wait after it."""
     return None
+
+
+def no_moves(book: Book) -> Iterable[str]:
+    """What needs no telling."""
+    return ()
+
+
+def one_person(book: Book) -> int:
+    """Most is done by one pair of hands."""
+    return 1
+
+
+def lifting(book: Book) -> int:
+    """Hands for a wet covering or a heavy block: two above 350 mm, three above 900 mm or 15 kg, then more."""
+    if book.block.height > 1200:
+        return 5 if book.block.width > 900 else 4
+    if book.block.height > 900 or book.block.leaf_mass > HEAVY:
+        return 3
+    return 2 if book.block.height > 350 else 1
+
+
+def at_the_frame(book: Book) -> int:
+    """Hands at sewing and rounding: two above 600 mm."""
+    return 2 if book.block.height > 600 else 1
 
 
 def always(book: Book) -> bool:
@@ -56,17 +83,27 @@ class Pause:
     floor: Minutes = 0.0
 
 
+FactsOf: TypeAlias = tuple[Fact, ...] | Callable[[Book], tuple[Fact, ...]]
+"""Facts, the same for every book or by the book."""
+
+
 @dataclass(frozen=True, slots=True)
 class Step:
     """One operation of the catalogue. Sentences may hold ``{signature}`` and sizes as ``{board.width}``.
 
+    :param needs: what must be so before it, whatever the book; ``follows``: what is made so first, where this
+        book has a step that does.
+    :param bars: what must not be so any more: it comes before whatever makes it so, and after what undoes it.
+    :param makes: what is so afterwards; ``ends``: what is so no longer.
     :param work: which kind of work it is; none where anybody does it.
     :param when: whether a book has it; ``fixed`` minutes once, and ``rate`` minutes for each of what it is
         counted by, in every copy.
     :param glue: joints, each with the face it is glued on.
-    :param needs: steps of other strands that have to be done before it.
     :param measures: sizes that are measured in it, where the book has them.
     :param hand: what is done the other way round by left-handed people.
+    :param moves: what the hands do, one after the other, as far as this book has it.
+    :param drawing: the id of the one it is best done by.
+    :param formerly: ids it had, or was a part of, when work on a book may have begun.
     :param own: put in by the binder; its words are theirs, and stand as they were written.
     """
 
@@ -75,6 +112,11 @@ class Step:
     why: str
     strand: Strand
     work: Work | None
+    needs: FactsOf = ()
+    follows: FactsOf = ()
+    bars: FactsOf = ()
+    makes: tuple[Fact, ...] = ()
+    ends: tuple[Fact, ...] = ()
     when: Callable[[Book], bool] = always
     pieces: tuple[str, ...] = ()
     tools: tuple[str, ...] = ()
@@ -82,14 +124,16 @@ class Step:
     fixed: Minutes = 5.0
     rate: Minutes | Callable[[Book], Minutes] = 0.0
     of: Counted = "copy"
-    two: Callable[[Book], bool] = lambda book: False
+    people: Callable[[Book], int] = one_person
     places: tuple[Place, ...] = ("bench",)
     whole: bool = False
-    needs: tuple[str, ...] = ()
     wait: Callable[[Book], "Pause | None"] = no_wait
+    moves: Callable[[Book], Iterable[str]] = no_moves
     looks: tuple[str, ...] = ()
     measures: tuple[QuantityId, ...] = ()
     troubles: tuple[Trouble, ...] = ()
     danger: Danger | None = None
     hand: str = ""
+    drawing: str = ""
+    formerly: tuple[str, ...] = ()
     own: bool = False

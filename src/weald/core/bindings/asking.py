@@ -22,6 +22,7 @@ def asking_of(structure: Structure, spec: JobSpec) -> Asking:
         coverings=structure.coverings,
         folded_to_sew=fold_packet(spec.folding.programme).sewn,
         boards=structure.boards,
+        in_shoulders=structure.in_shoulders,
         endpapers=structure.endpapers,
         lined=structure.lined,
         printed=structure.shows_print(spec),

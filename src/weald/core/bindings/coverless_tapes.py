@@ -1,7 +1,6 @@
 """Sewn on tapes and left without a cover: the spine shows, the ends of the tapes are glued down."""
 
 from weald.core.bindings import pictures
-from weald.core.bindings.orders import IN_A_SOFT_COVER
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole, support_middles
 from weald.core.drawing import Drawing, Sketch, box
@@ -67,7 +66,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="coverless_tapes",
-    order=IN_A_SOFT_COVER,
+    held="bare",
     title="coverless, on tapes",
     good_for="working copies and samples: opens flat, shows its sewing, and can be cased later",
     lasts="years; the outer leaves take the wear",

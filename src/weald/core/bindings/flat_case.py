@@ -6,7 +6,6 @@ It is made apart from the block and hung on it by the endpapers.
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, COVERINGS, bind_case
 from weald.core.bindings.case_sizes import size_flat
-from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
@@ -31,7 +30,6 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="flat_case",
-    order=CASED,
     title="flat-back case",
     good_for="notebooks and books of ordinary weight; the first case most binders make",
     lasts="generations when sewn on tapes",

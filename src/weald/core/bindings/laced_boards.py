@@ -5,7 +5,6 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
-from weald.core.bindings.orders import BOARDS_ON_THE_BLOCK
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.shoulder_boards import (
     ENTRIES,
@@ -49,7 +48,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="laced_boards",
-    order=BOARDS_ON_THE_BLOCK,
+    held="on_block",
     title="boards laced on",
     good_for="books to be handed down: boards and block are one, the spine tight or hollow, with bands",
     lasts="centuries",
@@ -61,7 +60,6 @@ STRUCTURE = Structure(
     backs=("round",),
     shoulders=("90", "45"),
     coverings=COVERINGS,
-    in_shoulders=True,
     entries=(*ENTRIES, "binding.tape_reach", "binding.bands", "block.hollow"),
     chooses={
         "binding.material": "leather",

@@ -4,7 +4,6 @@ import math
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import cover_piece, draw_cover, size_with_squares, stiffeners
-from weald.core.bindings.orders import IN_A_SOFT_COVER
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.bindings.wrapper import draw_wrapped
 from weald.core.block.holes import Hole, back_middles, support_middles
@@ -98,7 +97,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="laced_card_case",
-    order=IN_A_SOFT_COVER,
+    held="slits",
     title="laced card case",
     good_for="light books that open well; made without glue, and taken off again",
     lasts="decades, and a new card then",

@@ -5,7 +5,6 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
-from weald.core.bindings.orders import BOARDS_ON_THE_BLOCK
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.shoulder_boards import ENTRIES, added_to, bind_in_shoulder, board_places, thin_boards
 from weald.core.block.holes import Hole
@@ -57,7 +56,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="lapped_cords",
-    order=BOARDS_ON_THE_BLOCK,
+    held="on_block",
     title="boards on frayed cords",
     good_for="the strength of cords without lacing: slips fanned out on the board under a second, thin one",
     lasts="generations",
@@ -69,7 +68,6 @@ STRUCTURE = Structure(
     backs=("round",),
     shoulders=("90", "45"),
     coverings=COVERINGS,
-    in_shoulders=True,
     entries=(*ENTRIES, "binding.thin_board", "binding.tape_reach", "binding.bands", "block.hollow"),
     chooses={
         "sewing.method": "cords",

@@ -3,7 +3,6 @@
 from weald.core.bindings import pictures
 from weald.core.bindings.case import board_pieces, on_each_board
 from weald.core.bindings.case_sizes import reckon_back_board, reckon_heights, reckon_weight
-from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
@@ -166,8 +165,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="link_stitch",
-    order=CASED,
-    loose_boards=True,
+    held="thread",
     title="link stitch with loose boards",
     good_for="sketchbooks and albums that must lie quite flat; the sewing shows",
     lasts="decades; the thread is bare",

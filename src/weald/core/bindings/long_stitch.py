@@ -6,7 +6,6 @@ Every section sewn straight through a limp cover, its thread on show along the s
 import math
 
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, size_with_squares, stiffeners
-from weald.core.bindings.orders import SEWN_THROUGH_ITS_COVER
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.bindings.wrapper import SCORE_CLEAR, draw_wrapped
 from weald.core.block.holes import Hole
@@ -137,7 +136,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="long_stitch",
-    order=SEWN_THROUGH_ITS_COVER,
+    held="sewn_through",
     title="long stitch, limp cover",
     good_for="journals and sketchbooks that open flat; made without glue, the sewing on show",
     lasts="decades in leather or heavy paper; threads can be sewn anew",

@@ -3,7 +3,6 @@
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, bind_case
 from weald.core.bindings.case_sizes import size_without_spine
-from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
@@ -31,7 +30,6 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="pamphlet_case",
-    order=CASED,
     title="pamphlet in a case",
     good_for="a single {signature} that deserves boards: verses, a recipe book, a keepsake",
     lasts="generations; a single fold of good paper hardly wears",

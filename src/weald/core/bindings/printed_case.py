@@ -3,7 +3,6 @@
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, bind_case
 from weald.core.bindings.case_sizes import size_flat
-from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
@@ -30,7 +29,6 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="printed_case",
-    order=CASED,
     title="printed-cover case",
     good_for="covers with pictures or lettering right across: editions, children's books, gifts",
     lasts="years; paper wears at the joints before cloth does",

@@ -19,6 +19,10 @@ from weald.core.stations.bound_sizes import NOT_BOUND, BoundSizes
 from weald.core.units import Mm
 
 Sections = Literal["one", "several", "leaves"]
+Held = Literal["case", "on_block", "thread", "glued", "slits", "bare", "stitched", "sewn_through", "stabbed"]
+"""In a case made apart; by boards on the block, covered there; by boards the thread holds; by the spine of
+a soft cover, glued; by slips through its slits; by nothing, for want of a cover; stitched through the fold
+with it; sewn through its spine; sewn beside the spine."""
 Choice = TypeVar("Choice")
 COVER_STUFF = ("binding.material", "binding.cover_name", "binding.cover_thickness")
 """What is asked of whatever it is covered with."""
@@ -56,7 +60,7 @@ class Structure:
     :param good_for: what it is good for, ``lasts`` how long, ``needs`` what it takes; in words.
     :param effort: 1 an evening's first try, 5 years of practice.
     :param draw: its small picture, a closed book cut across at the spine unless something says more.
-    :param order: the steps it is made in, of those in ``core/bench/steps``.
+    :param held: how block and cover hold together, which the order of work follows.
     :param entries: the paths of what it asks for, besides text, paper and folding.
     :param chooses: what choosing it changes besides its name.
     :param sections: one folded section, several sewn together, or single leaves.
@@ -69,9 +73,7 @@ class Structure:
     :param rebound: whether it begins with a bound book, which is pulled down.
     :param spine_board: whether a board lies between its two, which a strip can join to them.
     :param laminated: whether each board is made of a thick and a thin one.
-    :param loose_boards: whether its boards are held by the sewing thread alone.
     :param attachment: where the ends of its supports go.
-    :param in_shoulders: whether its boards sit in the shoulders, held by the block itself and not by a case.
     """
 
     name: StructureName
@@ -83,7 +85,6 @@ class Structure:
     bind: Bind
     draw: Callable[[Sketch], None]
     methods: tuple[SewingMethod, ...]
-    order: tuple[str, ...]
     sections: Sections = "several"
     backs: tuple[BackName, ...] = ("flat",)
     shoulders: tuple[ShoulderName, ...] = ("none",)
@@ -102,12 +103,26 @@ class Structure:
     laminated: bool = False
     rebound: bool = False
     spine_board: bool = False
-    in_shoulders: bool = False
-    loose_boards: bool = False
     attachment: Attachment = "case"
+    held: Held = "case"
     banded: bool = False
     lettered: bool = True
     printed: bool = False
+
+    @property
+    def cased(self) -> bool:
+        """Whether it is made into a case of its own, and the block put into that."""
+        return self.held == "case"
+
+    @property
+    def in_shoulders(self) -> bool:
+        """Whether its boards sit in the shoulders, held by the block itself and not by a case."""
+        return self.held == "on_block"
+
+    @property
+    def loose_boards(self) -> bool:
+        """Whether its boards are held by the sewing thread alone."""
+        return self.held == "thread"
 
     def treatment(self, spec: JobSpec) -> Treatment:
         """What it does to the block: what was decided, where that goes with it, else its own first choice."""

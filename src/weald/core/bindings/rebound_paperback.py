@@ -5,7 +5,6 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, bind_case
 from weald.core.bindings.case_sizes import Case, size_flat
-from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
@@ -138,7 +137,6 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="rebound_paperback",
-    order=CASED,
     title="paperback rebound",
     good_for="a loved paperback: new boards, its own covers kept on them",
     lasts="years; as long as the glue of its leaves, unless they are sewn",

@@ -3,7 +3,6 @@
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, COVERINGS, bind_case
 from weald.core.bindings.case_sizes import size_rounded
-from weald.core.bindings.orders import ROUNDED_AND_CASED
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.block.textblock import MOST_SWELL
@@ -28,7 +27,6 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="rounded_case",
-    order=ROUNDED_AND_CASED,
     title="rounded case",
     good_for="thicker books sewn with real thread: the round takes up the swell and keeps the spine in shape",
     lasts="generations",

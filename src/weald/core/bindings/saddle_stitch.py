@@ -2,7 +2,6 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover
-from weald.core.bindings.orders import STITCHED_BOOKLET
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch
@@ -87,7 +86,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="saddle_stitch",
-    order=STITCHED_BOOKLET,
+    held="stitched",
     title="saddle-stitched booklet",
     good_for="programmes, zines, first tries: ready in minutes",
     lasts="years; staples rust, thread does not",

@@ -5,7 +5,6 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, COVERINGS, bind_case
 from weald.core.bindings.case_sizes import size_flat
-from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
@@ -34,7 +33,6 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="single_leaves",
-    order=CASED,
     title="case of single leaves",
     good_for="what has no folds: a printed stack, photographs, pictures across every opening",
     lasts="a few readings when the leaves are loose in glue, years when they are fanned, longer as a drum",

@@ -5,7 +5,6 @@ from dataclasses import replace
 from weald.core.bindings import pictures
 from weald.core.bindings.case import COVERINGS
 from weald.core.bindings.case_sizes import size_in_shoulder
-from weald.core.bindings.orders import BOARDS_ON_THE_BLOCK
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.bindings.shoulder_boards import ENTRIES, added_to, bind_in_shoulder, thin_boards
 from weald.core.block.holes import Hole
@@ -73,7 +72,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="split_boards",
-    order=BOARDS_ON_THE_BLOCK,
+    held="on_block",
     title="split boards",
     good_for="account books and albums, and any book that will be opened flat a thousand times",
     lasts="generations of hard use",
@@ -85,7 +84,6 @@ STRUCTURE = Structure(
     backs=("round",),
     shoulders=("90", "45"),
     coverings=COVERINGS,
-    in_shoulders=True,
     entries=(*ENTRIES, "binding.thin_board", "binding.tape_reach", "binding.groove", "block.hollow"),
     chooses={"binding.french_joint": 4, "binding.bands.count": 0},
     thinnest=10.0,

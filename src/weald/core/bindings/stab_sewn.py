@@ -1,6 +1,5 @@
 """Stab sewing: single leaves between soft covers, sewn through all of them beside the spine, in a pattern."""
 
-from weald.core.bindings.orders import STABBED
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.block.stab import StabWork, sew_stab, stab_work
@@ -85,7 +84,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="stab_sewn",
-    order=STABBED,
+    held="stabbed",
     title="stab-sewn soft book",
     good_for="single leaves and thin papers, with a pattern on show; no glue, and taken apart again",
     lasts="decades; it does not open flat",

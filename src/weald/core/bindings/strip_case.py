@@ -6,7 +6,6 @@ Spine and joints are set before any cloth is glued, so that a large cover cannot
 from weald.core.bindings import pictures
 from weald.core.bindings.case import CASE_ENTRIES, COVERINGS, bind_case
 from weald.core.bindings.case_sizes import size_flat
-from weald.core.bindings.orders import CASED
 from weald.core.bindings.protocol import Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Sketch
@@ -32,7 +31,6 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="strip_case",
-    order=CASED,
     title="case joined by a strip",
     good_for="large books, printed or delicate coverings, and pieces that must meet exactly",
     lasts="generations when sewn on tapes",

@@ -2,7 +2,6 @@
 
 from weald.core.bindings import pictures
 from weald.core.bindings.flat_cover import FlatCover, cover_piece, draw_cover, reckon_cover, stiffeners
-from weald.core.bindings.orders import IN_A_SOFT_COVER
 from weald.core.bindings.protocol import COVER_STUFF, Bound, Structure
 from weald.core.block.holes import Hole
 from weald.core.drawing import Drawing, Sketch, box
@@ -94,7 +93,7 @@ def draw(sketch: Sketch) -> None:
 
 STRUCTURE = Structure(
     name="wrapper",
-    order=IN_A_SOFT_COVER,
+    held="glued",
     title="paper cover",
     good_for="advance copies, pamphlets of several {signatures}, books that wait for a binding",
     lasts="years of careful use",

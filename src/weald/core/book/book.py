@@ -19,6 +19,7 @@ from weald.core.book.operation import CasingIn, OrderOfWork
 from weald.core.covers.art import CoverArt
 from weald.core.drawing import Drawing
 from weald.core.findings import Patch
+from weald.core.job.lying import Facts, Lies, so_at_first
 from weald.core.job.spec import JobSpec
 from weald.core.materials import MATERIALS
 from weald.core.notation import Notation
@@ -77,6 +78,20 @@ class Book:
         return self.ledger.notation
 
     @property
+    def there(self) -> Facts:
+        """What is so when work begins."""
+        pulled = self.spec.extras.pulled is not None
+        lies = "bound" if pulled else self.spec.bench.lies or self._begins_with
+        return so_at_first(lies, self.spec.bench.facts)
+
+    @property
+    def _begins_with(self) -> Lies:
+        """What its binding begins with."""
+        if self.structure.rebound:
+            return "bound" if self.sewn else "paperback_leaves"
+        return "stock"
+
+    @property
     def copies(self) -> int:
         """Books to be bound."""
         return self.spec.copies
@@ -115,11 +130,6 @@ class Book:
     def leather(self) -> bool:
         """Whether any of its covering is leather."""
         return any(MATERIALS[piece.material].soaked for piece in self.pieces)
-
-    @property
-    def tall(self) -> bool:
-        """Whether two people are wanted when it is covered: higher than 350 mm."""
-        return self.block.height > 350
 
     def has(self, *ids: str) -> bool:
         """Whether one of these pieces is cut for it."""

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
+from weald.core.findings import Finding
 from weald.core.quantities import QuantityId
 from weald.core.records import record
 
@@ -144,6 +145,8 @@ class Operation:
     :param work: the kind of work it is; none of what anybody does.
     :param occupies: the ``places`` it takes, in words.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
+    :param moves: what the hands do, one after the other.
+    :param formerly: what it was called, or a part of, when work on the book may have begun.
     """
 
     id: str
@@ -172,6 +175,8 @@ class Operation:
     critical: bool = False
     places: tuple[Place, ...] = ()
     work: Work | None = None
+    formerly: tuple[str, ...] = ()
+    moves: tuple[str, ...] = ()
 
     @property
     def takes(self) -> Minutes:
@@ -181,10 +186,11 @@ class Operation:
 
 @dataclass(frozen=True, slots=True)
 class OrderOfWork:
-    """The operations of a book, and those it does without."""
+    """The operations of a book, those it does without, and those that cannot be put in any order."""
 
     operations: tuple[Operation, ...]
     left_out: tuple[LeftOut, ...]
+    stuck: tuple[Finding, ...] = ()
 
 
 NO_WORK = OrderOfWork((), ())

@@ -1,12 +1,32 @@
-"""Words of what to mind about pieces that have been cut already."""
+"""Words of what to mind at the bench: pieces cut already, steps that nothing leads to."""
 
 from typing import Literal
 
 from weald.core.finding_words.entry import FindingWords
 
-CutCode = Literal["cut.smaller", "cut.larger", "cut.spine_larger", "cut.turned", "cut.gone"]
+CutCode = Literal[
+    "cut.smaller",
+    "cut.larger",
+    "cut.spine_larger",
+    "cut.turned",
+    "cut.gone",
+    "order.unreached",
+    "order.against",
+]
 
 CUT: dict[CutCode, FindingWords] = {
+    "order.unreached": FindingWords(
+        "mind",
+        "bench",
+        "“{title}” cannot be done as things lie: {reason}.",
+        "Say at the bench what is so already, or leave the step out with a reason.",
+    ),
+    "order.against": FindingWords(
+        "mind",
+        "bench",
+        "“{title}” and “{other}” each have to come before the other.",
+        "Choose another school for one of the two, or leave one out with a reason.",
+    ),
     "cut.smaller": FindingWords(
         "mind",
         "bench",

@@ -23,6 +23,7 @@ class Asking:
     :param entries: the paths of what the binding itself asks for; a group's stands for all in it.
     :param method, covering: as decided where that goes with the binding, else its own first.
     :param methods, backs, shoulders, coverings: what goes with it.
+    :param in_shoulders: whether its boards are fixed to the block, and covered there.
     :param folded_to_sew: whether its sheets are folded to be sewn.
     :param lined: whether its spine is lined; ``printed`` whether what is printed on its cover is planned.
     """
@@ -37,6 +38,7 @@ class Asking:
     coverings: tuple[str, ...]
     folded_to_sew: bool
     boards: bool
+    in_shoulders: bool
     endpapers: bool
     lined: bool
     printed: bool

@@ -20,6 +20,7 @@ from weald.core.adhesives import (
 )
 from weald.core.job.entries import Entries, OneLine
 from weald.core.job.entry import Entry
+from weald.core.job.lying import ALL_FACTS, LYING, Fact, Lies
 
 
 def _glued(joint: Joint) -> Entry:
@@ -86,12 +87,26 @@ class Bench(Entries):
     :param season: what times of drying follow.
     :param pressed: folded sections in the nipping press, or overnight under weight.
     :param trimmed: before the spine is glued up, or after.
+    :param paste_downs: how those of boards fixed to the block dry.
+    :param lies: what lies on the bench when work begins; none for what its binding begins with.
+    :param facts: what is so besides, or is not, said by hand.
+    :param pressing: how a cased book is pressed, before it dries shut.
     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
     :param trial: trial first, of what cannot be replaced.
     :param times: of operations that take other than the usual time, by the operation.
     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
     """
 
+    lies: Annotated[
+        Lies | None,
+        Field(title="On the bench"),
+        Entry(
+            "lying",
+            "It begins with",
+            options={"": "what its binding begins with"} | {name: each.title for name, each in LYING.items()},
+        ),
+    ] = None
+    facts: Annotated[dict[Fact, bool], Field(max_length=len(ALL_FACTS), title="So already")] = {}
     pressed: Annotated[
         Literal["nipped", "under_weight"],
         Field(title="{Signatures} pressed"),
@@ -102,14 +117,43 @@ class Bench(Entries):
         ),
     ] = "nipped"
     trimmed: Annotated[
-        Literal["after", "before"],
+        Literal["after", "before", "thrown_out"],
         Field(title="Trimmed"),
         Entry(
             "schools",
-            options={"after": "after gluing up", "before": "before gluing up"},
+            options={
+                "after": "after gluing up; fore-edge before a round",
+                "before": "before gluing up",
+                "thrown_out": "after rounding, the round thrown out flat",
+            },
             rule="At the bench",
         ),
     ] = "after"
+    paste_downs: Annotated[
+        Literal["shut", "open"],
+        Field(title="Paste-downs of boards on the block"),
+        Entry(
+            "schools",
+            options={"shut": "shut, under weight", "open": "standing open until dry"},
+            asked=lambda asking: asking.in_shoulders,
+            rule="At the bench",
+        ),
+    ] = "shut"
+    pressing: Annotated[
+        Literal["nip", "hour", "weight", "bricks"],
+        Field(title="Cased book pressed"),
+        Entry(
+            "schools",
+            options={
+                "nip": "a hard nip, then under weight",
+                "hour": "an hour in the press, then under weight",
+                "weight": "under weight alone",
+                "bricks": "without a press: two minutes of a body’s weight, then bricks",
+            },
+            asked=lambda asking: asking.boards and asking.endpapers and not asking.in_shoulders,
+            rule="At the bench",
+        ),
+    ] = "nip"
     opened: Annotated[
         Literal["not", "once"],
         Field(title="Cased book opened"),
@@ -123,6 +167,13 @@ class Bench(Entries):
         Season, Field(title="Season"), Entry("schools", options=SEASONS, rule="At the bench")
     ] = "usual"
     trial: Annotated[bool, Field(title="Trial first"), Entry("own_steps", "trial first")] = False
+
+    @field_validator("lies", mode="before")
+    @classmethod
+    def _undecided(cls, value: object) -> object:
+        """An emptied field leaves it to the binding."""
+        return None if value == "" else value
+
     glue: Glue = Glue()
     times: Annotated[dict[OperationId, Times], Field(max_length=100, title="Times at the bench")] = {}
     own: Annotated[tuple[OwnOperation, ...], Field(max_length=40, title="Operations of one’s own")] = ()

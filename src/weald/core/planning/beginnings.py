@@ -4,17 +4,47 @@ A block that is there is measured, and its sizes stand as measured; its leaves a
 says. Each beginning leads to the station where its work begins.
 """
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal
 
 from weald.core.bindings.catalogue import STRUCTURES
+from weald.core.bindings.protocol import Structure
 from weald.core.errors import SizeError, SpecError
+from weald.core.job.lying import LYING, Lies
 from weald.core.notation import Notation
 from weald.core.station import Station
 from weald.core.units import parse_length
 
-BeginningId = Literal["text", "pdf", "blank", "loose", "sewn", "paperback"]
+BeginningId = Literal[
+    "text",
+    "pdf",
+    "blank",
+    "sheets",
+    "folded",
+    "sewn",
+    "glued",
+    "lined",
+    "leaves",
+    "leaves_glued",
+    "paperback_leaves",
+    "paperback_sewn",
+    "bound",
+    "case_broken",
+]
+_Brought = Literal[
+    "sheets",
+    "folded",
+    "sewn",
+    "glued",
+    "lined",
+    "leaves",
+    "leaves_glued",
+    "paperback_leaves",
+    "paperback_sewn",
+    "bound",
+    "case_broken",
+]
 Ask = Literal["title", "pages", "width", "height", "thickness", "grammage", "board"]
 
 
@@ -26,6 +56,7 @@ class Beginning:
     :param station: where its work begins.
     :param measured: whether the block is there, and its sizes are measured.
     :param brings: whether a text is brought with it, as a PDF.
+    :param lies: what is so of it.
     """
 
     id: BeginningId
@@ -35,11 +66,30 @@ class Beginning:
     station: Station
     measured: bool = False
     brings: bool = False
+    lies: Lies | None = None
+
+
+def _first(suits: Callable[[Structure], bool]) -> str:
+    return next(str(each.name) for each in STRUCTURES.values() if suits(each))
 
 
 _LEAF: tuple[Ask, ...] = ("title", "pages", "width", "height")
 _BLOCK: tuple[Ask, ...] = ("title", "pages", "width", "height", "thickness", "board")
 
+_LYING: tuple[tuple[_Brought, Station, bool], ...] = (
+    ("sheets", "folding", False),
+    ("folded", "sewing", True),
+    ("sewn", "block", True),
+    ("glued", "block", True),
+    ("lined", "boards", True),
+    ("leaves", "block", True),
+    ("leaves_glued", "block", True),
+    ("paperback_leaves", "boards", True),
+    ("paperback_sewn", "boards", True),
+    ("bound", "sewing", True),
+    ("case_broken", "boards", True),
+)
+"""Where the work on each begins, and whether there is a block to measure."""
 BEGINNINGS: tuple[Beginning, ...] = (
     Beginning(
         "text",
@@ -59,19 +109,32 @@ BEGINNINGS: tuple[Beginning, ...] = (
     Beginning(
         "blank", "Blank paper", "For a book to write or draw in.", (*_LEAF, "grammage", "board"), "text"
     ),
-    Beginning(
-        "loose", "A loose block", "Folded {signatures}, pressed, to be sewn.", _BLOCK, "sewing", measured=True
-    ),
-    Beginning("sewn", "A sewn block", "To be lined, and cased or covered.", _BLOCK, "block", measured=True),
-    Beginning(
-        "paperback",
-        "A paperback",
-        "To be given boards; its covers are kept.",
-        _BLOCK,
-        "boards",
-        measured=True,
+    *(
+        Beginning(
+            name,
+            lying.title,
+            lying.seen,
+            _BLOCK if measured else (*_LEAF, "grammage", "board"),
+            station,
+            measured=measured,
+            lies=name,
+        )
+        for name, station, measured in _LYING
+        for lying in (LYING[name],)
     ),
 )
+_UNSEWN: dict[str, Any] = {"sewing": {"method": "none"}}
+_NO_FOLDS: dict[str, Any] = _UNSEWN | {"folding": {"programme": "single leaves"}}
+_CASED: dict[str, Any] = {"structure": _first(lambda each: each.sections == "leaves" and each.boards)}
+_REBOUND: dict[str, Any] = {"structure": _first(lambda each: each.rebound)}
+_BINDS: Mapping[Lies, dict[str, dict[str, Any]]] = {
+    "leaves": _NO_FOLDS | {"binding": _CASED},
+    "leaves_glued": _NO_FOLDS | {"binding": _CASED},
+    "paperback_leaves": _NO_FOLDS | {"binding": _REBOUND},
+    "paperback_sewn": _UNSEWN | {"binding": _REBOUND},
+    "bound": {"extras": {"pulled": {}}},
+}
+"""What each is bound in, for a beginning."""
 _BY_ID = {each.id: each for each in BEGINNINGS}
 
 _PATHS: Mapping[Ask, tuple[str, ...]] = {
@@ -123,20 +186,18 @@ def job_of_beginning(
         job["text"] |= text
         job["leaf"] |= text.get("page") or {}
     if beginning.measured:
-        job |= _measured(given, notation, whole=kind == "sewn")
-    if kind == "paperback":
-        rebound = next(each for each in STRUCTURES.values() if each.rebound)
-        job["binding"] = job.get("binding", {}) | {"structure": rebound.name}
-        job["sewing"] = {"method": "none"}
-        job["folding"] = {"programme": "single leaves"}
+        job |= _measured(given, notation)
+    if beginning.lies is not None:
+        job["bench"] = {"lies": beginning.lies}
+        for group, entries in _BINDS.get(beginning.lies, {}).items():
+            job[group] = job.get(group, {}) | entries
     return job
 
 
-def _measured(given: Mapping[str, str], notation: Notation, whole: bool) -> dict[str, Any]:
+def _measured(given: Mapping[str, str], notation: Notation) -> dict[str, Any]:
     """A block as it lies there: measured, not trimmed unless asked, and as thick a leaf as it comes to.
 
-    :param whole: whether the thickness is the whole block's; else it is the text's, and what is added to it
-        (endpapers, the sewing) still makes the block thicker.
+    The thickness is the text's: what is added to it (endpapers, the sewing) makes the block thicker.
     """
     missing: dict[str, str] = {
         ask: "Measure the block, and give it here."
@@ -151,7 +212,7 @@ def _measured(given: Mapping[str, str], notation: Notation, whole: bool) -> dict
         "measured": {
             "leaf.untrimmed_width": _length("width", given, notation),
             "leaf.untrimmed_height": _length("height", given, notation),
-            "block.thickness" if whole else "text.thickness": _length("thickness", given, notation),
+            "text.thickness": _length("thickness", given, notation),
         },
     }
     pages = given.get("pages", "")

@@ -22,12 +22,14 @@ from weald.core.extras.catalogue import ExtrasHere, extras_here
 from weald.core.findings import Finding, Patch
 from weald.core.folding.imposition import Section, Sheet
 from weald.core.folding.steps import FoldStep
+from weald.core.job.lying import Facts
 from weald.core.job.patching import patched
 from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece
 from weald.core.planning.asked import AskedFor, asked_of
 from weald.core.planning.looking import Look, what_to_look_at
+from weald.core.planning.lying import FactHere, facts_here, settled
 from weald.core.planning.measurements import as_measured
 from weald.core.planning.stops import STOPS, TO_THE_BOUND
 from weald.core.quantities import QUANTITIES
@@ -69,6 +71,8 @@ class Plan:
     :param structure: the binding in words, and what it asks for.
     :param looks: what to look at before going on, in the order of work.
     :param operations: the order of work at the bench; reckoned where that station is wanted.
+    :param there: what is so when work begins, and is not done again; ``lying`` all that may be, in words.
+    :param settled: the stations whose work is done so.
     :param shown_section: the signature drawn at the folding station, from 1.
     :param extras: what is added to the structure, and what else could be.
     :param asked: which entries the job asks for.
@@ -90,6 +94,9 @@ class Plan:
     cautions: tuple[Caution, ...]
     operations: tuple[Operation, ...]
     left_out: tuple[LeftOut, ...]
+    there: Facts
+    lying: tuple[FactHere, ...]
+    settled: tuple[Station, ...]
     cut: tuple[CutPiece, ...]
     casing_in: CasingIn | None
     shown_section: int
@@ -114,11 +121,14 @@ def plan(
     """
     book = walk(_begun(spec, notation, section, drawn, at_bench), STOPS)
     drawings = [drawing for stop in STOPS for drawing in stop.draws(book)]
-    findings = tuple(found for stop in STOPS for found in stop.minds(book))
+    there = book.there
+    done = settled(there)
+    findings = [found for stop in STOPS if stop.station not in done for found in stop.minds(book)]
     book.order = NO_WORK
     if "bench" in drawn:
-        there = {each.id for each in drawings}
-        book.order = order_of_work(book, there, left_handed=at_bench.left_handed)
+        drawn_ids = {each.id for each in drawings}
+        book.order = order_of_work(book, drawn_ids, left_handed=at_bench.left_handed)
+        findings += book.order.stuck
         if book.order.operations:
             drawings.append(draw_order(book.order.operations, notation))
     shown = {each.drawing for each in book.order.operations}
@@ -135,14 +145,14 @@ def plan(
         drawings=as_measured(
             [each for each in drawings if each.station in drawn or each.id in shown], ledger
         ),
-        findings=findings,
+        findings=tuple(findings),
         folds=book.press.steps,
         printing=book.printing.words,
         grain_needed=grain_words(folded.packet, folded.paper, notation),
         structure=facts_of(book.structure, spec),
         cover_art=book.art,
         looks=(
-            *what_to_look_at(book),
+            *(look for look in what_to_look_at(book) if look.station not in done),
             *(Look(remark.station, remark.text) for remark in book.added.remarks),
         ),
         cautions=tuple(
@@ -152,6 +162,9 @@ def plan(
         ),
         operations=book.order.operations,
         left_out=book.order.left_out,
+        there=there,
+        settled=tuple(station for station in STATIONS if station in done),
+        lying=facts_here(there, spec.bench.facts, notation),
         cut=at_bench.cut,
         casing_in=book.casing_in,
         shown_section=min(section, len(sections)),

@@ -11,6 +11,8 @@ from typing import get_args
 from weald.core.bench.casing_in import reckon_casing_in
 from weald.core.bench.cut import mind_cut
 from weald.core.bench.drawings import draw_bench
+from weald.core.bench.precedence import pieces_there
+from weald.core.bench.steps import STEPS
 from weald.core.bindings.choosing import reckon_block
 from weald.core.bindings.suits import mind_choices, mind_suits
 from weald.core.bindings.supports import reckon_supports
@@ -215,7 +217,9 @@ def _mind_added(book: Book) -> Iterator[Finding]:
 
 
 def _cut(book: Book) -> None:
-    book.stocked = tuple(stock_pieces(book.spec, cut_list(book), book.notation))
+    lying = pieces_there(STEPS.values(), book.there)
+    wanted = [piece for piece in cut_list(book) if piece.id not in lying]
+    book.stocked = tuple(stock_pieces(book.spec, wanted, book.notation))
     cut = (each.piece for each in book.stocked)
     book.pieces = tuple(piece for piece in cut if min(piece.width, piece.height) > 0)
 
@@ -327,7 +331,7 @@ STOPS: tuple[Stop, ...] = (
     Stop("boards", EVERY_GROUP, EVERY_PART, ("closed", "added"), _add, _draw_added, _mind_added, ("drawn",)),
     Stop(
         "cutting",
-        ("copies", "paper", "sewing", "endpapers", "block", "binding", "finish", "extras", "stock"),
+        ("copies", "paper", "sewing", "endpapers", "block", "binding", "finish", "bench", "extras", "stock"),
         (*EVERY_PART, "closed", "added"),
         ("stocked", "pieces"),
         _cut,
@@ -336,7 +340,7 @@ STOPS: tuple[Stop, ...] = (
     ),
     Stop(
         "bench",
-        ("endpapers",),
+        ("endpapers", "sewing", "block", "bench"),
         (*EVERY_PART, "closed", "pieces"),
         ("casing_in",),
         _case_in,

@@ -1,5 +1,8 @@
 """Work for which something is got ready once: shears set, glue heated, a press filled."""
 
+from weald.core.bench.step import Step
+from weald.core.bench.steps import STEPS
+from weald.core.book.operation import Place
 from weald.core.schedule.problem import Layout, Minute, Placed, Problem
 
 NEAR: Minute = 120
@@ -7,16 +10,24 @@ NEAR: Minute = 120
 GETTING_READY = 10
 """Minutes it is reckoned to save when something need not be got ready again."""
 PRESS_LOAD = "One load of the press"
-_GOT_READY: dict[str, tuple[str, ...]] = {
-    "One setting of the shears": ("cut_sheets", "cut_boards", "trim_flush"),
-    "One setting of the plough": ("trim", "trim_first", "trim_rounded", "trim_in_boards"),
-    "One pot of glue": (
-        *("glue_up", "line_spine", "laminate", "make_case", "case_in", "cover_book", "tip_endpapers"),
-    ),
-    PRESS_LOAD: ("press_sections", "weigh_down"),
-    "The tools hot once": ("letter",),
+
+
+def _got_ready(step: Step) -> str:
+    """What is got ready for a step: what it glues with before the place it is done in."""
+    if step.danger == "heat":
+        return "The tools hot once"
+    if step.glue:
+        return "One pot of glue"
+    if "nipping_press" in step.places:
+        return PRESS_LOAD
+    return next((words for place, words in _SETTINGS.items() if place in step.places), "")
+
+
+_SETTINGS: dict[Place, str] = {
+    "shears": "One setting of the shears",
+    "plough": "One setting of the plough",
 }
-READY_ONCE = {name: ready for ready, names in _GOT_READY.items() for name in names}
+READY_ONCE = {name: ready for name, step in STEPS.items() if (ready := _got_ready(step))}
 """What is got ready for an operation, where that is worth a word."""
 
 

@@ -118,7 +118,10 @@ def choices(request: HttpRequest) -> Choices:
         sheets=[_size(size, notation) for size in SHEET_SIZES],
         leaves=[_size(size, notation) for size in LEAF_SIZES],
         printers=list(HOME_PRINTERS),
-        beginnings=[replace(each, words=notation.say(each.words)) for each in BEGINNINGS],
+        beginnings=[
+            replace(each, title=notation.say(each.title), words=notation.say(each.words))
+            for each in BEGINNINGS
+        ],
         stations=[StationTitle(id=each, title=STATIONS[each].title) for each in STATIONS],
         options=every_option(notation),
         forms=forms(notation),

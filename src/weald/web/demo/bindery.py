@@ -200,7 +200,12 @@ JOBS: tuple[tuple[str, dict[str, Any], tuple[dict[str, Any], ...]], ...] = (
             "title": "Verses said on the ferry",
             "text": {"pages": 32},
             "leaf": {"width": 130, "height": 190, "trim": {"head": 3, "tail": 3, "fore_edge": 4}},
-            "paper": {"name": "Landing laid", "grammage": 120, "bulk": 1.3, "sheet": _SRA3_LONG},
+            "paper": {
+                "name": "Landing laid",
+                "grammage": 120,
+                "bulk": 1.3,
+                "sheet": {"width": 297, "height": 210, "grain": "width"},
+            },
             "folding": {"make_up": "one_section"},
             "sewing": {"method": "pamphlet", "thread": 0.5},
             "binding": {

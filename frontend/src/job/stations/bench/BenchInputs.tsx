@@ -1,4 +1,5 @@
 import { t } from "../../../app/words";
+import { WhatIsSo } from "../../Lying";
 import { StationForms } from "../../forms";
 import { OwnOperations } from "./OwnOperations";
 import { useNarrow } from "./useNarrow";
@@ -19,7 +20,7 @@ function Choices() {
     <StationForms
       station="bench"
       label={t("job.whatWasDecided")}
-      own={{ own_steps: { after: <OwnOperations /> } }}
+      own={{ lying: { after: <WhatIsSo /> }, own_steps: { after: <OwnOperations /> } }}
     />
   );
 }

@@ -46,6 +46,13 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
       <Part title={t("bench.pieces")} shown={operation.pieces.length > 0}>
         <PiecesToCut operation={operation} cut={cut} tell={tell} />
       </Part>
+      {operation.moves.length > 0 && (
+        <ol className="list-decimal space-y-0.5 pl-5 md:col-span-2">
+          {operation.moves.map((move) => (
+            <li key={move}>{move}</li>
+          ))}
+        </ol>
+      )}
       <Part title={t("bench.tools")} shown={operation.tools.length > 0}>
         <li>{operation.tools.join(", ")}</li>
         <li className="text-faded">

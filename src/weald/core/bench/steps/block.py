@@ -1,10 +1,12 @@
 """From sections to a block: pierced, sewn, glued up, trimmed, rounded, lined."""
 
+from collections.abc import Iterator
 from dataclasses import replace
 
-from weald.core.bench.step import Pause, Step
+from weald.core.bench.step import Pause, Step, at_the_frame
 from weald.core.book.book import Book
 from weald.core.book.operation import Trouble
+from weald.core.job.lying import Fact
 
 _LININGS = (
     "hollow",
@@ -41,28 +43,141 @@ def _glued_up(book: Book) -> Pause:
 
 
 def _trimmed(book: Book) -> bool:
-    return book.spec.block.trimming == "out_of_boards" and not book.structure.flush
+    trim = book.spec.leaf.trim
+    cut = trim.head + trim.tail + trim.fore_edge > 0
+    return cut and book.spec.block.trimming == "out_of_boards" and not book.structure.flush
+
+
+def _in_the_way(book: Book) -> bool:
+    """Whether cover or boards go on with the sewing, so that nothing can be trimmed after it."""
+    return book.structure.held in ("thread", "sewn_through", "stabbed")
+
+
+def _square_unsewn(book: Book) -> bool:
+    return _trimmed(book) and _in_the_way(book)
+
+
+def _glued(book: Book) -> bool:
+    """Whether its spine is glued up: what is lined, and what has nothing but glue to hold it."""
+    return book.structure.lined and not _in_the_way(book)
 
 
 def _square_before(book: Book) -> bool:
-    return _trimmed(book) and book.spec.bench.trimmed == "before"
+    return _trimmed(book) and not _in_the_way(book) and book.spec.bench.trimmed == "before" and _glued(book)
 
 
 def _square_after(book: Book) -> bool:
-    return _trimmed(book) and book.spec.bench.trimmed == "after" and not book.treatment.rounded
+    before = book.spec.bench.trimmed == "before" and _glued(book)
+    return _trimmed(book) and not _in_the_way(book) and not before and not book.treatment.rounded
 
 
-def _rounded_after(book: Book) -> bool:
+def _flat_then_round(book: Book) -> bool:
     return _trimmed(book) and book.treatment.rounded and book.spec.bench.trimmed == "after"
 
 
+def _thrown_out(book: Book) -> bool:
+    return _trimmed(book) and book.treatment.rounded and book.spec.bench.trimmed == "thrown_out"
+
+
+def _held(book: Book) -> tuple[Fact, ...]:
+    """What a block is before anything is done to its spine."""
+    if book.sewn or book.treatment.method == "staples" or "block.sewn" in book.there:
+        return ("block.sewn",)
+    return ("leaves.sorted",) if book.structure.sections == "leaves" else ("folds.made",)
+
+
+def _tipped_on(book: Book) -> bool:
+    """Those sewn on or wrapped round are held by the thread already."""
+    sewn_with = (
+        book.spec.endpapers.kind in ("sewn", "wrapped") and book.sewn and book.spec.extras.ends is None
+    )
+    return not sewn_with and (book.has("endpaper") or "endpapers.made" in book.there)
+
+
+def _before_tipping(book: Book) -> tuple[Fact, ...]:
+    return ("folds.collated", "leaves.sorted") if _in_the_way(book) else _held(book)
+
+
+def _tipped_before(book: Book) -> tuple[Fact, ...]:
+    """What no endpaper goes under, or is sewn with."""
+    sewn: tuple[Fact, ...] = ("block.sewn",) if _in_the_way(book) else ()
+    return ("old_cover.on", "old_glue.on", "boards.on", "cover.on", *sewn)
+
+
+def _sewing_moves(book: Book) -> Iterator[str]:
+    yield "The thread waxed; doubled where a {signature} is heavy."
+    if book.on_supports:
+        yield "Supports drawn tight and upright; their ends left {sewing.support_length} long in all."
+    yield "Every {signature} set square on the last one, heads alike, before the needle goes in."
+    yield "Drawn tight along the fold, never away from it; at the end a kettle stitch."
+    yield "Knots laid inside a fold; tails cut to {mm:10} and laid into the groove of the kettle."
+
+
+def _rounding_moves(book: Book) -> Iterator[str]:
+    yield "Thumbs against the fore-edge, fingers drawing the upper {signatures} towards you."
+    yield "Glancing blows from the middle to the edge, the length of the spine; then the other side."
+    yield "The fore-edge looked at as you go: a hollow as even as the back."
+
+
+def _backing_moves(book: Book) -> Iterator[str]:
+    yield "Backing boards at {shoulder.line} from the spine edge, alike on both sides; the press shut hard."
+    yield "From the middle outwards, glancing blows that fan the {signatures}; several rounds, none hard."
+    if book.on_supports:
+        yield "Between the supports only: a blow on a cord crushes what lies under it."
+
+
+def _tipping_moves(book: Book) -> Iterator[str]:
+    yield "Fanned out, all strips pasted at once against a waste sheet."
+    yield "Each laid a hair behind the spine, head to head, and rubbed down through paper."
+    if book.sewn:
+        yield "First and last fold touched with paste, so that they do not gape."
+
+
+_SHAPED: tuple[Fact, ...] = ("block.glued", "block.rounded", "block.backed", "block.trimmed")
+
+
+def _before_bands(book: Book) -> tuple[Fact, ...]:
+    """Bands go on trimmed heads; where slips are laced, on what was laced and hammered."""
+    return (*_SHAPED, "edges.in_boards", *_laced_first(book))
+
+
+def _before_ribbon(book: Book) -> tuple[Fact, ...]:
+    if _in_the_way(book):
+        return ("folds.collated", "leaves.sorted", "block.trimmed")
+    return ("block.sewn", *_SHAPED, "edges.in_boards")
+
+
+def _laced_first(book: Book) -> tuple[Fact, ...]:
+    return ("boards.on",) if book.structure.attachment == "laced" else ()
+
+
+def _before_lining(book: Book) -> tuple[Fact, ...]:
+    return (*_before_bands(book), "endpapers.on", "bands.on", "ribbon.in")
+
+
+def _before_measuring(book: Book) -> tuple[Fact, ...]:
+    """All that changes its size; what is lined or trimmed with its boards on is measured before them."""
+    if _in_the_way(book):
+        return ("folds.pressed", "folds.collated", "leaves.sorted", "block.trimmed", "plates.guarded")
+    if book.structure.held == "stitched":
+        return ("block.sewn",)
+    lined: tuple[Fact, ...] = () if book.structure.in_shoulders else ("block.lined", "bands.on", "ribbon.in")
+    return ("block.sewn", "endpapers.on", "block.pressed", *_SHAPED, *lined)
+
+
+_BARRED: tuple[Fact, ...] = ("old_cover.on", "boards.on", "cover.on", "bands.on")
 _TRIM = Step(
     "trim",
     "Trim the block",
     "Squared before anything is measured on it: boards follow the block.",
     "block",
     "block",
+    needs=_held,
+    follows=("block.pressed", "block.glued", "endpapers.on"),
+    bars=_BARRED,
+    makes=("fore_edge.trimmed", "block.trimmed"),
     when=_square_after,
+    drawing="block.front",
     tools=("plough or guillotine", "square", "waste boards"),
     rate=8.0,
     places=("plough",),
@@ -82,13 +197,29 @@ BLOCK = (
         "One template for all of them, so that the thread runs straight.",
         "block",
         "sewing",
-        when=lambda book: book.sewn or book.treatment.method == "staples",
+        needs=("folds.made",),
+        follows=(
+            "folds.collated",
+            "folds.pressed",
+            "plates.guarded",
+            "cover.round",
+        ),
+        bars=(
+            "old_sewing.in",
+            "block.sewn",
+            "block.glued",
+        ),
+        makes=("folds.pierced",),
+        when=lambda book: (
+            (book.sewn or book.treatment.method == "staples") and book.structure.held != "stabbed"
+        ),
         tools=("template", "awl", "piercing cradle"),
         rate=0.5,
         of="signature",
         looks=("Every hole in the fold itself, not beside it.",),
         measures=("sewing.first", "sewing.kettle", "sewing.interval"),
         danger="needle",
+        drawing="sewing.strip",
     ),
     Step(
         "sew",
@@ -96,14 +227,28 @@ BLOCK = (
         "What holds the book for generations.",
         "block",
         "sewing",
-        when=lambda book: book.sewn,
+        needs=("folds.pierced",),
+        follows=(
+            "endpapers.made",
+            "boards.pierced",
+        ),
+        bars=(
+            "old_cover.on",
+            "old_sewing.in",
+            "old_glue.on",
+            "block.glued",
+            "cover.on",
+        ),
+        makes=("block.sewn",),
+        when=lambda book: book.sewn and book.structure.held not in ("sewn_through", "stabbed"),
         pieces=("support",),
         tools=("needle", "thread", "sewing frame"),
         fixed=8,
         rate=4.0,
         of="signature",
         places=("sewing_frame",),
-        needs=("make_endpapers",),
+        moves=_sewing_moves,
+        people=at_the_frame,
         looks=("The thread equally tight from the first {signature} to the last.",),
         measures=("thread.section", "thread.length", "sewing.support_length", "slip.length", "slit.step"),
         danger="needle",
@@ -114,6 +259,7 @@ BLOCK = (
             ),
             Trouble("The thread cuts the fold", "Mend the fold with a strip of thin paper before going on."),
         ),
+        drawing="block.spine",
     ),
     Step(
         "staple",
@@ -121,6 +267,12 @@ BLOCK = (
         "Two staples hold a booklet as long as its paper.",
         "block",
         "sewing",
+        needs=("folds.pierced",),
+        bars=(
+            "old_sewing.in",
+            "block.glued",
+        ),
+        makes=("block.sewn",),
         when=lambda book: book.treatment.method == "staples",
         tools=("long-arm stapler",),
         rate=1.0,
@@ -133,14 +285,18 @@ BLOCK = (
         "A narrow strip of glue, so that the first leaf opens.",
         "block",
         "block",
-        when=lambda book: book.has("endpaper"),
+        needs=("endpapers.made",),
+        follows=_before_tipping,
+        bars=_tipped_before,
+        makes=("endpapers.on",),
+        when=_tipped_on,
         tools=("brush", "waste paper"),
         glue=(("tipping", "a strip of {mm:3} along the fold of each endpaper"),),
         rate=4.0,
-        needs=("make_endpapers",),
         wait=lambda book: Pause(
             "under_weight", "It does not shift under a finger.", joint="tipping", until="handled"
         ),
+        moves=_tipping_moves,
         looks=("The fold of the endpaper a hair behind the spine.",),
     ),
     Step(
@@ -149,7 +305,14 @@ BLOCK = (
         "Its thickness is measured pressed: everything that goes round it follows.",
         "block",
         "block",
-        when=lambda book: book.several or book.structure.sections == "leaves",
+        needs=_held,
+        follows=("endpapers.on",),
+        bars=("block.glued",),
+        makes=("block.pressed",),
+        when=lambda book: (
+            (book.several or book.structure.sections == "leaves")
+            and book.structure.held not in ("sewn_through", "stabbed")
+        ),
         tools=("pressing boards", "calliper"),
         places=("nipping_press",),
         wait=lambda book: Pause("nipped", "It stays as thin when it comes out.", minutes=(10, 20)),
@@ -160,8 +323,33 @@ BLOCK = (
     replace(
         _TRIM,
         id="trim_first",
-        why="Before the glue, by your school: the folds are cut while they lie open.",
+        why="Before the glue, by your school: the folds are cut while they lie open. Swell tilts head and "
+        "tail: wedge them with folded waste.",
+        follows=("block.pressed", "endpapers.on"),
+        bars=(*_BARRED, "block.glued"),
         when=_square_before,
+    ),
+    replace(
+        _TRIM,
+        id="trim_unsewn",
+        why="Before it is sewn: afterwards the cover is in the way.",
+        needs=(),
+        follows=("folds.pressed", "folds.collated", "leaves.sorted"),
+        bars=(*_BARRED, "folds.pierced", "block.sewn"),
+        when=_square_unsewn,
+        formerly=("trim",),
+    ),
+    replace(
+        _TRIM,
+        id="trim_fore_edge",
+        title="Trim the fore-edge flat",
+        why="While the spine is flat: rounded, its fore-edge is hollow and cannot be cut in one plane.",
+        follows=("block.pressed", "endpapers.on"),
+        bars=(*_BARRED, "block.rounded"),
+        makes=("fore_edge.trimmed",),
+        when=_flat_then_round,
+        looks=("The cut square to the head, and through every leaf.",),
+        measures=("block.width",),
     ),
     Step(
         "glue_up",
@@ -169,7 +357,19 @@ BLOCK = (
         "Worked well in between the {signatures}, none of it on top.",
         "block",
         "block",
-        when=lambda book: (book.several or book.structure.sections == "leaves") and book.structure.lined,
+        needs=_held,
+        follows=(
+            "block.pressed",
+            "endpapers.on",
+            "folds.collated",
+        ),
+        bars=(
+            "old_cover.on",
+            "old_glue.on",
+            "block.lined",
+        ),
+        makes=("block.glued",),
+        when=_glued,
         tools=("brush", "knocking-up boards"),
         glue=(("spine", "the spine, between the {signatures}"),),
         rate=6.0,
@@ -181,15 +381,38 @@ BLOCK = (
         ),
     ),
     Step(
+        "soften_glue",
+        "Soften the glue on the spine",
+        "Set hard it cracks: damp it and wait, or warm it, until it gives as it does at tacky.",
+        "block",
+        "block",
+        needs=("block.glued",),
+        follows=("fore_edge.trimmed",),
+        bars=("old_cover.on", "block.rounded"),
+        when=lambda book: book.treatment.rounded and "block.glued" in book.there,
+        tools=("damp pad or hair dryer",),
+        rate=5.0,
+        wait=lambda book: replace(_TACKY, minutes=(5, 15), joint=None),
+        looks=("The spine gives under a thumb, and no leaf is wet.",),
+    ),
+    Step(
         "round",
         "Round the spine",
         "The swell of the thread is taken up by the round.",
         "block",
         "block",
+        needs=("block.glued",),
+        bars=(
+            "block.lined",
+            "boards.on",
+        ),
+        makes=("block.rounded",),
         when=lambda book: book.treatment.rounded,
         tools=("hammer",),
         rate=15.0,
         whole=True,
+        moves=_rounding_moves,
+        people=at_the_frame,
         looks=(
             "As sewn between {backing.sewn_least} and {backing.sewn_most} at the spine; {backing.packing} of "
             "packing on each side before the press is closed.",
@@ -201,6 +424,7 @@ BLOCK = (
         troubles=(
             Trouble("It falls back", "The glue was too wet: hold it in the press, and round again at tacky."),
         ),
+        drawing="block.tail",
     ),
     Step(
         "back",
@@ -208,6 +432,13 @@ BLOCK = (
         "The boards will lie in them. From the middle outwards, in several rounds, between the cords.",
         "block",
         "block",
+        needs=("block.rounded",),
+        bars=(
+            "block.lined",
+            "boards.on",
+            "bands.on",
+        ),
+        makes=("block.backed",),
         when=lambda book: book.treatment.shoulder > 0,
         tools=("backing boards", "hammer", "lying press"),
         rate=25.0,
@@ -221,6 +452,7 @@ BLOCK = (
             until="through",
             holds=("lying_press",),
         ),
+        moves=_backing_moves,
         looks=(
             "Each shoulder {shoulder.height} high, alike along its whole length.",
             "Shoulders between {backing.shoulder_least} and {backing.shoulder_most}; across them between "
@@ -232,22 +464,46 @@ BLOCK = (
         troubles=(
             Trouble("{Signatures} crushed inside", "Less blow and more fan; the spine only leans outwards."),
         ),
+        drawing="block.tail",
+    ),
+    replace(
+        _TRIM,
+        id="trim_ends",
+        title="Trim head and tail",
+        why="Rounded and backed, they take their last shape; shoulders tilt them: use wedge boards.",
+        follows=("fore_edge.trimmed", "block.glued", "block.rounded", "block.backed"),
+        makes=("block.trimmed",),
+        when=_flat_then_round,
+        tools=("plough", "wedge boards", "square"),
+        measures=("block.height", "block.diagonal"),
+        formerly=("trim_rounded",),
     ),
     replace(
         _TRIM,
         id="trim_rounded",
-        title="Trim head, tail and fore-edge",
-        why="Fore-edge cut flat before the round is put back; swell tilts head and tail: use wedge boards.",
-        when=_rounded_after,
-        tools=("plough", "wedge boards", "square"),
-        rate=15.0,
+        title="Throw the round out, and trim all three edges",
+        why="By your school: shaped irons between cords and boards and string round the book hold the back "
+        "flat, with packing under it; cut, it is let back into its round.",
+        follows=("block.glued", "block.rounded", "block.backed"),
+        when=_thrown_out,
+        tools=("plough", "two shaped irons or boards", "string", "packing", "square"),
+        rate=20.0,
     ),
+    _TRIM,
     Step(
         "end_bands",
         "Make the end bands",
         "They steady head and tail where the book is pulled from the shelf.",
         "block",
         "sewing",
+        follows=_before_bands,
+        bars=(
+            "old_cover.on",
+            "old_glue.on",
+            "cover.on",
+            "book.covered",
+        ),
+        makes=("bands.on",),
         pieces=("end_band",),
         when=lambda book: book.has("end_band"),
         tools=("needle", "silk"),
@@ -262,6 +518,15 @@ BLOCK = (
         "Under the lining, where nothing can pull it out.",
         "block",
         "block",
+        follows=_before_ribbon,
+        bars=(
+            "old_cover.on",
+            "old_glue.on",
+            "block.lined",
+            "cover.on",
+            "book.covered",
+        ),
+        makes=("ribbon.in",),
         when=lambda book: book.has("ribbon"),
         pieces=("ribbon",),
         glue=(("linings", "a hand's breadth at the head of the spine"),),
@@ -274,6 +539,15 @@ BLOCK = (
         "Mull carries the book in its case; paper over it keeps the spine from breaking.",
         "block",
         "block",
+        needs=("block.glued",),
+        follows=_before_lining,
+        bars=(
+            "old_cover.on",
+            "old_glue.on",
+            "cover.on",
+            "book.covered",
+        ),
+        makes=("block.lined",),
         when=lambda book: book.has(*_LININGS),
         pieces=(
             "hollow",
@@ -309,6 +583,7 @@ BLOCK = (
             "lining.tail",
         ),
         danger="blade",
+        drawing="bench.mull_path",
     ),
     Step(
         "measure_block",
@@ -316,6 +591,9 @@ BLOCK = (
         "The last size taken before boards are cut; from here on all follows from it.",
         "block",
         "block",
+        follows=_before_measuring,
+        bars=("old_cover.on",),
+        makes=("block.measured",),
         tools=("calliper", "steel rule", "square"),
         fixed=4,
         measures=(
@@ -330,6 +608,6 @@ BLOCK = (
         ),
         looks=("Thickness at head, middle and tail alike.",),
         troubles=(Trouble("Other than reckoned", "Enter what you measured: boards and cover follow."),),
+        drawing="block.tail",
     ),
-    _TRIM,
 )

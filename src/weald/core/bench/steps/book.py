@@ -1,12 +1,78 @@
 """Block and cover brought together, and what is done to the finished book."""
 
-from weald.core.bench.step import Pause, Step
+from collections.abc import Iterator
+
+from weald.core.bench.step import Pause, Step, lifting
 from weald.core.book.book import Book
-from weald.core.book.operation import Trouble
+from weald.core.book.operation import Place, Trouble
+from weald.core.job.lying import ALL_FACTS, Fact
+
+
+def _cased(book: Book) -> bool:
+    return book.structure.cased and book.structure.boards
 
 
 def _pasted(book: Book) -> bool:
-    return book.structure.boards and book.structure.endpapers
+    """Whether paste-downs are laid on its boards when block and boards are together."""
+    return book.structure.boards and book.structure.endpapers and not book.structure.loose_boards
+
+
+def _shut(book: Book) -> bool:
+    return _pasted(book) and (_cased(book) or book.spec.bench.paste_downs == "shut")
+
+
+def _pressed(book: Book) -> Pause | None:
+    """What is done to the joint before the book dries, by school."""
+    school = book.spec.bench.pressing
+    if school == "weight":
+        return None
+    if school == "hour":
+        return Pause(
+            "nipped",
+            "The joint lies, and no longer feels cold.",
+            "Longer does no harm while nothing has come through.",
+            minutes=(50, 60),
+            holds=("nipping_press",),
+        )
+    holds: tuple[Place, ...] = ("nipping_press",) if school == "nip" else ()
+    return Pause(
+        "nipped",
+        "Two minutes by the clock, hard.",
+        "Longer, and glue squeezes through.",
+        harm=True,
+        minutes=(2, 3),
+        holds=holds,
+    )
+
+
+def _casing_moves(book: Book) -> Iterator[str]:
+    yield "A waste sheet between paste-down and fly-leaf."
+    if book.mulled or book.on_supports:
+        yield "Mull and slips pasted down first, drawn straight across."
+    yield "The paste-down from the spine outwards, edges last; the spine of the block free of glue."
+    yield "The waste sheet away; the block pushed home against the spine; the board brought down on it."
+    yield "Squares looked at on three sides, then the book turned and the other side done."
+    if book.spec.bench.pressing == "bricks":
+        yield "Between boards, the weight of your body on it for two minutes; then bricks on all corners."
+    else:
+        yield "The joint set from outside with a folder, or with rods or edged boards."
+
+
+_BOUND: tuple[Fact, ...] = (
+    "block.sewn",
+    "cover.on",
+    "slips.stuck",
+    "book.covered",
+    "pastedowns.down",
+    "book.dry",
+    "edges.flush",
+    "book.opened",
+)
+_FINISHED: tuple[Fact, ...] = (*_BOUND, "book.lettered", "book.tooled", "labels.on", "panels.in")
+
+
+def _all_together(book: Book) -> tuple[Fact, ...]:
+    return ("block.sewn",) if book.structure.held == "stitched" else ("cover.on",)
 
 
 def _tooled(book: Book) -> bool:
@@ -30,6 +96,16 @@ BOOK = (
         "head, few leaves at a stroke.",
         "book",
         "block",
+        follows=(
+            "block.trimmed",
+            "block.measured",
+            "boards.on",
+        ),
+        bars=(
+            "cover.on",
+            "pastedowns.down",
+        ),
+        makes=("book.thumbed",),
         when=lambda book: _thumb_cuts(book) > 0,
         tools=("gouge", "mallet", "cutting board", "template"),
         fixed=5,
@@ -43,6 +119,10 @@ BOOK = (
         "Every row opposite its fold: the template has all of them.",
         "cover",
         "sewing",
+        needs=("cover.cut",),
+        follows=("cover.scored",),
+        makes=("cover.pierced",),
+        when=lambda book: book.structure.held == "sewn_through",
         tools=("template", "awl", "piercing cradle"),
         rate=12.0,
         looks=("Every row straight, and as many rows as {signatures}.",),
@@ -55,6 +135,20 @@ BOOK = (
         "One {signature} after the other, its long stitches outside on the spine.",
         "book",
         "sewing",
+        needs=(
+            "folds.pierced",
+            "cover.pierced",
+        ),
+        follows=(
+            "ribbon.in",
+            "block.measured",
+        ),
+        bars=("block.sewn", "block.glued"),
+        makes=(
+            "block.sewn",
+            "cover.on",
+        ),
+        when=lambda book: book.structure.held == "sewn_through",
         tools=("needles", "thread"),
         fixed=10,
         rate=4.0,
@@ -70,6 +164,18 @@ BOOK = (
         "Leaves and covers jogged to spine and head, held between boards: they must not shift from now on.",
         "book",
         "sewing",
+        needs=(
+            "leaves.sorted",
+            "cover.cut",
+        ),
+        follows=(
+            "block.trimmed",
+            "block.measured",
+            "ribbon.in",
+            "cover.scored",
+        ),
+        makes=("folds.pierced",),
+        when=lambda book: book.structure.held == "stabbed",
         tools=("template", "clamps", "awl or small drill", "waste board"),
         rate=15.0,
         looks=("Holes upright through the whole block: alike on front and back.",),
@@ -81,6 +187,13 @@ BOOK = (
         "One thread covers every line once in front and once behind.",
         "book",
         "sewing",
+        needs=("folds.pierced",),
+        bars=("block.sewn",),
+        makes=(
+            "block.sewn",
+            "cover.on",
+        ),
+        when=lambda book: book.structure.held == "stabbed",
         tools=("needle", "thread"),
         rate=20.0,
         looks=("No line left open, in front or behind; the knot drawn into its hole.",),
@@ -90,14 +203,61 @@ BOOK = (
     Step(
         "sew_into_cover",
         "Fasten the block in its cover",
-        "Slips through their slits, or the cover's fold glued to the spine.",
+        "Slips out through one slit and in through the next, drawn tight.",
         "book",
         "sewing",
+        needs=("block.sewn", "cover.cut"),
+        follows=("cover.scored", "block.measured", "endpapers.on", "bands.on", "ribbon.in", "block.trimmed"),
+        bars=("supports.none",),
+        makes=("cover.on",),
+        when=lambda book: book.structure.held == "slits",
         tools=("awl", "bone folder"),
         rate=12.0,
         looks=("The block square in its cover, no leaf caught.",),
         measures=("spine_board.width",),
         danger="needle",
+        drawing="bench.support_path",
+    ),
+    Step(
+        "glue_into_cover",
+        "Glue the block into its cover",
+        "Placed by the creases: the spine first, then the front, then the back.",
+        "book",
+        "covering",
+        needs=("cover.cut",),
+        follows=("cover.scored", "block.measured", "endpapers.on", "bands.on", "ribbon.in", "block.trimmed"),
+        makes=("cover.on",),
+        when=lambda book: book.structure.held == "glued",
+        tools=("brush", "bone folder", "pressing boards"),
+        glue=(("spine", "the spine, up to the creases"),),
+        rate=12.0,
+        wait=lambda book: Pause(
+            "under_weight", "The cover does not slide on the spine.", joint="spine", until="handled", floor=60
+        ),
+        looks=("The block square in its cover, no leaf caught.",),
+        measures=("spine_board.width",),
+        formerly=("sew_into_cover",),
+    ),
+    Step(
+        "stick_slips",
+        "Stick the slips to the outer leaves",
+        "Front first, then back: they hold the first and last {signature}.",
+        "book",
+        "sewing",
+        needs=("block.sewn",),
+        follows=("block.measured", "endpapers.on", "block.trimmed"),
+        bars=("supports.none",),
+        makes=("slips.stuck",),
+        when=lambda book: book.structure.held == "bare",
+        tools=("brush", "bone folder"),
+        glue=(("tipping", "the ends of the supports"),),
+        rate=6.0,
+        wait=lambda book: Pause(
+            "under_weight", "They do not lift under a nail.", joint="tipping", until="handled"
+        ),
+        looks=("Every slip straight across, none drawn tight.",),
+        drawing="bench.support_path",
+        formerly=("sew_into_cover",),
     ),
     Step(
         "offer_up",
@@ -105,13 +265,23 @@ BOOK = (
         "Before any glue: what does not fit now can still be cut.",
         "book",
         "casing",
-        when=lambda book: book.structure.boards,
+        needs=("case.made",),
+        follows=(
+            "block.lined",
+            "block.measured",
+            "bands.on",
+            "book.thumbed",
+        ),
+        bars=("cover.on",),
+        makes=("case.fits",),
+        when=_cased,
         fixed=3,
         looks=("Squares alike at head and tail, front and back; the joint lies in its groove.",),
-        measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width", "lacing.first"),
+        measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width"),
         troubles=(
             Trouble("It does not fit", "At the station Boards & cover, “Does not fit” says how to go on."),
         ),
+        drawing="case.closed",
     ),
     Step(
         "case_in",
@@ -119,20 +289,29 @@ BOOK = (
         "Mull and slips first, the paste-down from the spine outwards, the joint left dry; without a pause.",
         "book",
         "casing",
-        when=_pasted,
+        needs=(
+            "case.made",
+            "endpapers.on",
+        ),
+        follows=(
+            "case.fits",
+            "block.lined",
+            "bands.on",
+            "ribbon.in",
+            "block.sewn",
+        ),
+        makes=(
+            "cover.on",
+            "pastedowns.down",
+        ),
+        when=lambda book: _pasted(book) and _cased(book),
         tools=("brush", "waste sheets", "release sheets", "pressing boards"),
         glue=(("paste_down", "each paste-down, a strip at the joint left dry"),),
         rate=15.0,
-        two=lambda book: book.tall,
+        people=lifting,
         whole=True,
-        wait=lambda book: Pause(
-            "nipped",
-            "Two minutes by the clock, hard.",
-            "Longer, and glue squeezes through.",
-            harm=True,
-            minutes=(2, 3),
-            holds=("nipping_press",),
-        ),
+        wait=_pressed,
+        moves=_casing_moves,
         looks=(
             "Squares even on three sides before any pressure.",
             "The paste-down clear of the board's edges.",
@@ -146,6 +325,38 @@ BOOK = (
             ),
             Trouble("Glue at the edges", "Wipe at once; a release sheet before it is closed."),
         ),
+        drawing="bench.casing_in",
+    ),
+    Step(
+        "paste_down",
+        "Put the paste-downs down",
+        "One side, then the other, a strip at the joint left dry; the board has its joint already.",
+        "book",
+        "casing",
+        needs=("book.covered",),
+        follows=("endpapers.on",),
+        makes=("pastedowns.down",),
+        when=lambda book: _pasted(book) and not _cased(book),
+        tools=("brush", "waste sheets", "release sheets", "bone folder"),
+        glue=(("paste_down", "each paste-down, a strip at the joint left dry"),),
+        rate=15.0,
+        people=lifting,
+        whole=True,
+        wait=lambda book: (
+            None
+            if _shut(book)
+            else Pause(
+                "standing_open",
+                "The paper is dry, and lies in the joint.",
+                "Shut before it is dry, the joint is drawn up.",
+                joint="paste_down",
+                until="handled",
+            )
+        ),
+        looks=("The paste-down clear of the board's edges, and well down in the joint.",),
+        measures=("pastedown.growth",),
+        drawing="bench.casing_in",
+        formerly=("case_in",),
     ),
     Step(
         "open_a_crack",
@@ -153,7 +364,10 @@ BOOK = (
         "By your school: the joint finds its place while it still gives.",
         "book",
         "casing",
-        when=lambda book: _pasted(book) and book.spec.bench.opened == "once",
+        needs=("pastedowns.down",),
+        bars=("book.dry",),
+        makes=("book.opened_once",),
+        when=lambda book: _shut(book) and book.spec.bench.opened == "once",
         fixed=1,
         rate=1.0,
         whole=True,
@@ -165,7 +379,9 @@ BOOK = (
         "Release sheet and moisture barrier inside each board; pressing boards that end short of the joint.",
         "book",
         "casing",
-        when=_pasted,
+        needs=("pastedowns.down",),
+        makes=("book.dry",),
+        when=_shut,
         tools=("release sheets", "pressing boards", "weights"),
         fixed=5,
         places=("weights",),
@@ -178,6 +394,7 @@ BOOK = (
             floor=180,
         ),
         looks=("Squares and joint from outside; no glue squeezed out.",),
+        drawing="bench.casing_in",
     ),
     Step(
         "trim_flush",
@@ -185,6 +402,8 @@ BOOK = (
         "In one stroke, so that there is no step.",
         "book",
         "block",
+        needs=_all_together,
+        makes=("edges.flush",),
         when=lambda book: book.structure.flush,
         tools=("knife or guillotine", "steel rule"),
         rate=5.0,
@@ -199,6 +418,15 @@ BOOK = (
         "A few leaves at a time, so that the spine breaks nowhere.",
         "book",
         "casing",
+        follows=(
+            "cover.on",
+            "block.sewn",
+            "slips.stuck",
+            "book.covered",
+            "pastedowns.down",
+            "book.dry",
+        ),
+        makes=("book.opened",),
         when=lambda book: book.several,
         fixed=3,
         looks=("Lying open anywhere, nothing cracks.",),
@@ -209,6 +437,8 @@ BOOK = (
         "A trial on an offcut first; heat and dwell are found there.",
         "book",
         "lettering",
+        follows=_BOUND,
+        makes=("book.lettered",),
         when=lambda book: book.finish is not None and book.finish.title is not None,
         tools=("type or tools", "foil", "offcut"),
         fixed=15,
@@ -216,6 +446,7 @@ BOOK = (
         looks=("The lettering in the middle of the spine, measured from both joints.",),
         measures=("title.length", "title.capital", "volume.capital", "finish.width"),
         danger="heat",
+        drawing="finish.spine",
     ),
     Step(
         "last_look",
@@ -223,6 +454,8 @@ BOOK = (
         "Once it has left, nobody looks again until something is wrong.",
         "book",
         "casing",
+        follows=tuple(fact for fact in ALL_FACTS if fact != "book.looked_at"),
+        makes=("book.looked_at",),
         fixed=5,
         looks=(
             "The fore-edge square as wide at the head as at the tail.",
@@ -237,6 +470,8 @@ BOOK = (
         "same skin first.",
         "book",
         "lettering",
+        follows=_BOUND,
+        makes=("book.tooled",),
         when=_tooled,
         tools=("finishing template", "hand tools and type", "offcut of the covering"),
         fixed=20,
@@ -254,6 +489,8 @@ BOOK = (
         "Cut a little smaller than their panel, so that the edge of the panel frames them.",
         "book",
         "lettering",
+        follows=_BOUND,
+        makes=("labels.on",),
         pieces=(
             "label",
             *(f"{kind}_{number}" for kind in ("panel_label", "front_label") for number in range(1, 13)),
@@ -272,6 +509,13 @@ BOOK = (
         "Last of all, into a recess that has dried: nothing presses on them any more.",
         "book",
         "covering",
+        needs=("boards.layered",),
+        follows=(
+            "cover.on",
+            "book.covered",
+            "book.dry",
+        ),
+        makes=("panels.in",),
         when=lambda book: book.has("panel_layer", "panel_layer_back"),
         tools=("brush", "weights"),
         rate=10.0,
@@ -283,6 +527,8 @@ BOOK = (
         "By the book as it is now: measured over its covering, at head and tail.",
         "book",
         "covering",
+        follows=_FINISHED,
+        makes=("slipcase.made",),
         pieces=(
             "slipcase_side",
             "slipcase_top",
@@ -315,6 +561,8 @@ BOOK = (
         "before the next is cut.",
         "book",
         "covering",
+        follows=_FINISHED,
+        makes=("box.made",),
         pieces=(
             *(
                 f"box_{part}_{piece}"
@@ -351,6 +599,8 @@ BOOK = (
         "Scored by the drawing; wrapped from the spine, so that it lies in the middle.",
         "book",
         "boards",
+        follows=_FINISHED,
+        makes=("jacket.on",),
         pieces=("jacket",),
         when=lambda book: book.has("jacket"),
         tools=("bone folder", "steel rule"),

@@ -1,8 +1,9 @@
-"""From stock to folded and pressed sections, and the endpapers beside them."""
+"""What is undone first; from stock to folded and pressed sections, and the endpapers beside them."""
 
 from weald.core.bench.step import Pause, Step
 from weald.core.book.book import Book
 from weald.core.book.operation import Trouble
+from weald.core.job.lying import Fact
 
 
 def _printed(book: Book) -> bool:
@@ -11,6 +12,12 @@ def _printed(book: Book) -> bool:
 
 def _folded(book: Book) -> bool:
     return book.structure.sections != "leaves" and book.signatures > 0
+
+
+def _apart(book: Book) -> tuple[Fact, ...]:
+    """What plates are put on."""
+    leaves = book.structure.sections == "leaves" and not book.sewn
+    return ("leaves.sorted",) if leaves else ("folds.made",)
 
 
 def _pressed(book: Book) -> Pause:
@@ -35,11 +42,43 @@ def _laminated(book: Book) -> Pause | None:
 
 SHEETS = (
     Step(
+        "lift_old_cover",
+        "Lift the old cover off",
+        "Before anything else: warmth or a thin knife between cover and spine, never pulled.",
+        "block",
+        "boards",
+        when=lambda book: "old_cover.on" in book.there,
+        ends=("old_cover.on",),
+        tools=("thin knife", "hair dryer"),
+        rate=15.0,
+        danger="blade",
+        troubles=(Trouble("The paper splits", "Stop, warm it again, and go on from the other end."),),
+    ),
+    Step(
+        "clean_spine",
+        "Take old glue and linings off the spine",
+        "New glue holds on paper, not on old glue. Paste and hot glue give way to damp, PVA hardly.",
+        "block",
+        "block",
+        bars=("old_cover.on", "block.lined"),
+        ends=("old_glue.on",),
+        when=lambda book: "old_glue.on" in book.there and "old_sewing.in" not in book.there,
+        tools=("paste or a damp pad", "bone folder", "soft brush"),
+        fixed=5,
+        rate=20.0,
+        wait=lambda book: Pause(
+            "standing_open", "The spine is dry, and no longer cool to the touch.", minutes=(60, 120)
+        ),
+        looks=("The folds whole, and no leaf loose; first and last leaf looked at.",),
+        troubles=(Trouble("A leaf comes loose", "Tip it to its neighbour, and let it dry."),),
+    ),
+    Step(
         "stock_out",
         "Lay the stock out and find its grain",
         "Grain that runs the wrong way shows only when the book warps, and then nothing helps.",
         "sheets",
         "sheets",
+        makes=("stock.seen",),
         tools=("pencil",),
         fixed=10,
         looks=("The grain of every piece, on the piece itself, before it is cut.",),
@@ -51,6 +90,12 @@ SHEETS = (
         "All sheets of one size fold to one size.",
         "sheets",
         "sheets",
+        follows=("stock.seen",),
+        bars=(
+            "folds.made",
+            "block.sewn",
+        ),
+        makes=("sheets.cut",),
         pieces=("text_sheet", *(f"text_sheet_{number}" for number in range(1, 61))),
         tools=("knife", "steel rule", "cutting mat"),
         rate=0.3,
@@ -66,6 +111,12 @@ SHEETS = (
         "A back that stands upside down is found on the first sheet, or on all of them.",
         "sheets",
         "sheets",
+        needs=("sheets.cut",),
+        bars=(
+            "folds.made",
+            "leaves.sorted",
+        ),
+        makes=("sheets.printed",),
         when=_printed,
         tools=("printer",),
         fixed=15,
@@ -85,6 +136,10 @@ SHEETS = (
         "Each checked before the next is folded: a page out of order found here costs nothing.",
         "sheets",
         "sheets",
+        needs=("sheets.cut",),
+        follows=("sheets.printed",),
+        bars=("leaves.sorted", "old_sewing.in", "block.sewn"),
+        makes=("folds.made",),
         when=_folded,
         tools=("bone folder", "pencil"),
         fixed=2,
@@ -105,7 +160,15 @@ SHEETS = (
         "Once glued, a leaf the wrong way round stays so.",
         "sheets",
         "sheets",
-        when=lambda book: book.structure.sections == "leaves",
+        needs=("sheets.cut",),
+        follows=("sheets.printed",),
+        bars=("old_sewing.in", "block.glued", "folds.pierced"),
+        makes=("leaves.sorted",),
+        when=lambda book: (
+            book.structure.sections == "leaves"
+            and "block.sewn" not in book.there
+            and not (book.structure.rebound and book.sewn)
+        ),
         fixed=8,
         rate=0.02,
         of="sheet",
@@ -118,6 +181,10 @@ SHEETS = (
         "Air pressed out now is swell the spine does not have later.",
         "sheets",
         "sheets",
+        needs=("folds.made",),
+        follows=("folds.mended",),
+        bars=("old_cover.on", "old_sewing.in", "block.sewn"),
+        makes=("folds.pressed",),
         when=lambda book: _folded(book) and book.signatures > 1,
         tools=("pressing boards",),
         wait=_pressed,
@@ -131,6 +198,14 @@ SHEETS = (
         "The last look before thread makes the order final.",
         "sheets",
         "sheets",
+        needs=("folds.made",),
+        follows=(
+            "folds.pressed",
+            "plates.guarded",
+            "folds.mended",
+        ),
+        bars=("old_cover.on", "old_sewing.in", "block.sewn"),
+        makes=("folds.collated",),
         when=lambda book: _folded(book) and book.signatures > 1,
         fixed=2,
         rate=0.15,
@@ -144,8 +219,11 @@ SHEETS = (
         "It is folded round the booklet and stitched with it.",
         "sheets",
         "sheets",
+        follows=("stock.seen",),
+        bars=("old_sewing.in", "folds.pierced"),
+        makes=("cover.round",),
         pieces=("cover",),
-        when=lambda book: book.has("cover"),
+        when=lambda book: book.structure.held == "stitched" and book.has("cover"),
         tools=("knife", "steel rule", "bone folder"),
         rate=2.0,
         measures=("cover.leaf", "cover.width", "cover.height", "spine_board.width"),
@@ -157,16 +235,17 @@ SHEETS = (
         "They are needed when the sewing is done, and dry flat meanwhile.",
         "endpapers",
         "sheets",
+        follows=("stock.seen",),
+        bars=("endpapers.on",),
+        makes=("endpapers.made",),
         pieces=(
             "endpaper",
-            "pastedown",
             *(f"endpaper_{number}{second}" for number in range(1, 11) for second in ("", "_second")),
         ),
-        when=lambda book: any(piece.id.startswith(("endpaper", "pastedown")) for piece in book.pieces),
+        when=lambda book: any(piece.id.startswith("endpaper") for piece in book.pieces),
         tools=("bone folder", "knife", "steel rule"),
         rate=6.0,
         wait=_laminated,
-        needs=("stock_out",),
         measures=("endpapers.thickness", "endpapers.at_spine", "flange.width"),
         danger="blade",
     ),
@@ -176,7 +255,13 @@ SHEETS = (
         "What cannot be put back is photographed first: the sewing, the bands, every torn fold.",
         "sheets",
         "sheets",
-        when=lambda book: book.spec.extras.pulled is not None,
+        needs=("old_sewing.in",),
+        bars=("old_cover.on", "folds.pierced"),
+        ends=(
+            "old_sewing.in",
+            "old_glue.on",
+        ),
+        when=lambda book: "old_sewing.in" in book.there,
         tools=("bone folder", "scissors for thread", "soft brush", "pencil"),
         fixed=20,
         rate=4.0,
@@ -192,6 +277,12 @@ SHEETS = (
         "With thin strong paper and paste; a mended fold is sewn through like any other.",
         "sheets",
         "sheets",
+        needs=("folds.made",),
+        bars=(
+            "old_sewing.in",
+            "block.sewn",
+        ),
+        makes=("folds.mended",),
         pieces=("mending_guard",),
         when=lambda book: book.has("mending_guard"),
         tools=("brush", "blotters", "weights"),
@@ -208,6 +299,18 @@ SHEETS = (
         "Pasted and dried before sewing; folded maps lie clear of the book.",
         "sheets",
         "sheets",
+        needs=_apart,
+        follows=(
+            "stock.seen",
+            "folds.pressed",
+            "folds.mended",
+        ),
+        bars=(
+            "old_sewing.in",
+            "block.sewn",
+            "block.glued",
+        ),
+        makes=("plates.guarded",),
         pieces=("guard", "plate_guard", "map_guard", "stub", "concertina"),
         when=lambda book: book.has("guard", "plate_guard", "map_guard", "concertina"),
         tools=("brush", "bone folder", "waste paper"),

@@ -1,0 +1,274 @@
+"""Orders of work are carried out by a hand that knows matter alone, from whatever lies on the bench."""
+
+from dataclasses import replace
+from itertools import combinations
+from typing import Any
+
+import pytest
+
+from tests.conftest import STRUCTURES, job_in
+from tests.core.extras.made_up import EXTRAS, merged
+from tests.core.hand import Hand, RefusedError, found
+from weald.core.bench.steps import STEPS
+from weald.core.book.operation import Operation
+from weald.core.errors import SpecError
+from weald.core.job.lying import BROUGHT, LYING, Lies
+from weald.core.job.spec import read_spec
+from weald.core.planning.plan import Plan, plan
+
+FROM_STOCK: tuple[Lies, ...] = ("stock", "sheets")
+
+
+def planned(job: dict[str, Any]) -> Plan:
+    return plan(read_spec(job), drawn=("bench",))
+
+
+def begins(made: Plan, lies: Lies | None) -> Lies:
+    if lies:
+        return lies
+    return (
+        "stock"
+        if "old_cover.on" not in made.there
+        else "bound"
+        if "old_sewing.in" in made.there
+        else "paperback_leaves"
+    )
+
+
+def carried_out(job: dict[str, Any], lies: Lies | None = None) -> Plan | None:
+    """The plan, carried out to the end; none where it says that something cannot be reached."""
+    whole = merged(job, {"bench": {"lies": lies}}) if lies else job
+    made = planned(whole)
+    if any(each.code.startswith("order.") for each in made.findings):
+        return None
+    ids = {each.id for each in made.operations}
+    hand = Hand(found(begins(made, lies)), "round" in ids, "back" in ids)
+    book = hand.carry_out(made.operations)
+    assert book.looked
+    assert {piece.id for piece in made.pieces} == set(hand.used), "a piece is left over"
+    return made
+
+
+def ways(structure: str) -> list[dict[str, Any]]:
+    """A structure by its coverings, sewing, shoulders, schools of trimming and of drying."""
+    record = STRUCTURES[structure]
+    shoulders = record.shoulders if "round" in record.backs else ("none",)
+    found = []
+    for number in range(max(len(record.coverings), len(record.methods), len(shoulders), 5)):
+
+        def one(of: tuple[Any, ...], step: int = number) -> Any:
+            return of[step % len(of)]
+
+        found.append(
+            merged(
+                job_in(structure),
+                {
+                    "binding": {
+                        "covering": one(record.coverings),
+                        "material": one(("cloth", "leather", "paper")),
+                    },
+                    "sewing": {"method": one(record.methods)},
+                    "back": {"shoulder": one(shoulders)},
+                    "block": {"trimming": one(("out_of_boards", "in_boards", "out_of_boards", "untrimmed"))},
+                    "bench": {
+                        "trimmed": one(("after", "before", "thrown_out")),
+                        "opened": one(("not", "once")),
+                        "paste_downs": one(("shut", "open")),
+                        "trial": one((False, True)),
+                    },
+                },
+            )
+        )
+    return found
+
+
+@pytest.mark.parametrize("name", STRUCTURES)
+def test_every_order_can_be_carried_out_from_whatever_lies_there(name: str) -> None:
+    reached = set()
+    for job in ways(name):
+        for lies in (None, *LYING):
+            if carried_out(job, lies) is not None:
+                reached.add(lies)
+    assert reached >= {None}
+
+
+@pytest.mark.parametrize("pair", list(combinations(EXTRAS, 2))[::7], ids="+".join)
+def test_what_is_added_can_be_carried_out(pair: tuple[str, str]) -> None:
+    one, other = (EXTRAS[name] for name in pair)
+    structures = {
+        each["binding"]["structure"] for each in (one, other) if "structure" in each.get("binding", {})
+    }
+    if len(structures) > 1:
+        pytest.skip("each wants another binding")
+    job = merged(merged(job_in(next(iter(structures), "flat_case")), one), other)
+    try:
+        read_spec(job)
+    except SpecError:
+        pytest.skip("they do not go together")
+    carried_out(job)
+
+
+def moved(made: Plan, name: str, to: str) -> list[Operation]:
+    """The order with one operation put before another."""
+    kept = [each for each in made.operations if each.id != name]
+    one = next(each for each in made.operations if each.id == name)
+    place = next(number for number, each in enumerate(kept) if each.id == to)
+    return [*kept[:place], one, *kept[place:]]
+
+
+@pytest.mark.parametrize(
+    ("structure", "lies", "name", "to", "why"),
+    [
+        ("flat_case", "paperback_sewn", "lift_old_cover", "measure_block", "old cover"),
+        ("flat_case", "paperback_sewn", "clean_spine", "measure_block", "no bare spine|old glue"),
+        ("lapped_cords", "stock", "close_boards", "join_boards", "cords slide"),
+        ("laced_boards", "stock", "offer_boards", "last_look", "covered"),
+        ("laced_boards", "stock", "offer_boards", "cut_cover", "stuck"),
+        ("laced_boards", "stock", "cut_boards", "make_endpapers", "follow the block"),
+        ("rounded_case", "stock", "trim_fore_edge", "trim_ends", "hollow|cut flat"),
+        ("rounded_case", "stock", "round", "measure_block", "only a round"),
+        ("flat_case", "stock", "glue_up", "sew", "glued"),
+        ("flat_case", "stock", "trim", "measure_block", "bands"),
+        ("flat_case", "stock", "offer_up", "dry_closed", "offered up"),
+        ("flat_case", "stock", "open_first", "dry_closed", "damp"),
+        ("link_stitch", "stock", "sew", "pierce_boards", "without holes|boards"),
+    ],
+)
+def test_the_hand_refuses_what_no_hand_can_do(
+    structure: str, lies: Lies, name: str, to: str, why: str
+) -> None:
+    bands = {"block": {"end_bands": "sewn"}, "bench": {"lies": lies}, "finish": {"ribbons": 0}}
+    made = planned(merged(job_in(structure), bands))
+    ids = {each.id for each in made.operations}
+    hand = Hand(found(lies), "round" in ids, "back" in ids)
+    with pytest.raises(RefusedError, match=why):
+        hand.carry_out(moved(made, name, to), by_matter_alone=True)
+
+
+@pytest.mark.parametrize("name", STRUCTURES)
+def test_what_is_taken_back_is_done_and_what_is_so_is_not(name: str) -> None:
+    job = job_in(name)
+    once, late = planned(job), "leaves_glued" if STRUCTURES[name].sections == "leaves" else "lined"
+    assert [each.id for each in planned(job).operations] == [each.id for each in once.operations]
+    for step in STEPS.values():
+        brought = [fact for fact in step.makes if fact in BROUGHT]
+        if not brought or step.id not in {each.id for each in once.operations}:
+            continue
+        so = planned(merged(job, {"bench": {"facts": dict.fromkeys(step.makes, True)}}))
+        assert step.id not in {each.id for each in so.operations}
+        assert not {piece.id for piece in so.pieces} & set(step.pieces) - {"support"}
+        back = merged(job, {"bench": {"lies": late, "facts": dict.fromkeys(step.makes, False)}})
+        assert step.id in {each.id for each in planned(back).operations}, step.id
+
+
+SLIPS: list[tuple[str, Lies, str]] = [
+    (
+        "flat_case",
+        "folded",
+        "stock_out press_sections make_endpapers pierce sew tip_endpapers weigh_down glue_up trim line_spine "
+        "measure_block cut_boards cut_cover make_case offer_up case_in dry_closed open_first letter "
+        "last_look",
+    ),
+    (
+        "flat_case",
+        "sewn",
+        "stock_out make_endpapers tip_endpapers weigh_down glue_up trim line_spine measure_block cut_boards "
+        "cut_cover make_case offer_up case_in dry_closed open_first letter last_look",
+    ),
+    (
+        "rounded_case",
+        "glued",
+        "stock_out make_endpapers tip_endpapers trim_fore_edge soften_glue round trim_ends line_spine "
+        "measure_block cut_boards cut_cover make_case offer_up case_in dry_closed open_first letter "
+        "last_look",
+    ),
+    (
+        "rebound_paperback",
+        "paperback_sewn",
+        "lift_old_cover clean_spine stock_out make_endpapers tip_endpapers line_spine measure_block trial "
+        "trim_old_panels cut_boards cut_cover make_case offer_up case_in dry_closed open_first letter "
+        "last_look",
+    ),
+    (
+        "laced_boards",
+        "bound",
+        "lift_old_cover stock_out make_endpapers pull_down press_sections collate pierce sew tip_endpapers "
+        "weigh_down trim_fore_edge glue_up round back trim_ends measure_block cut_boards offer_boards "
+        "lace_on line_spine cut_cover cover_book paste_down dry_closed open_first letter last_look",
+    ),
+    (
+        "lapped_cords",
+        "sewn",
+        "stock_out make_endpapers tip_endpapers weigh_down trim_fore_edge glue_up round back trim_ends "
+        "line_spine measure_block cut_boards offer_boards join_boards close_boards cut_cover cover_book "
+        "paste_down dry_closed open_first letter last_look",
+    ),
+    (
+        "coverless_tapes",
+        "folded",
+        "stock_out press_sections make_endpapers pierce sew tip_endpapers weigh_down trim measure_block "
+        "stick_slips open_first last_look",
+    ),
+    (
+        "link_stitch",
+        "stock",
+        "stock_out cut_sheets print fold press_sections collate make_endpapers tip_endpapers trim_unsewn "
+        "pierce measure_block cut_boards cut_cover cover_boards pierce_boards sew weigh_down open_first "
+        "last_look",
+    ),
+    (
+        "single_leaves",
+        "leaves_glued",
+        "stock_out make_endpapers tip_endpapers trim line_spine measure_block cut_boards cut_cover make_case "
+        "offer_up case_in dry_closed letter last_look",
+    ),
+    (
+        "wrapper",
+        "glued",
+        "stock_out make_endpapers tip_endpapers measure_block cut_cover score_cover glue_into_cover "
+        "trim_flush open_first letter last_look",
+    ),
+    (
+        "split_boards",
+        "case_broken",
+        "lift_old_cover clean_spine stock_out make_endpapers tip_endpapers soften_glue round back line_spine "
+        "measure_block cut_boards offer_boards laminate join_boards cut_cover cover_book paste_down "
+        "dry_closed open_first letter last_look",
+    ),
+    (
+        "long_stitch",
+        "folded",
+        "stock_out press_sections trim_unsewn pierce measure_block cut_cover score_cover pierce_cover "
+        "sew_through_cover open_first last_look",
+    ),
+]
+
+
+@pytest.mark.parametrize(("structure", "lies", "slip"), SLIPS)
+def test_the_card_is_what_a_binder_writes_on_a_slip(structure: str, lies: Lies, slip: str) -> None:
+    made = planned({"binding": {"structure": structure}, "bench": {"lies": lies}})
+    assert [each.id for each in made.operations] == slip.split()
+
+
+@pytest.mark.parametrize(
+    ("structure", "lies", "steps"),
+    [
+        ("flat_case", "leaves_glued", ["fold", "pierce", "sew"]),
+        ("rounded_case", "lined", ["round"]),
+        ("laced_boards", "paperback_sewn", ["lace_on"]),
+        ("long_stitch", "sewn", ["trim_unsewn", "sew_through_cover"]),
+    ],
+)
+def test_what_nothing_leads_to_is_said(structure: str, lies: Lies, steps: list[str]) -> None:
+    made = planned({"binding": {"structure": structure}, "bench": {"lies": lies}})
+    said = [each for each in made.findings if each.code == "order.unreached"]
+    assert [each.about for each in said] == [f"bench.left_out.{name}" for name in steps]
+    assert all("as things lie" in each.message for each in said)
+
+
+def test_two_that_each_want_to_be_first_are_named(monkeypatch: pytest.MonkeyPatch) -> None:
+    against = replace(STEPS["trim"], follows=("block.measured",))
+    monkeypatch.setitem(STEPS, "trim", against)
+    said = [each for each in planned(job_in("flat_case")).findings if each.code == "order.against"]
+    assert len(said) == 1
+    assert "“Trim the block”" in said[0].message
