@@ -300,3 +300,11 @@ def test_the_hands_own_steps_follow_glue_and_covering() -> None:
     assert not any("sides last" in move for move in quick)
     leather = by_id(planned("laced_boards", binding__material="leather"))["cover_book"].moves
     assert any("Caps" in move for move in leather)
+
+
+def test_a_step_of_ones_own_is_done_by_as_many_and_priced_as_what_it_is() -> None:
+    own = {"id": "own_gild", "title": "Gild the edges", "after": "trim", "people": 2, "work": "lettering"}
+    made = by_id(planned("flat_case", bench__own=[own]))["own_gild"]
+    assert (made.people, made.work) == (2, "lettering")
+    with pytest.raises(SpecError, match="people"):
+        planned("flat_case", bench__own=[own | {"people": 6}])

@@ -264,6 +264,10 @@ def test_what_nothing_leads_to_is_said(structure: str, lies: Lies, steps: list[s
     said = [each for each in made.findings if each.code == "order.unreached"]
     assert [each.about for each in said] == [f"bench.left_out.{name}" for name in steps]
     assert all("as things lie" in each.message for each in said)
+    elsewhere = plan(
+        read_spec({"binding": {"structure": structure}, "bench": {"lies": lies}}), drawn=("boards",)
+    )
+    assert [each for each in elsewhere.findings if each.code == "order.unreached"] == said
 
 
 def test_two_that_each_want_to_be_first_are_named(monkeypatch: pytest.MonkeyPatch) -> None:

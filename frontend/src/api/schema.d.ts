@@ -5006,6 +5006,10 @@ export interface components {
                     [key: string]: components["schemas"]["Drawing"];
                 };
             };
+            /** Works */
+            works: {
+                [key: string]: string;
+            };
             new_job: components["schemas"]["JobSpec"];
         };
         /**
@@ -6454,6 +6458,7 @@ export interface components {
          *
          *     :param after: the operation it follows; at the end, where this book has no such.
          *     :param wait: minutes nothing may go on after it.
+         *     :param people: so many at once. ``work``: which kind it is; none where anybody does it, at the usual rate.
          */
         OwnOperation: {
             /** Id */
@@ -6480,6 +6485,13 @@ export interface components {
              * @default 0
              */
             wait: number;
+            /**
+             * People
+             * @default 1
+             */
+            people: number;
+            /** Work */
+            work?: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering") | null;
         };
         /**
          * OwnSection
@@ -12449,6 +12461,7 @@ export interface components {
          *
          *     :param after: the operation it follows; at the end, where this book has no such.
          *     :param wait: minutes nothing may go on after it.
+         *     :param people: so many at once. ``work``: which kind it is; none where anybody does it, at the usual rate.
          */
         OwnOperationInput: {
             /** Id */
@@ -12463,6 +12476,10 @@ export interface components {
             minutes?: number | string;
             /** Wait */
             wait?: number | string;
+            /** People */
+            people?: number | string;
+            /** Work */
+            work?: ("sheets" | "sewing" | "block" | "boards" | "covering" | "casing" | "lettering") | null;
         };
         /**
          * OwnSection

@@ -4,10 +4,11 @@ Pure, and without a clock: times are minutes from the beginning. What comes befo
 ``precedence``; two things are worked on side by side, one thing by one operation after the other.
 """
 
-from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import pairwise
+from typing import TypeVar
 
 from weald.core.bench.measuring import expected_of
 from weald.core.bench.precedence import Blocked, Precedence, in_order, planned_steps
@@ -50,6 +51,9 @@ class _Task:
         return self.minutes + (self.wait.usual if self.wait else 0.0)
 
 
+Said = TypeVar("Said")
+
+
 def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bool = False) -> OrderOfWork:
     """The operations of a book, in an order in which one pair of hands could do them.
 
@@ -83,18 +87,20 @@ def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bo
             for step in steps
             if step.id in reasons
         ),
-        tuple(_stuck(each, there, book.notation) for each in _once(found.blocked, reasons)),
     )
 
 
-def _once(blocked: Sequence[Blocked], left_out: Collection[str]) -> Iterable[Blocked]:
-    """One reason for each step is enough, and none for what is left out."""
-    first = {each.step.id: each for each in reversed(blocked)}
-    return (first[name] for name in dict.fromkeys(each.step.id for each in blocked) if name not in left_out)
+def mind_order(book: Book) -> Iterator[Finding]:
+    """A finding for every step that cannot be put where it needs to be; none for what is left out."""
+    there, said = book.there, set(book.spec.bench.left_out)
+    for each in in_order(planned_steps(STEPS.values(), book, there), book, there).blocked:
+        # one reason for each step is enough
+        if each.step.id not in said:
+            said.add(each.step.id)
+            yield _stuck(each, there, book.notation)
 
 
 def _stuck(blocked: Blocked, there: Facts, notation: Notation) -> Finding:
-    """That a step cannot be put where it needs to be, and why."""
     about, title = f"bench.left_out.{blocked.step.id}", notation.say(blocked.step.title)
     if blocked.other is not None:
         other = notation.say(blocked.other.title)
@@ -113,14 +119,22 @@ def _with_own(steps: list[Step], book: Book) -> list[Step]:
         strand = steps[place - 1].strand
         pause = Pause("left_alone", "", minutes=(own.wait, own.wait)) if own.wait else None
         step = Step(
-            own.id, own.title, own.why, strand, None, fixed=own.minutes, wait=_always(pause), own=True
+            own.id,
+            own.title,
+            own.why,
+            strand,
+            own.work,
+            fixed=own.minutes,
+            people=_always(own.people),
+            wait=_always(pause),
+            own=True,
         )
         steps = [*steps[:place], step, *steps[place:]]
     return steps
 
 
-def _always(pause: Pause | None) -> Callable[[Book], Pause | None]:
-    return lambda book: pause
+def _always(said: Said) -> Callable[[Book], Said]:
+    return lambda book: said
 
 
 def _after(steps: Sequence[Step], found: Precedence) -> dict[str, tuple[str, ...]]:

@@ -6,7 +6,8 @@ from typing import Literal, TypeAlias
 
 from weald.core.adhesives import Joint
 from weald.core.book.book import Book
-from weald.core.book.operation import Minutes, Place, Strand, Trouble, WaitState, Work
+from weald.core.book.operation import Minutes, Place, Strand, Trouble, WaitState
+from weald.core.job.bench import Work
 from weald.core.job.lying import Fact
 from weald.core.quantities import QuantityId
 

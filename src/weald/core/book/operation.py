@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from weald.core.findings import Finding
+from weald.core.job.bench import Work
 from weald.core.quantities import QuantityId
 from weald.core.records import record
 
@@ -20,17 +20,6 @@ PLACES: dict[Place, str] = {
     "sewing_frame": "sewing frame",
     "plough": "plough",
     "shears": "shears",
-}
-Work = Literal["sheets", "sewing", "block", "boards", "covering", "casing", "lettering"]
-"""Kinds of work that a person does or does not do, and that have a rate."""
-WORKS: dict[Work, str] = {
-    "sheets": "printing, folding, collating",
-    "sewing": "sewing, lacing, end bands",
-    "block": "gluing up, backing, trimming",
-    "boards": "cutting boards and covers",
-    "covering": "paring, making cases, covering",
-    "casing": "casing in and drying",
-    "lettering": "lettering",
 }
 WaitState = Literal["nipped", "tacky", "under_weight", "standing_open", "left_alone"]
 WAIT_STATES: dict[WaitState, str] = {
@@ -186,11 +175,10 @@ class Operation:
 
 @dataclass(frozen=True, slots=True)
 class OrderOfWork:
-    """The operations of a book, those it does without, and those that cannot be put in any order."""
+    """The operations of a book, and those it does without."""
 
     operations: tuple[Operation, ...]
     left_out: tuple[LeftOut, ...]
-    stuck: tuple[Finding, ...] = ()
 
 
 NO_WORK = OrderOfWork((), ())

@@ -6,9 +6,10 @@ from decimal import ROUND_HALF_UP, Decimal
 
 from weald.core.bench.record import Recorded
 from weald.core.bench.steps import STEPS
-from weald.core.book.operation import Operation, Work
+from weald.core.book.operation import Operation
 from weald.core.costs.materials import PlannedMaterial
 from weald.core.costs.terms import Bought, Terms
+from weald.core.job.bench import Work
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,8 +5,8 @@ from typing import Annotated
 
 from pydantic import AfterValidator, Field
 
-from weald.core.book.operation import Work
 from weald.core.errors import SpecError
+from weald.core.job.bench import Work
 from weald.core.job.entries import Entries, Name, OneLine, read_entries
 from weald.core.upgrades import Format
 

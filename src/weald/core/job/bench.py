@@ -49,6 +49,17 @@ class Glue(Entries):
         return None if value == "" else value
 
 
+Work = Literal["sheets", "sewing", "block", "boards", "covering", "casing", "lettering"]
+"""Kinds of work that a person does or does not do, and that have a rate."""
+WORKS: dict[Work, str] = {
+    "sheets": "printing, folding, collating",
+    "sewing": "sewing, lacing, end bands",
+    "block": "gluing up, backing, trimming",
+    "boards": "cutting boards and covers",
+    "covering": "paring, making cases, covering",
+    "casing": "casing in and drying",
+    "lettering": "lettering",
+}
 OperationId = Annotated[str, Field(max_length=40, pattern=r"^[a-z][a-z0-9_]*$")]
 Minutes = Annotated[float, Field(ge=0, le=43_200)]
 """At most thirty days."""
@@ -71,6 +82,7 @@ class OwnOperation(Entries):
 
     :param after: the operation it follows; at the end, where this book has no such.
     :param wait: minutes nothing may go on after it.
+    :param people: so many at once. ``work``: which kind it is; none where anybody does it, at the usual rate.
     """
 
     id: Annotated[str, Field(max_length=40, pattern=r"^own_[a-z0-9]+$")]
@@ -79,6 +91,8 @@ class OwnOperation(Entries):
     after: OperationId = "stock_out"
     minutes: Minutes = 10.0
     wait: Minutes = 0.0
+    people: Annotated[int, Field(ge=1, le=5)] = 1
+    work: Work | None = None
 
 
 class Bench(Entries):

@@ -123,12 +123,11 @@ def plan(
     drawings = [drawing for stop in STOPS for drawing in stop.draws(book)]
     there = book.there
     done = settled(there)
-    findings = [found for stop in STOPS if stop.station not in done for found in stop.minds(book)]
+    findings = tuple(found for stop in STOPS if stop.station not in done for found in stop.minds(book))
     book.order = NO_WORK
     if "bench" in drawn:
         drawn_ids = {each.id for each in drawings}
         book.order = order_of_work(book, drawn_ids, left_handed=at_bench.left_handed)
-        findings += book.order.stuck
         if book.order.operations:
             drawings.append(draw_order(book.order.operations, notation))
     shown = {each.drawing for each in book.order.operations}
@@ -145,7 +144,7 @@ def plan(
         drawings=as_measured(
             [each for each in drawings if each.station in drawn or each.id in shown], ledger
         ),
-        findings=tuple(findings),
+        findings=findings,
         folds=book.press.steps,
         printing=book.printing.words,
         grain_needed=grain_words(folded.packet, folded.paper, notation),

@@ -8,8 +8,9 @@ from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 from pydantic import AfterValidator, Field
 
-from weald.core.book.operation import PLACES, Place, Work
+from weald.core.book.operation import PLACES, Place
 from weald.core.errors import SpecError
+from weald.core.job.bench import Work
 from weald.core.job.entries import Entries, Length, Name, read_entries
 from weald.core.notation import Notation
 from weald.core.upgrades import Format

@@ -11,10 +11,10 @@ from django.shortcuts import get_object_or_404
 from ninja import Body, Query, Router, Schema, Status
 from pydantic import Field
 
-from weald.core.book.operation import WORKS
 from weald.core.costs.costing import Costing
 from weald.core.costs.papers import PAPER_KINDS, PaperContent, read_paper
 from weald.core.costs.terms import Agreed, Bought, Terms, read_bought, read_terms
+from weald.core.job.bench import WORKS
 from weald.exchange.paper_pdf import paper_pdf
 from weald.web.accounts.keeping import Written
 from weald.web.accounts.people import NotOwnerError

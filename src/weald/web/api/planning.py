@@ -10,6 +10,7 @@ from pydantic import TypeAdapter
 from weald.core.book.at_bench import AtBench
 from weald.core.extras.catalogue import ExtraRecord, every_extra
 from weald.core.findings import Finding
+from weald.core.job.bench import WORKS
 from weald.core.job.spec import JobSpec, editable_lengths, read_spec
 from weald.core.notation import Notation
 from weald.core.paper import LEAF_SIZES, SHEET_SIZES, NamedSize
@@ -127,5 +128,6 @@ def choices(request: HttpRequest) -> Choices:
         forms=forms(notation),
         fields=form_fields(notation),
         pictures=choice_pictures(),
+        works={str(work): words for work, words in WORKS.items()},
         new_job=JobSpec(),
     )

@@ -255,4 +255,5 @@ class Choices(Schema):
     forms: tuple[FormRecord, ...]
     fields: dict[str, FormField]
     pictures: dict[str, dict[str, Drawing]]
+    works: dict[str, str]
     new_job: JobSpec

@@ -3,7 +3,8 @@
 from django.http import HttpRequest
 from ninja import Body, Query, Router, Schema
 
-from weald.core.book.operation import PLACES, WORKS
+from weald.core.book.operation import PLACES
+from weald.core.job.bench import WORKS
 from weald.core.job.entries import lengths_of
 from weald.core.schedule.workplace import Workplace, read_workplace
 from weald.web.accounts.keeping import Written

@@ -1,4 +1,5 @@
 /** Operations of the binder's own, put in anywhere; and those this book does without. */
+import { useChoices } from "../../../app/choices";
 import { t } from "../../../app/words";
 import { Button, Pick } from "../../../parts/controls";
 import { useSession, useSnapshot } from "../../context";
@@ -11,6 +12,7 @@ export function OwnOperations() {
   const { draft, plan, errors } = useSnapshot();
   const own = draft.bench?.own ?? [];
   const places = (plan?.operations ?? []).map((each) => [each.id, each.title] as const);
+  const works = Object.entries(useChoices()?.works ?? {});
   const change = (next: readonly Own[]) => session.set("bench.own", [...next]);
   const put = (place: number, part: Partial<Own>) =>
     change(own.map((each, at) => (at === place ? { ...each, ...part } : each)));
@@ -36,15 +38,29 @@ export function OwnOperations() {
             options={places.filter(([id]) => id !== each.id)}
             onChange={(after) => put(place, { after })}
           />
-          <Minutes
+          <Count
             label={t("bench.minutes")}
             value={each.minutes}
             onChange={(minutes) => put(place, { minutes })}
           />
-          <Minutes
+          <Count
             label={t("bench.thenWait")}
             value={each.wait}
             onChange={(wait) => put(place, { wait })}
+          />
+          <Count
+            label={t("bench.people")}
+            value={each.people}
+            least={1}
+            most={5}
+            onChange={(people) => put(place, { people })}
+          />
+          <Pick
+            label={t("bench.kindOfWork")}
+            className="w-48"
+            value={each.work ?? ""}
+            options={[["", t("bench.anybodys")], ...works]}
+            onChange={(work) => put(place, { work: (work || null) as Own["work"] })}
           />
           <Button
             kind="quiet"
@@ -88,23 +104,28 @@ export function OwnOperations() {
   );
 }
 
-function Minutes({
+function Count({
   label,
   value,
+  least = 0,
+  most,
   onChange,
 }: {
   label: string;
   value: number | string | undefined;
-  onChange: (minutes: number) => void;
+  least?: number;
+  most?: number;
+  onChange: (count: number) => void;
 }) {
   return (
     <label className="text-faded">
       {label}
       <input
         type="number"
-        min={0}
+        min={least}
+        max={most}
         className="figures block h-8 w-24 rounded border border-faded bg-sheet px-2 text-ink"
-        value={value ?? 0}
+        value={value ?? least}
         onChange={(event) => onChange(Number(event.target.value))}
       />
     </label>
