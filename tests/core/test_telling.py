@@ -61,3 +61,9 @@ def test_what_is_added_is_told_once_and_its_entries_by_their_names() -> None:
     rows = stands(extras={"plates": {"plates": [{}, {}]}, "jacket": {}})
     more = stands(extras={"plates": {"plates": [{}, {}, {}]}, "jacket": {}})
     assert told(rows, more, MILLIMETRES).startswith("Plates on guards, leaves 3 rows")
+
+
+def test_what_is_so_already_is_told_as_one_says_it() -> None:
+    plain, so = stands(), stands(bench={"facts": {"block_lined": True, "trial_made": False}})
+    assert told(plain, so, MILLIMETRES) == "The spine is lined: so, Trial made: not so"
+    assert told(so, plain, MILLIMETRES) == "The spine is lined: as it begins, Trial made: as it begins"

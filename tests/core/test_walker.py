@@ -28,9 +28,9 @@ def begins(made: Plan, lies: Lies | None) -> Lies:
         return lies
     return (
         "stock"
-        if "old_cover.on" not in made.there
+        if "old_cover_on" not in made.there
         else "bound"
-        if "old_sewing.in" in made.there
+        if "old_sewing_in" in made.there
         else "paperback_leaves"
     )
 
@@ -271,7 +271,7 @@ def test_what_nothing_leads_to_is_said(structure: str, lies: Lies, steps: list[s
 
 
 def test_two_that_each_want_to_be_first_are_named(monkeypatch: pytest.MonkeyPatch) -> None:
-    against = replace(STEPS["trim"], follows=("block.measured",))
+    against = replace(STEPS["trim"], follows=("block_measured",))
     monkeypatch.setitem(STEPS, "trim", against)
     said = [each for each in planned(job_in("flat_case")).findings if each.code == "order.against"]
     assert len(said) == 1

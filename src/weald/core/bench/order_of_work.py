@@ -31,7 +31,7 @@ from weald.core.book.operation import (
     minutes_in_words,
 )
 from weald.core.findings import Finding, finding
-from weald.core.job.lying import Facts, said_of
+from weald.core.job.lying import Facts, fact_words
 from weald.core.notation import Notation
 from weald.core.quantities import QuantityId
 from weald.core.units import NEGLIGIBLE
@@ -106,7 +106,7 @@ def _stuck(blocked: Blocked, there: Facts, notation: Notation) -> Finding:
         other = notation.say(blocked.other.title)
         return finding("order.against", about, notation, title=title, other=other)
     so = blocked.fact in there
-    said = notation.say(said_of(blocked.fact)).lower()
+    said = notation.say(fact_words(blocked.fact)).lower()
     reason = f"{said}, and nothing undoes it" if so else f"“{said}” is not so, and nothing makes it so"
     return finding("order.unreached", about, notation, title=title, reason=reason)
 

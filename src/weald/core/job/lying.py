@@ -11,69 +11,69 @@ from typing import Literal, TypeAlias, get_args
 from weald.core.station import Station
 
 Fact = Literal[
-    "stock.seen",
-    "sheets.cut",
-    "sheets.printed",
-    "folds.made",
-    "leaves.sorted",
-    "folds.mended",
-    "folds.pressed",
-    "plates.guarded",
-    "folds.collated",
-    "folds.pierced",
-    "old_cover.on",
-    "old_sewing.in",
-    "old_glue.on",
-    "old_panels.trimmed",
-    "endpapers.made",
-    "endpapers.on",
-    "block.sewn",
-    "supports.none",
-    "block.pressed",
-    "fore_edge.trimmed",
-    "block.trimmed",
-    "block.glued",
-    "block.rounded",
-    "block.backed",
-    "bands.on",
-    "ribbon.in",
-    "block.lined",
-    "block.measured",
-    "trial.made",
-    "boards.cut",
-    "boards.laminated",
-    "boards.layered",
-    "boards.bevelled",
-    "boards.covered",
-    "boards.pierced",
-    "boards.fit",
-    "boards.on",
-    "edges.in_boards",
-    "cover.round",
-    "cover.cut",
-    "cover.pared",
-    "cover.scored",
-    "cover.pierced",
-    "case.joined",
-    "case.made",
-    "case.fits",
-    "book.thumbed",
-    "book.covered",
-    "cover.on",
-    "slips.stuck",
-    "pastedowns.down",
-    "book.opened_once",
-    "book.dry",
-    "edges.flush",
-    "book.opened",
-    "book.lettered",
-    "book.tooled",
-    "labels.on",
-    "panels.in",
-    "slipcase.made",
-    "box.made",
-    "jacket.on",
-    "book.looked_at",
+    "stock_seen",
+    "sheets_cut",
+    "sheets_printed",
+    "folds_made",
+    "leaves_sorted",
+    "folds_mended",
+    "folds_pressed",
+    "plates_guarded",
+    "folds_collated",
+    "folds_pierced",
+    "old_cover_on",
+    "old_sewing_in",
+    "old_glue_on",
+    "old_panels_trimmed",
+    "endpapers_made",
+    "endpapers_on",
+    "block_sewn",
+    "supports_none",
+    "block_pressed",
+    "fore_edge_trimmed",
+    "block_trimmed",
+    "block_glued",
+    "block_rounded",
+    "block_backed",
+    "bands_on",
+    "ribbon_in",
+    "block_lined",
+    "block_measured",
+    "trial_made",
+    "boards_cut",
+    "boards_laminated",
+    "boards_layered",
+    "boards_bevelled",
+    "boards_covered",
+    "boards_pierced",
+    "boards_fit",
+    "boards_on",
+    "edges_in_boards",
+    "cover_round",
+    "cover_cut",
+    "cover_pared",
+    "cover_scored",
+    "cover_pierced",
+    "case_joined",
+    "case_made",
+    "case_fits",
+    "book_thumbed",
+    "book_covered",
+    "cover_on",
+    "slips_stuck",
+    "pastedowns_down",
+    "book_opened_once",
+    "book_dry",
+    "edges_flush",
+    "book_opened",
+    "book_lettered",
+    "book_tooled",
+    "labels_on",
+    "panels_in",
+    "slipcase_made",
+    "box_made",
+    "jacket_on",
+    "book_looked_at",
 ]
 Facts: TypeAlias = frozenset[Fact]
 ALL_FACTS: tuple[Fact, ...] = get_args(Fact)
@@ -92,35 +92,35 @@ class FactRecord:
     implies: tuple[Fact, ...] = ()
 
 
-_SHEETS: tuple[Fact, ...] = ("sheets.cut", "sheets.printed")
+_SHEETS: tuple[Fact, ...] = ("sheets_cut", "sheets_printed")
 BROUGHT: dict[Fact, FactRecord] = {
-    "sheets.cut": FactRecord("paper", "The sheets are cut"),
-    "sheets.printed": FactRecord("printing", "The sheets are printed", ("sheets.cut",)),
-    "folds.made": FactRecord("folding", "The {signatures} are folded", _SHEETS),
-    "leaves.sorted": FactRecord("folding", "The leaves are in order", _SHEETS),
-    "folds.pressed": FactRecord("folding", "The {signatures} are pressed", ("folds.made",)),
-    "folds.collated": FactRecord("folding", "The {signatures} are collated", ("folds.made",)),
-    "folds.pierced": FactRecord("sewing", "The {signatures} are pierced or sawn in", ("folds.collated",)),
-    "endpapers.made": FactRecord("block", "The endpapers are made"),
-    "endpapers.on": FactRecord("block", "The endpapers are on", ("endpapers.made",)),
-    "block.sewn": FactRecord(
-        "sewing", "The block is sewn", ("folds.pierced", "folds.pressed", "plates.guarded")
+    "sheets_cut": FactRecord("paper", "The sheets are cut"),
+    "sheets_printed": FactRecord("printing", "The sheets are printed", ("sheets_cut",)),
+    "folds_made": FactRecord("folding", "The {signatures} are folded", _SHEETS),
+    "leaves_sorted": FactRecord("folding", "The leaves are in order", _SHEETS),
+    "folds_pressed": FactRecord("folding", "The {signatures} are pressed", ("folds_made",)),
+    "folds_collated": FactRecord("folding", "The {signatures} are collated", ("folds_made",)),
+    "folds_pierced": FactRecord("sewing", "The {signatures} are pierced or sawn in", ("folds_collated",)),
+    "endpapers_made": FactRecord("block", "The endpapers are made"),
+    "endpapers_on": FactRecord("block", "The endpapers are on", ("endpapers_made",)),
+    "block_sewn": FactRecord(
+        "sewing", "The block is sewn", ("folds_pierced", "folds_pressed", "plates_guarded")
     ),
-    "supports.none": FactRecord("sewing", "The sewing has no tapes or cords"),
-    "block.glued": FactRecord("block", "The spine is glued up", ("block.pressed",)),
-    "fore_edge.trimmed": FactRecord("block", "The fore-edge is trimmed"),
-    "block.trimmed": FactRecord("block", "All edges are trimmed", ("fore_edge.trimmed",)),
-    "block.rounded": FactRecord("block", "The spine is rounded", ("block.glued",)),
-    "block.backed": FactRecord("block", "The spine has its shoulders", ("block.rounded",)),
-    "bands.on": FactRecord("block", "The end bands are on", ("block.glued",)),
-    "ribbon.in": FactRecord("finish", "The ribbon is in", ("block.glued",)),
-    "block.lined": FactRecord("block", "The spine is lined", ("block.glued",)),
-    "boards.cut": FactRecord("boards", "The boards are cut"),
-    "cover.cut": FactRecord("boards", "The covering is cut"),
-    "case.made": FactRecord("boards", "The case is made", ("boards.cut", "cover.cut", "case.joined")),
-    "old_cover.on": FactRecord("boards", "The old cover is on"),
-    "old_sewing.in": FactRecord("sewing", "The old sewing is in"),
-    "old_glue.on": FactRecord("block", "Old glue or linings are on the spine"),
+    "supports_none": FactRecord("sewing", "The sewing has no tapes or cords"),
+    "block_glued": FactRecord("block", "The spine is glued up", ("block_pressed",)),
+    "fore_edge_trimmed": FactRecord("block", "The fore-edge is trimmed"),
+    "block_trimmed": FactRecord("block", "All edges are trimmed", ("fore_edge_trimmed",)),
+    "block_rounded": FactRecord("block", "The spine is rounded", ("block_glued",)),
+    "block_backed": FactRecord("block", "The spine has its shoulders", ("block_rounded",)),
+    "bands_on": FactRecord("block", "The end bands are on", ("block_glued",)),
+    "ribbon_in": FactRecord("finish", "The ribbon is in", ("block_glued",)),
+    "block_lined": FactRecord("block", "The spine is lined", ("block_glued",)),
+    "boards_cut": FactRecord("boards", "The boards are cut"),
+    "cover_cut": FactRecord("boards", "The covering is cut"),
+    "case_made": FactRecord("boards", "The case is made", ("boards_cut", "cover_cut", "case_joined")),
+    "old_cover_on": FactRecord("boards", "The old cover is on"),
+    "old_sewing_in": FactRecord("sewing", "The old sewing is in"),
+    "old_glue_on": FactRecord("block", "Old glue or linings are on the spine"),
 }
 """What may be brought, each with what it says of what went before."""
 
@@ -155,52 +155,52 @@ class Lying:
 
 LYING: dict[Lies, Lying] = {
     "stock": Lying("Stock", "Paper, board and cloth as they were bought."),
-    "sheets": Lying("Printed sheets", "Flat, printed elsewhere.", ("sheets.printed",)),
-    "folded": Lying("Folded {signatures}", "Folded, in order, not sewn.", ("folds.made", "folds.collated")),
-    "sewn": Lying("A sewn block", "Thread in the folds, the spine bare.", ("block.sewn",)),
+    "sheets": Lying("Printed sheets", "Flat, printed elsewhere.", ("sheets_printed",)),
+    "folded": Lying("Folded {signatures}", "Folded, in order, not sewn.", ("folds_made", "folds_collated")),
+    "sewn": Lying("A sewn block", "Thread in the folds, the spine bare.", ("block_sewn",)),
     "glued": Lying(
-        "A block sewn and glued", "Glue on the spine, no cloth on it.", ("block.sewn", "block.glued")
+        "A block sewn and glued", "Glue on the spine, no cloth on it.", ("block_sewn", "block_glued")
     ),
     "lined": Lying(
         "A block sewn and lined",
         "Cloth or paper on the spine.",
-        ("block.sewn", "block.glued", "block.lined"),
+        ("block_sewn", "block_glued", "block_lined"),
     ),
-    "leaves": Lying("Single leaves", "In order, nothing holds them.", ("leaves.sorted",)),
+    "leaves": Lying("Single leaves", "In order, nothing holds them.", ("leaves_sorted",)),
     "leaves_glued": Lying(
         "Leaves glued at the back",
         "A block of single leaves, no cover.",
-        ("leaves.sorted", "block.glued", "supports.none"),
+        ("leaves_sorted", "block_glued", "supports_none"),
     ),
     "paperback_leaves": Lying(
         "A paperback of glued leaves",
         "Looked at from the head, single leaves end in the glue.",
-        ("leaves.sorted", "block.glued", "block.trimmed", "supports.none", "old_cover.on", "old_glue.on"),
+        ("leaves_sorted", "block_glued", "block_trimmed", "supports_none", "old_cover_on", "old_glue_on"),
     ),
     "paperback_sewn": Lying(
         "A paperback of sewn {signatures}",
         "Looked at from the head, folds; thread in the middle of some.",
-        ("block.sewn", "block.glued", "block.trimmed", "supports.none", "old_cover.on", "old_glue.on"),
+        ("block_sewn", "block_glued", "block_trimmed", "supports_none", "old_cover_on", "old_glue_on"),
     ),
     "bound": Lying(
         "A bound book to be pulled",
         "It is taken apart and sewn anew.",
-        ("folds.made", "old_cover.on", "old_sewing.in", "old_glue.on"),
+        ("folds_made", "old_cover_on", "old_sewing_in", "old_glue_on"),
     ),
     "case_broken": Lying(
         "A sound block, its case broken",
         "The sewing holds; the old case comes off.",
-        ("block.sewn", "block.glued", "block.trimmed", "old_cover.on", "old_glue.on"),
+        ("block_sewn", "block_glued", "block_trimmed", "old_cover_on", "old_glue_on"),
     ),
 }
 SETTLES: dict[Station, Facts] = {
-    "paper": frozenset(("sheets.cut",)),
-    "printing": frozenset(("sheets.printed",)),
-    "folding": frozenset(("folds.made", "leaves.sorted")),
-    "sewing": frozenset(("block.sewn",)),
+    "paper": frozenset(("sheets_cut",)),
+    "printing": frozenset(("sheets_printed",)),
+    "folding": frozenset(("folds_made", "leaves_sorted")),
+    "sewing": frozenset(("block_sewn",)),
 }
 """The stations at which nothing is left to decide once one of these is so."""
-UNDONE: Facts = frozenset(("old_cover.on", "old_sewing.in", "old_glue.on"))
+UNDONE: Facts = frozenset(("old_cover_on", "old_sewing_in", "old_glue_on"))
 """What has to be undone where it is so."""
 
 
@@ -226,10 +226,7 @@ def so_at_first(lies: Lies, by_hand: Mapping[Fact, bool]) -> Facts:
     return found - {fact for fact, so in by_hand.items() if not so}
 
 
-def said_of(fact: Fact) -> str:
+def fact_words(fact: str) -> str:
     """A fact in words, with the vocabulary's place in braces."""
-    record = BROUGHT.get(fact)
-    if record is not None:
-        return record.said
-    thing, _, state = fact.partition(".")
-    return f"{thing.replace('_', ' ').capitalize()} {state.replace('_', ' ')}"
+    said = {str(name): record.said for name, record in BROUGHT.items()}
+    return said.get(fact, fact.replace("_", " ").capitalize())

@@ -8,6 +8,7 @@ from typing import Any
 
 from weald.core.extras.catalogue import EXTRAS
 from weald.core.job.fields import fields_of
+from weald.core.job.lying import fact_words
 from weald.core.job.saying import title_at, value_words
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
@@ -15,6 +16,7 @@ from weald.core.pieces import Piece
 from weald.core.planning.plan import Plan
 from weald.core.quantities import QUANTITIES, is_quantity
 
+_SO = "bench.facts."
 TOLD = 4
 """So many changes are told one by one; of more only the number."""
 
@@ -24,6 +26,8 @@ def label_of(path: str, notation: Notation) -> str:
     if path.startswith("measured."):
         name = path.removeprefix("measured.")
         label = QUANTITIES[name].label if is_quantity(name) else name
+    elif path.startswith(_SO):
+        label = fact_words(path.removeprefix(_SO))
     elif path.startswith("extras."):
         label = _extra_label(path, notation)
     else:
@@ -46,6 +50,8 @@ def said_of(path: str, value: Any, notation: Notation) -> str:
     """What stands in an entry of a job, in words."""
     if path.startswith("measured.") and value is not None:
         return notation.limit(float(value))
+    if path.startswith(_SO):
+        return "as it begins" if value is None else "so" if value else "not so"
     return value_words(JobSpec, tuple(path.split(".")), value, notation)
 
 
@@ -55,6 +61,8 @@ def _entry(path: str, value: Any, notation: Notation) -> str:
         if value is None:
             return f"{label} no longer measured"
         return f"{label} measured {said_of(path, value, notation)}"
+    if path.startswith(_SO):
+        return f"{label}: {said_of(path, value, notation)}"
     return f"{label} {said_of(path, value, notation)}"
 
 

@@ -81,9 +81,9 @@ def _thrown_out(book: Book) -> bool:
 
 def _held(book: Book) -> tuple[Fact, ...]:
     """What a block is before anything is done to its spine."""
-    if book.sewn or book.treatment.method == "staples" or "block.sewn" in book.there:
-        return ("block.sewn",)
-    return ("leaves.sorted",) if book.structure.sections == "leaves" else ("folds.made",)
+    if book.sewn or book.treatment.method == "staples" or "block_sewn" in book.there:
+        return ("block_sewn",)
+    return ("leaves_sorted",) if book.structure.sections == "leaves" else ("folds_made",)
 
 
 def _tipped_on(book: Book) -> bool:
@@ -91,17 +91,17 @@ def _tipped_on(book: Book) -> bool:
     sewn_with = (
         book.spec.endpapers.kind in ("sewn", "wrapped") and book.sewn and book.spec.extras.ends is None
     )
-    return not sewn_with and (book.has("endpaper") or "endpapers.made" in book.there)
+    return not sewn_with and (book.has("endpaper") or "endpapers_made" in book.there)
 
 
 def _before_tipping(book: Book) -> tuple[Fact, ...]:
-    return ("folds.collated", "leaves.sorted") if _in_the_way(book) else _held(book)
+    return ("folds_collated", "leaves_sorted") if _in_the_way(book) else _held(book)
 
 
 def _tipped_before(book: Book) -> tuple[Fact, ...]:
     """What no endpaper goes under, or is sewn with."""
-    sewn: tuple[Fact, ...] = ("block.sewn",) if _in_the_way(book) else ()
-    return ("old_cover.on", "old_glue.on", "boards.on", "cover.on", *sewn)
+    sewn: tuple[Fact, ...] = ("block_sewn",) if _in_the_way(book) else ()
+    return ("old_cover_on", "old_glue_on", "boards_on", "cover_on", *sewn)
 
 
 def _sewing_moves(book: Book) -> Iterator[str]:
@@ -133,39 +133,39 @@ def _tipping_moves(book: Book) -> Iterator[str]:
         yield "First and last fold touched with paste, so that they do not gape."
 
 
-_SHAPED: tuple[Fact, ...] = ("block.glued", "block.rounded", "block.backed", "block.trimmed")
+_SHAPED: tuple[Fact, ...] = ("block_glued", "block_rounded", "block_backed", "block_trimmed")
 
 
 def _before_bands(book: Book) -> tuple[Fact, ...]:
     """Bands go on trimmed heads; where slips are laced, on what was laced and hammered."""
-    return (*_SHAPED, "edges.in_boards", *_laced_first(book))
+    return (*_SHAPED, "edges_in_boards", *_laced_first(book))
 
 
 def _before_ribbon(book: Book) -> tuple[Fact, ...]:
     if _in_the_way(book):
-        return ("folds.collated", "leaves.sorted", "block.trimmed")
-    return ("block.sewn", *_SHAPED, "edges.in_boards")
+        return ("folds_collated", "leaves_sorted", "block_trimmed")
+    return ("block_sewn", *_SHAPED, "edges_in_boards")
 
 
 def _laced_first(book: Book) -> tuple[Fact, ...]:
-    return ("boards.on",) if book.structure.attachment == "laced" else ()
+    return ("boards_on",) if book.structure.attachment == "laced" else ()
 
 
 def _before_lining(book: Book) -> tuple[Fact, ...]:
-    return (*_before_bands(book), "endpapers.on", "bands.on", "ribbon.in")
+    return (*_before_bands(book), "endpapers_on", "bands_on", "ribbon_in")
 
 
 def _before_measuring(book: Book) -> tuple[Fact, ...]:
     """All that changes its size; what is lined or trimmed with its boards on is measured before them."""
     if _in_the_way(book):
-        return ("folds.pressed", "folds.collated", "leaves.sorted", "block.trimmed", "plates.guarded")
+        return ("folds_pressed", "folds_collated", "leaves_sorted", "block_trimmed", "plates_guarded")
     if book.structure.held == "stitched":
-        return ("block.sewn",)
-    lined: tuple[Fact, ...] = () if book.structure.in_shoulders else ("block.lined", "bands.on", "ribbon.in")
-    return ("block.sewn", "endpapers.on", "block.pressed", *_SHAPED, *lined)
+        return ("block_sewn",)
+    lined: tuple[Fact, ...] = () if book.structure.in_shoulders else ("block_lined", "bands_on", "ribbon_in")
+    return ("block_sewn", "endpapers_on", "block_pressed", *_SHAPED, *lined)
 
 
-_BARRED: tuple[Fact, ...] = ("old_cover.on", "boards.on", "cover.on", "bands.on")
+_BARRED: tuple[Fact, ...] = ("old_cover_on", "boards_on", "cover_on", "bands_on")
 _TRIM = Step(
     "trim",
     "Trim the block",
@@ -173,9 +173,9 @@ _TRIM = Step(
     "block",
     "block",
     needs=_held,
-    follows=("block.pressed", "block.glued", "endpapers.on"),
+    follows=("block_pressed", "block_glued", "endpapers_on"),
     bars=_BARRED,
-    makes=("fore_edge.trimmed", "block.trimmed"),
+    makes=("fore_edge_trimmed", "block_trimmed"),
     when=_square_after,
     drawing="block.front",
     tools=("plough or guillotine", "square", "waste boards"),
@@ -197,19 +197,19 @@ BLOCK = (
         "One template for all of them, so that the thread runs straight.",
         "block",
         "sewing",
-        needs=("folds.made",),
+        needs=("folds_made",),
         follows=(
-            "folds.collated",
-            "folds.pressed",
-            "plates.guarded",
-            "cover.round",
+            "folds_collated",
+            "folds_pressed",
+            "plates_guarded",
+            "cover_round",
         ),
         bars=(
-            "old_sewing.in",
-            "block.sewn",
-            "block.glued",
+            "old_sewing_in",
+            "block_sewn",
+            "block_glued",
         ),
-        makes=("folds.pierced",),
+        makes=("folds_pierced",),
         when=lambda book: (
             (book.sewn or book.treatment.method == "staples") and book.structure.held != "stabbed"
         ),
@@ -227,19 +227,19 @@ BLOCK = (
         "What holds the book for generations.",
         "block",
         "sewing",
-        needs=("folds.pierced",),
+        needs=("folds_pierced",),
         follows=(
-            "endpapers.made",
-            "boards.pierced",
+            "endpapers_made",
+            "boards_pierced",
         ),
         bars=(
-            "old_cover.on",
-            "old_sewing.in",
-            "old_glue.on",
-            "block.glued",
-            "cover.on",
+            "old_cover_on",
+            "old_sewing_in",
+            "old_glue_on",
+            "block_glued",
+            "cover_on",
         ),
-        makes=("block.sewn",),
+        makes=("block_sewn",),
         when=lambda book: book.sewn and book.structure.held not in ("sewn_through", "stabbed"),
         pieces=("support",),
         tools=("needle", "thread", "sewing frame"),
@@ -267,12 +267,12 @@ BLOCK = (
         "Two staples hold a booklet as long as its paper.",
         "block",
         "sewing",
-        needs=("folds.pierced",),
+        needs=("folds_pierced",),
         bars=(
-            "old_sewing.in",
-            "block.glued",
+            "old_sewing_in",
+            "block_glued",
         ),
-        makes=("block.sewn",),
+        makes=("block_sewn",),
         when=lambda book: book.treatment.method == "staples",
         tools=("long-arm stapler",),
         rate=1.0,
@@ -285,10 +285,10 @@ BLOCK = (
         "A narrow strip of glue, so that the first leaf opens.",
         "block",
         "block",
-        needs=("endpapers.made",),
+        needs=("endpapers_made",),
         follows=_before_tipping,
         bars=_tipped_before,
-        makes=("endpapers.on",),
+        makes=("endpapers_on",),
         when=_tipped_on,
         tools=("brush", "waste paper"),
         glue=(("tipping", "a strip of {mm:3} along the fold of each endpaper"),),
@@ -306,9 +306,9 @@ BLOCK = (
         "block",
         "block",
         needs=_held,
-        follows=("endpapers.on",),
-        bars=("block.glued",),
-        makes=("block.pressed",),
+        follows=("endpapers_on",),
+        bars=("block_glued",),
+        makes=("block_pressed",),
         when=lambda book: (
             (book.several or book.structure.sections == "leaves")
             and book.structure.held not in ("sewn_through", "stabbed")
@@ -325,8 +325,8 @@ BLOCK = (
         id="trim_first",
         why="Before the glue, by your school: the folds are cut while they lie open. Swell tilts head and "
         "tail: wedge them with folded waste.",
-        follows=("block.pressed", "endpapers.on"),
-        bars=(*_BARRED, "block.glued"),
+        follows=("block_pressed", "endpapers_on"),
+        bars=(*_BARRED, "block_glued"),
         when=_square_before,
     ),
     replace(
@@ -334,8 +334,8 @@ BLOCK = (
         id="trim_unsewn",
         why="Before it is sewn: afterwards the cover is in the way.",
         needs=(),
-        follows=("folds.pressed", "folds.collated", "leaves.sorted"),
-        bars=(*_BARRED, "folds.pierced", "block.sewn"),
+        follows=("folds_pressed", "folds_collated", "leaves_sorted"),
+        bars=(*_BARRED, "folds_pierced", "block_sewn"),
         when=_square_unsewn,
         formerly=("trim",),
     ),
@@ -344,9 +344,9 @@ BLOCK = (
         id="trim_fore_edge",
         title="Trim the fore-edge flat",
         why="While the spine is flat: rounded, its fore-edge is hollow and cannot be cut in one plane.",
-        follows=("block.pressed", "endpapers.on"),
-        bars=(*_BARRED, "block.rounded"),
-        makes=("fore_edge.trimmed",),
+        follows=("block_pressed", "endpapers_on"),
+        bars=(*_BARRED, "block_rounded"),
+        makes=("fore_edge_trimmed",),
         when=_flat_then_round,
         looks=("The cut square to the head, and through every leaf.",),
         measures=("block.width",),
@@ -359,16 +359,16 @@ BLOCK = (
         "block",
         needs=_held,
         follows=(
-            "block.pressed",
-            "endpapers.on",
-            "folds.collated",
+            "block_pressed",
+            "endpapers_on",
+            "folds_collated",
         ),
         bars=(
-            "old_cover.on",
-            "old_glue.on",
-            "block.lined",
+            "old_cover_on",
+            "old_glue_on",
+            "block_lined",
         ),
-        makes=("block.glued",),
+        makes=("block_glued",),
         when=_glued,
         tools=("brush", "knocking-up boards"),
         glue=(("spine", "the spine, between the {signatures}"),),
@@ -386,10 +386,10 @@ BLOCK = (
         "Set hard it cracks: damp it and wait, or warm it, until it gives as it does at tacky.",
         "block",
         "block",
-        needs=("block.glued",),
-        follows=("fore_edge.trimmed",),
-        bars=("old_cover.on", "block.rounded"),
-        when=lambda book: book.treatment.rounded and "block.glued" in book.there,
+        needs=("block_glued",),
+        follows=("fore_edge_trimmed",),
+        bars=("old_cover_on", "block_rounded"),
+        when=lambda book: book.treatment.rounded and "block_glued" in book.there,
         tools=("damp pad or hair dryer",),
         rate=5.0,
         wait=lambda book: replace(_TACKY, minutes=(5, 15), joint=None),
@@ -401,12 +401,12 @@ BLOCK = (
         "The swell of the thread is taken up by the round.",
         "block",
         "block",
-        needs=("block.glued",),
+        needs=("block_glued",),
         bars=(
-            "block.lined",
-            "boards.on",
+            "block_lined",
+            "boards_on",
         ),
-        makes=("block.rounded",),
+        makes=("block_rounded",),
         when=lambda book: book.treatment.rounded,
         tools=("hammer",),
         rate=15.0,
@@ -432,13 +432,13 @@ BLOCK = (
         "The boards will lie in them. From the middle outwards, in several rounds, between the cords.",
         "block",
         "block",
-        needs=("block.rounded",),
+        needs=("block_rounded",),
         bars=(
-            "block.lined",
-            "boards.on",
-            "bands.on",
+            "block_lined",
+            "boards_on",
+            "bands_on",
         ),
-        makes=("block.backed",),
+        makes=("block_backed",),
         when=lambda book: book.treatment.shoulder > 0,
         tools=("backing boards", "hammer", "lying press"),
         rate=25.0,
@@ -471,8 +471,8 @@ BLOCK = (
         id="trim_ends",
         title="Trim head and tail",
         why="Rounded and backed, they take their last shape; shoulders tilt them: use wedge boards.",
-        follows=("fore_edge.trimmed", "block.glued", "block.rounded", "block.backed"),
-        makes=("block.trimmed",),
+        follows=("fore_edge_trimmed", "block_glued", "block_rounded", "block_backed"),
+        makes=("block_trimmed",),
         when=_flat_then_round,
         tools=("plough", "wedge boards", "square"),
         measures=("block.height", "block.diagonal"),
@@ -484,7 +484,7 @@ BLOCK = (
         title="Throw the round out, and trim all three edges",
         why="By your school: shaped irons between cords and boards and string round the book hold the back "
         "flat, with packing under it; cut, it is let back into its round.",
-        follows=("block.glued", "block.rounded", "block.backed"),
+        follows=("block_glued", "block_rounded", "block_backed"),
         when=_thrown_out,
         tools=("plough", "two shaped irons or boards", "string", "packing", "square"),
         rate=20.0,
@@ -498,12 +498,12 @@ BLOCK = (
         "sewing",
         follows=_before_bands,
         bars=(
-            "old_cover.on",
-            "old_glue.on",
-            "cover.on",
-            "book.covered",
+            "old_cover_on",
+            "old_glue_on",
+            "cover_on",
+            "book_covered",
         ),
-        makes=("bands.on",),
+        makes=("bands_on",),
         pieces=("end_band",),
         when=lambda book: book.has("end_band"),
         tools=("needle", "silk"),
@@ -520,13 +520,13 @@ BLOCK = (
         "block",
         follows=_before_ribbon,
         bars=(
-            "old_cover.on",
-            "old_glue.on",
-            "block.lined",
-            "cover.on",
-            "book.covered",
+            "old_cover_on",
+            "old_glue_on",
+            "block_lined",
+            "cover_on",
+            "book_covered",
         ),
-        makes=("ribbon.in",),
+        makes=("ribbon_in",),
         when=lambda book: book.has("ribbon"),
         pieces=("ribbon",),
         glue=(("linings", "a hand's breadth at the head of the spine"),),
@@ -539,15 +539,15 @@ BLOCK = (
         "Mull carries the book in its case; paper over it keeps the spine from breaking.",
         "block",
         "block",
-        needs=("block.glued",),
+        needs=("block_glued",),
         follows=_before_lining,
         bars=(
-            "old_cover.on",
-            "old_glue.on",
-            "cover.on",
-            "book.covered",
+            "old_cover_on",
+            "old_glue_on",
+            "cover_on",
+            "book_covered",
         ),
-        makes=("block.lined",),
+        makes=("block_lined",),
         when=lambda book: book.has(*_LININGS),
         pieces=(
             "hollow",
@@ -592,8 +592,8 @@ BLOCK = (
         "block",
         "block",
         follows=_before_measuring,
-        bars=("old_cover.on",),
-        makes=("block.measured",),
+        bars=("old_cover_on",),
+        makes=("block_measured",),
         tools=("calliper", "steel rule", "square"),
         fixed=4,
         measures=(

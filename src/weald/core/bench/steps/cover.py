@@ -13,19 +13,19 @@ def _cased(book: Book) -> bool:
 
 
 def _before_boards(book: Book) -> tuple[Fact, ...]:
-    return ("stock.seen", "block.measured", "trial.made")
+    return ("stock_seen", "block_measured", "trial_made")
 
 
 def _before_cover(book: Book) -> tuple[Fact, ...]:
     """Cut with the block measured, and with its boards there where they are on it."""
-    on: tuple[Fact, ...] = ("boards.on", "boards.laminated") if book.structure.in_shoulders else ()
+    on: tuple[Fact, ...] = ("boards_on", "boards_laminated") if book.structure.in_shoulders else ()
     return (*_before_boards(book), *on)
 
 
 def _covering(book: Book) -> tuple[Fact, ...]:
     """What ends work on bare boards; those closed over frayed cords are bare on the block yet."""
-    on: tuple[Fact, ...] = () if book.structure.attachment == "frayed" else ("boards.on",)
-    return ("case.made", "book.covered", "boards.covered", *on)
+    on: tuple[Fact, ...] = () if book.structure.attachment == "frayed" else ("boards_on",)
+    return ("case_made", "book_covered", "boards_covered", *on)
 
 
 def _of_leather(book: Book) -> bool:
@@ -33,21 +33,21 @@ def _of_leather(book: Book) -> bool:
 
 
 def _before_trial(book: Book) -> tuple[Fact, ...]:
-    return () if book.structure.held == "stitched" else ("block.measured",)
+    return () if book.structure.held == "stitched" else ("block_measured",)
 
 
 def _before_joining(book: Book) -> tuple[Fact, ...]:
     """All that is done to loose boards; over frayed cords the outer ones are glued on afterwards."""
-    found: tuple[Fact, ...] = ("boards.fit", "block.backed", "block.lined")
+    found: tuple[Fact, ...] = ("boards_fit", "block_backed", "block_lined")
     if book.structure.attachment == "frayed":
         return found
-    return (*found, "boards.laminated", "boards.bevelled", "boards.layered")
+    return (*found, "boards_laminated", "boards_bevelled", "boards_layered")
 
 
 def _joined(book: Book) -> tuple[Fact, ...]:
     """A flange of mull joins without supports; what is fanned out has to be there."""
-    fanned: tuple[Fact, ...] = ("supports.none",) if book.structure.attachment == "frayed" else ()
-    return ("book.covered", *fanned)
+    fanned: tuple[Fact, ...] = ("supports_none",) if book.structure.attachment == "frayed" else ()
+    return ("book_covered", *fanned)
 
 
 def _case_moves(book: Book) -> Iterator[str]:
@@ -105,8 +105,8 @@ COVER = (
         "cover",
         "boards",
         follows=_before_trial,
-        bars=("boards.cut", "cover.cut", "cover.round"),
-        makes=("trial.made",),
+        bars=("boards_cut", "cover_cut", "cover_round"),
+        makes=("trial_made",),
         when=lambda book: book.spec.bench.trial or book.has("old_panel", "old_spine"),
         fixed=25,
         looks=("The trial lies as the book is meant to lie.",),
@@ -117,9 +117,9 @@ COVER = (
         "Squared to what they are laid on, and kept flat until then.",
         "cover",
         "boards",
-        follows=("block.measured",),
-        bars=("old_cover.on",),
-        makes=("old_panels.trimmed",),
+        follows=("block_measured",),
+        bars=("old_cover_on",),
+        makes=("old_panels_trimmed",),
         when=lambda book: book.has("old_panel", "old_spine"),
         pieces=("old_panel", "old_spine"),
         tools=("knife", "steel rule"),
@@ -136,10 +136,10 @@ COVER = (
         "boards",
         follows=_before_boards,
         bars=(
-            "case.made",
-            "boards.on",
+            "case_made",
+            "boards_on",
         ),
-        makes=("boards.cut",),
+        makes=("boards_cut",),
         when=lambda book: book.has(
             "board", "thin_board", "spine_board", "spacer", "spine_inlay", "joining_strip"
         ),
@@ -168,10 +168,10 @@ COVER = (
         "Before any glue or lacing: what does not fit now can still be cut.",
         "cover",
         "boards",
-        needs=("boards.cut",),
-        follows=("block.backed", "block.measured"),
-        bars=("boards.on", "boards.laminated", "boards.bevelled"),
-        makes=("boards.fit",),
+        needs=("boards_cut",),
+        follows=("block_backed", "block_measured"),
+        bars=("boards_on", "boards_laminated", "boards_bevelled"),
+        makes=("boards_fit",),
         when=lambda book: book.structure.in_shoulders,
         fixed=3,
         looks=("Each board home in its shoulder: squares alike on three sides, front and back.",),
@@ -188,9 +188,9 @@ COVER = (
         "On their strip, trued along a straight edge: from here on the case has its width.",
         "cover",
         "boards",
-        needs=("boards.cut",),
-        bars=("case.made",),
-        makes=("case.joined",),
+        needs=("boards_cut",),
+        bars=("case_made",),
+        makes=("case_joined",),
         when=lambda book: _cased(book) and book.has("joining_strip"),
         tools=("brush", "gauge", "straight edge"),
         glue=(("boards", "the strip"),),
@@ -206,9 +206,9 @@ COVER = (
         "At the fore-edge only: the split stays dry for the flange.",
         "cover",
         "boards",
-        needs=("boards.cut",),
-        bars=("boards.on",),
-        makes=("boards.laminated",),
+        needs=("boards_cut",),
+        bars=("boards_on",),
+        makes=("boards_laminated",),
         when=lambda book: book.structure.laminated and book.structure.attachment != "frayed",
         tools=("brush", "pressing boards"),
         glue=(("boards", "the whole of the thick board, but for its split"),),
@@ -232,8 +232,8 @@ COVER = (
         "cover",
         "boards",
         follows=_before_cover,
-        bars=("case.made",),
-        makes=("cover.cut",),
+        bars=("case_made",),
+        makes=("cover_cut",),
         when=lambda book: (
             book.has("cover", "spine_piece", "side", "corner", "fore_edge_strip")
             and book.structure.held != "stitched"
@@ -261,13 +261,13 @@ COVER = (
         "Thin where it turns in, so that caps and corners lie flat.",
         "cover",
         "covering",
-        needs=("cover.cut",),
+        needs=("cover_cut",),
         bars=(
-            "case.made",
-            "book.covered",
-            "boards.covered",
+            "case_made",
+            "book_covered",
+            "boards_covered",
         ),
-        makes=("cover.pared",),
+        makes=("cover_pared",),
         when=_of_leather,
         tools=("paring knife", "stone"),
         rate=45.0,
@@ -281,16 +281,16 @@ COVER = (
         "cover",
         "covering",
         needs=(
-            "boards.cut",
-            "cover.cut",
+            "boards_cut",
+            "cover_cut",
         ),
         follows=(
-            "cover.pared",
-            "case.joined",
-            "boards.layered",
-            "boards.bevelled",
+            "cover_pared",
+            "case_joined",
+            "boards_layered",
+            "boards_bevelled",
         ),
-        makes=("case.made",),
+        makes=("case_made",),
         when=_cased,
         pieces=_INFILLS,
         tools=("brush", "gauge", "bone folder", "shears"),
@@ -334,9 +334,9 @@ COVER = (
         "Scored, it folds where it is meant to.",
         "cover",
         "boards",
-        needs=("cover.cut",),
-        bars=("cover.on",),
-        makes=("cover.scored",),
+        needs=("cover_cut",),
+        bars=("cover_on",),
+        makes=("cover_scored",),
         when=lambda book: book.has("cover") and book.structure.held in ("glued", "slits", "sewn_through"),
         tools=("bone folder", "steel rule"),
         rate=6.0,
@@ -351,17 +351,17 @@ COVER = (
         "cover",
         "sewing",
         needs=(
-            "boards.cut",
-            "block.sewn",
+            "boards_cut",
+            "block_sewn",
         ),
         follows=(
-            "boards.fit",
-            "block.backed",
-            "boards.bevelled",
-            "boards.layered",
+            "boards_fit",
+            "block_backed",
+            "boards_bevelled",
+            "boards_layered",
         ),
-        bars=("supports.none", "book.covered"),
-        makes=("boards.on",),
+        bars=("supports_none", "book_covered"),
+        makes=("boards_on",),
         when=lambda book: book.structure.attachment == "laced",
         tools=("awl", "hammer", "iron"),
         glue=(("boards", "the frayed ends of the cords"),),
@@ -386,12 +386,12 @@ COVER = (
         "cover",
         "boards",
         needs=(
-            "boards.cut",
-            "block.sewn",
+            "boards_cut",
+            "block_sewn",
         ),
         follows=_before_joining,
         bars=_joined,
-        makes=("boards.on",),
+        makes=("boards_on",),
         when=lambda book: book.structure.in_shoulders and book.structure.attachment != "laced",
         tools=("brush", "pressing boards"),
         glue=(("boards", "the supports, and the board where they lie"),),
@@ -413,9 +413,9 @@ COVER = (
         "Once the cords are stuck and dry: nothing slides between boards that are glued together.",
         "cover",
         "boards",
-        needs=("boards.on",),
-        bars=("book.covered",),
-        makes=("boards.laminated",),
+        needs=("boards_on",),
+        bars=("book_covered",),
+        makes=("boards_laminated",),
         when=lambda book: book.structure.laminated and book.structure.attachment == "frayed",
         tools=("brush", "pressing boards"),
         glue=(("boards", "the whole of the outer board"),),
@@ -440,12 +440,12 @@ COVER = (
         "Boards ploughed with the block, by your school: head, then tail, each slid one square.",
         "cover",
         "block",
-        needs=("boards.on",),
+        needs=("boards_on",),
         bars=(
-            "book.covered",
-            "bands.on",
+            "book_covered",
+            "bands_on",
         ),
-        makes=("edges.in_boards",),
+        makes=("edges_in_boards",),
         when=lambda book: book.spec.block.trimming == "in_boards" and book.structure.attachment == "laced",
         tools=("plough", "waste boards"),
         rate=20.0,
@@ -459,10 +459,10 @@ COVER = (
         "Before it is sewn on: afterwards its spine edge is under the thread.",
         "cover",
         "covering",
-        needs=("boards.cut", "cover.cut"),
-        follows=("cover.pared", "boards.layered", "boards.bevelled"),
-        bars=("block.sewn",),
-        makes=("boards.covered",),
+        needs=("boards_cut", "cover_cut"),
+        follows=("cover_pared", "boards_layered", "boards_bevelled"),
+        bars=("block_sewn",),
+        makes=("boards_covered",),
         when=lambda book: book.structure.loose_boards,
         pieces=(*_INFILLS, "pastedown"),
         tools=("brush", "bone folder", "shears"),
@@ -487,9 +487,9 @@ COVER = (
         "Opposite every station, by the same template.",
         "cover",
         "sewing",
-        needs=("boards.covered",),
-        bars=("block.sewn",),
-        makes=("boards.pierced",),
+        needs=("boards_covered",),
+        bars=("block_sewn",),
+        makes=("boards_pierced",),
         when=lambda book: book.structure.loose_boards,
         tools=("template", "awl or small drill", "waste board"),
         rate=6.0,
@@ -505,19 +505,19 @@ COVER = (
         "cover",
         "covering",
         needs=(
-            "boards.on",
-            "cover.cut",
+            "boards_on",
+            "cover_cut",
         ),
         follows=(
-            "cover.pared",
-            "block.lined",
-            "bands.on",
-            "ribbon.in",
-            "edges.in_boards",
-            "boards.laminated",
-            "boards.bevelled",
+            "cover_pared",
+            "block_lined",
+            "bands_on",
+            "ribbon_in",
+            "edges_in_boards",
+            "boards_laminated",
+            "boards_bevelled",
         ),
-        makes=("book.covered",),
+        makes=("book_covered",),
         when=lambda book: book.structure.in_shoulders,
         pieces=_INFILLS,
         tools=("brush", "bone folder", "band nippers", "tying-up cord"),
@@ -546,10 +546,10 @@ COVER = (
         "Their windows cut first, with the panels laid in: board, layer and panel are one height.",
         "cover",
         "boards",
-        needs=("boards.cut",),
-        follows=("boards.laminated",),
+        needs=("boards_cut",),
+        follows=("boards_laminated",),
         bars=_covering,
-        makes=("boards.layered",),
+        makes=("boards_layered",),
         pieces=("panel_layer", "panel_layer_back"),
         when=lambda book: book.has("panel_layer"),
         tools=("knife", "steel rule", "brush"),
@@ -565,13 +565,13 @@ COVER = (
         "Filed or planed along a line, then sanded; before anything is glued on them.",
         "cover",
         "boards",
-        needs=("boards.cut",),
+        needs=("boards_cut",),
         follows=(
-            "boards.laminated",
-            "boards.layered",
+            "boards_laminated",
+            "boards_layered",
         ),
         bars=_covering,
-        makes=("boards.bevelled",),
+        makes=("boards_bevelled",),
         when=lambda book: book.spec.extras.bevels is not None and book.structure.boards,
         tools=("file or plane", "sanding block", "pencil"),
         rate=25.0,
