@@ -18,7 +18,7 @@ def test_every_structure_says_what_to_look_at_in_the_order_of_work(name: str) ->
     stations = [look.station for look in made.looks]
     order = ("folding", "sewing", "block", "boards", "finish", "cutting")
     assert stations == sorted(stations, key=order.index)
-    assert stations[0] == next(each for each in order if each not in made.settled)
+    assert (stations[0] == "folding") is ("folding" not in made.settled)
     assert stations[-1] == "cutting"
     assert len({look.text for look in made.looks}) == len(made.looks)
 

@@ -92,7 +92,7 @@ class OwnOperation(Entries):
     minutes: Minutes = 10.0
     wait: Minutes = 0.0
     people: Annotated[int, Field(ge=1, le=5)] = 1
-    work: Work | None = None
+    work: Annotated[Work | None, Entry(options={"": "anybody’s", **WORKS})] = None
 
 
 class Bench(Entries):

@@ -133,6 +133,16 @@ def _tipping_moves(book: Book) -> Iterator[str]:
         yield "First and last fold touched with paste, so that they do not gape."
 
 
+def _lining_moves(book: Book) -> Iterator[str]:
+    if book.mulled:
+        yield "Mull laid into wet glue, rubbed through, and left standing out alike on both sides."
+    yield "Paper linings glued, laid from the middle to head and tail, and boned down."
+    if book.leather:
+        yield "Dry, the linings sanded: every edge under leather is seen."
+    if book.on_supports and not book.structure.banded:
+        yield "Ends of the supports stuck down, front first, then back."
+
+
 _SHAPED: tuple[Fact, ...] = ("block_glued", "block_rounded", "block_backed", "block_trimmed")
 
 
@@ -423,6 +433,7 @@ BLOCK = (
         danger="hammer",
         troubles=(
             Trouble("It falls back", "The glue was too wet: hold it in the press, and round again at tacky."),
+            Trouble("The glue cracks", "It has set: damp the spine or warm it, wait until it gives, go on."),
         ),
         drawing="block.tail",
     ),
@@ -570,6 +581,7 @@ BLOCK = (
             until="handled",
             floor=60,
         ),
+        moves=_lining_moves,
         looks=("Mull ending short of the end bands, and alike on both sides.",),
         measures=(
             "hollow.width",

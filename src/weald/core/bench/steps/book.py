@@ -324,6 +324,7 @@ BOOK = (
                 "Before the nip: peel it back while wet, trim, lay it again.",
             ),
             Trouble("Glue at the edges", "Wipe at once; a release sheet before it is closed."),
+            Trouble("A leaf sticks to its neighbour", "While it is damp: free it with a thin folder."),
         ),
         drawing="bench.casing_in",
     ),

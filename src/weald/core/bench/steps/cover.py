@@ -52,10 +52,13 @@ def _joined(book: Book) -> tuple[Fact, ...]:
 
 def _case_moves(book: Book) -> Iterator[str]:
     """The case in the hands' own steps; slow glue is laid on at once, quick glue part by part."""
-    quick = book.facts("case").moves[1] < 3
+    joint = book.facts("case")
+    film, quick = not joint.moves[1], joint.moves[1] < 3
     whole = book.structure.covering(book.spec) in ("full",)
     yield "Lines or a gauge on the wrong side of the covering: the boards stand by them, not by eye."
-    if whole:
+    if film:
+        yield "The backing drawn off from one edge, the film rolled down behind it: there is no second try."
+    elif whole:
         yield "Glue from the middle outwards; the first board laid on its line, turned over and boned."
     else:
         yield "The spine piece first, from the middle outwards, rubbed down into both joints."
@@ -63,7 +66,9 @@ def _case_moves(book: Book) -> Iterator[str]:
         yield "The spine laid against the gauge, {joint.gap} from the board."
     yield "The other board against the gauge, its tail on the straight edge."
     yield "Corners cut {corner.cut} from the board."
-    if quick:
+    if film:
+        yield "Turned in at head and tail, then at the fore-edges."
+    elif quick:
         yield "Turn-ins glued one after the other: head, tail, then the fore-edges."
     else:
         yield "All turn-ins glued in one go: head and tail turned in first, then the fore-edges."
