@@ -54,16 +54,22 @@ class _Task:
 Said = TypeVar("Said")
 
 
-def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bool = False) -> OrderOfWork:
+def find_order(book: Book) -> Precedence:
+    """Which steps a book has, and which comes before which."""
+    there = book.there
+    return in_order(planned_steps(STEPS.values(), book, there), book, there)
+
+
+def order_of_work(
+    book: Book, found: Precedence, drawings: Collection[str] = (), *, left_handed: bool = False
+) -> OrderOfWork:
     """The operations of a book, in an order in which one pair of hands could do them.
 
-    :param drawings: those there are of this book; an operation names the one it is best done by.
+    :param found: its steps, and what comes before what. ``drawings``: those there are of this book.
 
     Sizes, minutes and adhesives are this book's own; ``start`` and ``critical`` are for as many hands as it
     takes (docs/craft.md, The order of work).
     """
-    there = book.there
-    found = in_order(planned_steps(STEPS.values(), book, there), book, there)
     steps = _with_own(list(found.steps), book)
     reasons = book.spec.bench.left_out
     after = _without(_after(steps, found), reasons)
@@ -90,10 +96,10 @@ def order_of_work(book: Book, drawings: Collection[str] = (), *, left_handed: bo
     )
 
 
-def mind_order(book: Book) -> Iterator[Finding]:
+def mind_order(book: Book, found: Precedence) -> Iterator[Finding]:
     """A finding for every step that cannot be put where it needs to be; none for what is left out."""
     there, said = book.there, set(book.spec.bench.left_out)
-    for each in in_order(planned_steps(STEPS.values(), book, there), book, there).blocked:
+    for each in found.blocked:
         # one reason for each step is enough
         if each.step.id not in said:
             said.add(each.step.id)
@@ -150,7 +156,8 @@ def _after(steps: Sequence[Step], found: Precedence) -> dict[str, tuple[str, ...
         if step.strand in last:
             wanted.add(last[step.strand])
         beyond = set[str]().union(*(whole[name] for name in wanted))
-        after[step.id] = tuple(each.id for each in steps if each.id in wanted - beyond)
+        said = wanted - beyond
+        after[step.id] = tuple(name for name in after if name in said)
         whole[step.id] = wanted | beyond
         last[step.strand] = step.id
     return after
@@ -302,14 +309,14 @@ def _sizes_in(text: str) -> tuple[str, ...]:
 
 
 def _has_sizes(text: str, book: Book) -> bool:
-    return all(name in book.ledger.quantities for name in _sizes_in(text))
+    return "{" not in text or all(name in book.ledger.quantities for name in _sizes_in(text))
 
 
 def _with_sizes(text: str, book: Book) -> str:
     for name in _sizes_in(text):
         shown = book.ledger.quantities[name].shown  # type: ignore[index]
         text = text.replace(f"{{{name}}}", shown)
-    return book.ledger.notation.say(text)
+    return book.ledger.notation.say(text) if "{" in text else text
 
 
 def _is_asked(quantity: QuantityId, book: Book) -> bool:

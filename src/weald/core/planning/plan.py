@@ -7,7 +7,7 @@ from collections.abc import Collection
 from dataclasses import dataclass, replace
 
 from weald.core.bench.order_drawing import draw_order
-from weald.core.bench.order_of_work import order_of_work
+from weald.core.bench.order_of_work import find_order, mind_order, order_of_work
 from weald.core.bindings.asking import asking_of
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import StructureFacts, facts_of
@@ -123,11 +123,13 @@ def plan(
     drawings = [drawing for stop in STOPS for drawing in stop.draws(book)]
     there = book.there
     done = settled(there)
-    findings = tuple(found for stop in STOPS if stop.station not in done for found in stop.minds(book))
+    findings = [found for stop in STOPS if stop.station not in done for found in stop.minds(book)]
+    steps = find_order(book)
+    findings += mind_order(book, steps)
     book.order = NO_WORK
     if "bench" in drawn:
         drawn_ids = {each.id for each in drawings}
-        book.order = order_of_work(book, drawn_ids, left_handed=at_bench.left_handed)
+        book.order = order_of_work(book, steps, drawn_ids, left_handed=at_bench.left_handed)
         if book.order.operations:
             drawings.append(draw_order(book.order.operations, notation))
     shown = {each.drawing for each in book.order.operations}
@@ -144,7 +146,7 @@ def plan(
         drawings=as_measured(
             [each for each in drawings if each.station in drawn or each.id in shown], ledger
         ),
-        findings=findings,
+        findings=tuple(findings),
         folds=book.press.steps,
         printing=book.printing.words,
         grain_needed=grain_words(folded.packet, folded.paper, notation),

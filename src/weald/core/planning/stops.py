@@ -11,7 +11,6 @@ from typing import get_args
 from weald.core.bench.casing_in import reckon_casing_in
 from weald.core.bench.cut import mind_cut
 from weald.core.bench.drawings import draw_bench
-from weald.core.bench.order_of_work import mind_order
 from weald.core.bench.precedence import pieces_there
 from weald.core.bench.steps import STEPS
 from weald.core.bindings.choosing import reckon_block
@@ -249,8 +248,7 @@ def _draw_bench(book: Book) -> Iterator[Drawing]:
 
 
 def _mind_entries(book: Book) -> Iterator[Finding]:
-    """Steps nothing leads to; entries and measurements that can hardly be meant, at any station."""
-    yield from mind_order(book)
+    """Entries and measurements that can hardly be meant, whichever station they belong to."""
     yield from mind_unusual(book)
     yield from doubted_measurements(book.ledger)
     yield from unused_measurements(book.ledger)
