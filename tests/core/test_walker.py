@@ -16,8 +16,6 @@ from weald.core.job.lying import BROUGHT, LYING, Lies
 from weald.core.job.spec import read_spec
 from weald.core.planning.plan import Plan, plan
 
-FROM_STOCK: tuple[Lies, ...] = ("stock", "sheets")
-
 
 def planned(job: dict[str, Any]) -> Plan:
     return plan(read_spec(job), drawn=("bench",))

@@ -124,8 +124,7 @@ BROUGHT: dict[Fact, FactRecord] = {
 }
 """What may be brought, each with what it says of what went before."""
 
-Lies = Literal[
-    "stock",
+Brought = Literal[
     "sheets",
     "folded",
     "sewn",
@@ -138,58 +137,87 @@ Lies = Literal[
     "bound",
     "case_broken",
 ]
+Lies = Literal["stock", Brought]
 
 
 @dataclass(frozen=True, slots=True)
 class Lying:
     """One state in which the work is found.
 
-    :param seen: how one knows it.
+    :param seen: how one knows it. ``station``: where the work on it begins.
     :param facts: what is so, besides what that implies.
+    :param measured: whether a block is there to measure. ``leaves``: single leaves. ``kept``: with its cover.
     """
 
     title: str
     seen: str
+    station: Station
     facts: tuple[Fact, ...] = ()
+    measured: bool = True
+    leaves: bool = False
+    kept: bool = False
 
 
+_PAPERBACK: tuple[Fact, ...] = (
+    "block_glued",
+    "block_trimmed",
+    "supports_none",
+    "old_cover_on",
+    "old_glue_on",
+)
 LYING: dict[Lies, Lying] = {
-    "stock": Lying("Stock", "Paper, board and cloth as they were bought."),
-    "sheets": Lying("Printed sheets", "Flat, printed elsewhere.", ("sheets_printed",)),
-    "folded": Lying("Folded {signatures}", "Folded, in order, not sewn.", ("folds_made", "folds_collated")),
-    "sewn": Lying("A sewn block", "Thread in the folds, the spine bare.", ("block_sewn",)),
+    "stock": Lying("Stock", "Paper, board and cloth as they were bought.", "text", measured=False),
+    "sheets": Lying(
+        "Printed sheets", "Flat, printed elsewhere.", "folding", ("sheets_printed",), measured=False
+    ),
+    "folded": Lying(
+        "Folded {signatures}", "Folded, in order, not sewn.", "sewing", ("folds_made", "folds_collated")
+    ),
+    "sewn": Lying("A sewn block", "Thread in the folds, the spine bare.", "block", ("block_sewn",)),
     "glued": Lying(
-        "A block sewn and glued", "Glue on the spine, no cloth on it.", ("block_sewn", "block_glued")
+        "A block sewn and glued", "Glue on the spine, no cloth on it.", "block", ("block_sewn", "block_glued")
     ),
     "lined": Lying(
         "A block sewn and lined",
         "Cloth or paper on the spine.",
+        "boards",
         ("block_sewn", "block_glued", "block_lined"),
     ),
-    "leaves": Lying("Single leaves", "In order, nothing holds them.", ("leaves_sorted",)),
+    "leaves": Lying(
+        "Single leaves", "In order, nothing holds them.", "block", ("leaves_sorted",), leaves=True
+    ),
     "leaves_glued": Lying(
         "Leaves glued at the back",
         "A block of single leaves, no cover.",
+        "block",
         ("leaves_sorted", "block_glued", "supports_none"),
+        leaves=True,
     ),
     "paperback_leaves": Lying(
         "A paperback of glued leaves",
         "Looked at from the head, single leaves end in the glue.",
-        ("leaves_sorted", "block_glued", "block_trimmed", "supports_none", "old_cover_on", "old_glue_on"),
+        "boards",
+        ("leaves_sorted", *_PAPERBACK),
+        leaves=True,
+        kept=True,
     ),
     "paperback_sewn": Lying(
         "A paperback of sewn {signatures}",
         "Looked at from the head, folds; thread in the middle of some.",
-        ("block_sewn", "block_glued", "block_trimmed", "supports_none", "old_cover_on", "old_glue_on"),
+        "boards",
+        ("block_sewn", *_PAPERBACK),
+        kept=True,
     ),
     "bound": Lying(
         "A bound book to be pulled",
         "It is taken apart and sewn anew.",
+        "sewing",
         ("folds_made", "old_cover_on", "old_sewing_in", "old_glue_on"),
     ),
     "case_broken": Lying(
         "A sound block, its case broken",
         "The sewing holds; the old case comes off.",
+        "boards",
         ("block_sewn", "block_glued", "block_trimmed", "old_cover_on", "old_glue_on"),
     ),
 }
@@ -200,8 +228,6 @@ SETTLES: dict[Station, Facts] = {
     "sewing": frozenset(("block_sewn",)),
 }
 """The stations at which nothing is left to decide once one of these is so."""
-UNDONE: Facts = frozenset(("old_cover_on", "old_sewing_in", "old_glue_on"))
-"""What has to be undone where it is so."""
 
 
 def with_implied(facts: Iterable[Fact]) -> Facts:

@@ -4,47 +4,18 @@ A block that is there is measured, and its sizes stand as measured; its leaves a
 says. Each beginning leads to the station where its work begins.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any, Literal
 
 from weald.core.bindings.catalogue import STRUCTURES
-from weald.core.bindings.protocol import Structure
 from weald.core.errors import SizeError, SpecError
-from weald.core.job.lying import LYING, Lies
+from weald.core.job.lying import LYING, Brought, Lies, Lying
 from weald.core.notation import Notation
 from weald.core.station import Station
 from weald.core.units import parse_length
 
-BeginningId = Literal[
-    "text",
-    "pdf",
-    "blank",
-    "sheets",
-    "folded",
-    "sewn",
-    "glued",
-    "lined",
-    "leaves",
-    "leaves_glued",
-    "paperback_leaves",
-    "paperback_sewn",
-    "bound",
-    "case_broken",
-]
-_Brought = Literal[
-    "sheets",
-    "folded",
-    "sewn",
-    "glued",
-    "lined",
-    "leaves",
-    "leaves_glued",
-    "paperback_leaves",
-    "paperback_sewn",
-    "bound",
-    "case_broken",
-]
+BeginningId = Literal["text", "pdf", "blank", Brought]
 Ask = Literal["title", "pages", "width", "height", "thickness", "grammage", "board"]
 
 
@@ -69,27 +40,9 @@ class Beginning:
     lies: Lies | None = None
 
 
-def _first(suits: Callable[[Structure], bool]) -> str:
-    return next(str(each.name) for each in STRUCTURES.values() if suits(each))
-
-
 _LEAF: tuple[Ask, ...] = ("title", "pages", "width", "height")
 _BLOCK: tuple[Ask, ...] = ("title", "pages", "width", "height", "thickness", "board")
 
-_LYING: tuple[tuple[_Brought, Station, bool], ...] = (
-    ("sheets", "folding", False),
-    ("folded", "sewing", True),
-    ("sewn", "block", True),
-    ("glued", "block", True),
-    ("lined", "boards", True),
-    ("leaves", "block", True),
-    ("leaves_glued", "block", True),
-    ("paperback_leaves", "boards", True),
-    ("paperback_sewn", "boards", True),
-    ("bound", "sewing", True),
-    ("case_broken", "boards", True),
-)
-"""Where the work on each begins, and whether there is a block to measure."""
 BEGINNINGS: tuple[Beginning, ...] = (
     Beginning(
         "text",
@@ -114,27 +67,15 @@ BEGINNINGS: tuple[Beginning, ...] = (
             name,
             lying.title,
             lying.seen,
-            _BLOCK if measured else (*_LEAF, "grammage", "board"),
-            station,
-            measured=measured,
+            _BLOCK if lying.measured else (*_LEAF, "grammage", "board"),
+            lying.station,
+            measured=lying.measured,
             lies=name,
         )
-        for name, station, measured in _LYING
-        for lying in (LYING[name],)
+        for name, lying in LYING.items()
+        if name != "stock"
     ),
 )
-_UNSEWN: dict[str, Any] = {"sewing": {"method": "none"}}
-_NO_FOLDS: dict[str, Any] = _UNSEWN | {"folding": {"programme": "single leaves"}}
-_CASED: dict[str, Any] = {"structure": _first(lambda each: each.sections == "leaves" and each.boards)}
-_REBOUND: dict[str, Any] = {"structure": _first(lambda each: each.rebound)}
-_BINDS: Mapping[Lies, dict[str, dict[str, Any]]] = {
-    "leaves": _NO_FOLDS | {"binding": _CASED},
-    "leaves_glued": _NO_FOLDS | {"binding": _CASED},
-    "paperback_leaves": _NO_FOLDS | {"binding": _REBOUND},
-    "paperback_sewn": _UNSEWN | {"binding": _REBOUND},
-    "bound": {"extras": {"pulled": {}}},
-}
-"""What each is bound in, for a beginning."""
 _BY_ID = {each.id: each for each in BEGINNINGS}
 
 _PATHS: Mapping[Ask, tuple[str, ...]] = {
@@ -189,9 +130,27 @@ def job_of_beginning(
         job |= _measured(given, notation)
     if beginning.lies is not None:
         job["bench"] = {"lies": beginning.lies}
-        for group, entries in _BINDS.get(beginning.lies, {}).items():
+        for group, entries in _bound_so(LYING[beginning.lies]).items():
             job[group] = job.get(group, {}) | entries
     return job
+
+
+def _bound_so(lying: Lying) -> dict[str, dict[str, Any]]:
+    """The entries that follow from what lies there: a binding that takes it, folds where there are any."""
+    found: dict[str, dict[str, Any]] = {}
+    if lying.leaves:
+        found["folding"] = {"programme": "single leaves"}
+    if lying.leaves or lying.kept:
+        found["sewing"] = {"method": "none"}
+        takes = (
+            each
+            for each in STRUCTURES.values()
+            if each.rebound is lying.kept and each.sections == "leaves" and each.boards
+        )
+        found["binding"] = {"structure": next(takes).name}
+    if "old_sewing_in" in lying.facts:
+        found["extras"] = {"pulled": {}}
+    return found
 
 
 def _measured(given: Mapping[str, str], notation: Notation) -> dict[str, Any]:
