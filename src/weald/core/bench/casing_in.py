@@ -6,6 +6,7 @@ See *Paste-down* in docs/craft.md for the sums; the sizes are those of the plan.
 from collections.abc import Callable
 
 from weald.core.bench.path_drawing import mull_side, support_side
+from weald.core.bench.steps.of_book import cased, shut
 from weald.core.bindings.pastedown import DRY_STRIP
 from weald.core.block.holes import support_middles
 from weald.core.book.book import Book
@@ -24,16 +25,8 @@ def _always(book: Book) -> bool:
     return True
 
 
-def _cased(book: Book) -> bool:
-    return book.structure.cased
-
-
-def _shut(book: Book) -> bool:
-    return _cased(book) or book.spec.bench.paste_downs == "shut"
-
-
 def _with_flanges(book: Book) -> bool:
-    return _cased(book) and (book.mulled or book.on_supports)
+    return cased(book) and (book.mulled or book.on_supports)
 
 
 _TICKS: tuple[tuple[Callable[[Book], bool], str], ...] = (
@@ -42,15 +35,15 @@ _TICKS: tuple[tuple[Callable[[Book], bool], str], ...] = (
     (_with_flanges, "Mull and supports pasted down first."),
     (_always, "Glued from the spine outwards, edges last; the strip of {dry} at the joint left dry."),
     (_always, "Waste sheet out at once."),
-    (_cased, "Board brought down: squares even on three sides before any pressure."),
-    (_cased, "Joint set from outside."),
+    (cased, "Board brought down: squares even on three sides before any pressure."),
+    (cased, "Joint set from outside."),
 )
 """Ticked on each side, as far as a book has them: boards fixed to the block have their joint already."""
 _ENDS: tuple[tuple[Callable[[Book], bool], str], ...] = (
-    (_cased, "Nipped {nip} minutes, hard; then looked at from outside only."),
-    (_shut, "Release sheet and moisture barrier inside each board."),
+    (cased, "Nipped {nip} minutes, hard; then looked at from outside only."),
+    (shut, "Release sheet and moisture barrier inside each board."),
     (
-        _shut,
+        shut,
         "Closed under weight between boards of {board_width} × {board_height}, their edge {short} short of "
         "the joint; not opened while damp.",
     ),

@@ -1,9 +1,11 @@
-"""The catalogue of what is done at the bench; ``orders`` says which structure has which of it."""
+"""The catalogue of what is done at the bench, in the order that is the habit where matter leaves it free."""
 
 from weald.core.bench.step import Step
 from weald.core.bench.steps.block import BLOCK
-from weald.core.bench.steps.book import BOOK
+from weald.core.bench.steps.casing import CASING
 from weald.core.bench.steps.cover import COVER
+from weald.core.bench.steps.finishing import FINISHING
+from weald.core.bench.steps.sewing import SEWING
 from weald.core.bench.steps.sheets import SHEETS
 
-STEPS: dict[str, Step] = {step.id: step for step in (*SHEETS, *BLOCK, *COVER, *BOOK)}
+STEPS: dict[str, Step] = {step.id: step for step in (*SHEETS, *SEWING, *BLOCK, *COVER, *CASING, *FINISHING)}

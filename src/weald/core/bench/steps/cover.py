@@ -3,13 +3,10 @@
 from collections.abc import Iterator
 
 from weald.core.bench.step import Pause, Step, lifting
+from weald.core.bench.steps.of_book import cased
 from weald.core.book.book import Book
 from weald.core.book.operation import Trouble
 from weald.core.job.lying import Fact
-
-
-def _cased(book: Book) -> bool:
-    return book.structure.cased and book.structure.boards
 
 
 def _before_boards(book: Book) -> tuple[Fact, ...]:
@@ -97,6 +94,18 @@ def _lacing_moves(book: Book) -> Iterator[str]:
     yield "Holes at {lacing.first} and {lacing.second} from the spine edge; a channel from edge to hole."
     yield "In from outside, across, and out again; pasted, drawn tight, and cut short."
     yield "Hammered flat on an iron, from inside and outside."
+
+
+def _kept_flat(book: Book) -> Pause:
+    """Boards glued on boards, until the water has left both."""
+    return Pause(
+        "under_weight",
+        "It does not bow when it is let out.",
+        "Let out damp, it warps.",
+        joint="boards",
+        holds=("weights",),
+        floor=480,
+    )
 
 
 _INFILLS = ("infill", "infill_back", "infill_inside", "infill_inside_back")
@@ -196,7 +205,7 @@ COVER = (
         needs=("boards_cut",),
         bars=("case_made",),
         makes=("case_joined",),
-        when=lambda book: _cased(book) and book.has("joining_strip"),
+        when=lambda book: cased(book) and book.has("joining_strip"),
         tools=("brush", "gauge", "straight edge"),
         glue=(("boards", "the strip"),),
         rate=10.0,
@@ -219,14 +228,7 @@ COVER = (
         glue=(("boards", "the whole of the thick board, but for its split"),),
         rate=12.0,
         places=("nipping_press",),
-        wait=lambda book: Pause(
-            "under_weight",
-            "It does not bow when it is let out.",
-            "Let out damp, it warps.",
-            joint="boards",
-            holds=("weights",),
-            floor=480,
-        ),
+        wait=_kept_flat,
         measures=("split.depth",),
         danger="press",
     ),
@@ -296,7 +298,7 @@ COVER = (
             "boards_bevelled",
         ),
         makes=("case_made",),
-        when=_cased,
+        when=cased,
         pieces=_INFILLS,
         tools=("brush", "gauge", "bone folder", "shears"),
         glue=(("case", "the wrong side of the covering"),),
@@ -426,14 +428,7 @@ COVER = (
         glue=(("boards", "the whole of the outer board"),),
         rate=12.0,
         places=("nipping_press",),
-        wait=lambda book: Pause(
-            "under_weight",
-            "It does not bow when it is let out.",
-            "Let out damp, it warps.",
-            joint="boards",
-            holds=("weights",),
-            floor=480,
-        ),
+        wait=_kept_flat,
         looks=("Both layers flush all round: what stands over is cut when it is dry.",),
         measures=("split.depth",),
         danger="press",

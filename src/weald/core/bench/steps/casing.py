@@ -1,24 +1,12 @@
-"""Block and cover brought together, and what is done to the finished book."""
+"""Block and cover brought together: sewn or glued into it, cased in, dried, opened."""
 
 from collections.abc import Iterator
 
 from weald.core.bench.step import Pause, Step, lifting
+from weald.core.bench.steps.of_book import cased, pasted, shut
 from weald.core.book.book import Book
 from weald.core.book.operation import Place, Trouble
-from weald.core.job.lying import ALL_FACTS, Fact
-
-
-def _cased(book: Book) -> bool:
-    return book.structure.cased and book.structure.boards
-
-
-def _pasted(book: Book) -> bool:
-    """Whether paste-downs are laid on its boards when block and boards are together."""
-    return book.structure.boards and book.structure.endpapers and not book.structure.loose_boards
-
-
-def _shut(book: Book) -> bool:
-    return _pasted(book) and (_cased(book) or book.spec.bench.paste_downs == "shut")
+from weald.core.job.lying import Fact
 
 
 def _pressed(book: Book) -> Pause | None:
@@ -58,37 +46,15 @@ def _casing_moves(book: Book) -> Iterator[str]:
         yield "The joint set from outside with a folder, or with rods or edged boards."
 
 
-_BOUND: tuple[Fact, ...] = (
-    "block_sewn",
-    "cover_on",
-    "slips_stuck",
-    "book_covered",
-    "pastedowns_down",
-    "book_dry",
-    "edges_flush",
-    "book_opened",
-)
-_FINISHED: tuple[Fact, ...] = (*_BOUND, "book_lettered", "book_tooled", "labels_on", "panels_in")
-
-
 def _all_together(book: Book) -> tuple[Fact, ...]:
     return ("block_sewn",) if book.structure.held == "stitched" else ("cover_on",)
-
-
-def _tooled(book: Book) -> bool:
-    """Whether anything is tooled: lines, frames, a stamped front; a label alone is only pasted."""
-    finishing = book.spec.extras.finishing
-    if finishing is None or not book.structure.boards:
-        return False
-    stamped = any(front.material == "stamped" for front in finishing.front)
-    return bool(finishing.lines or finishing.frames or stamped)
 
 
 def _thumb_cuts(book: Book) -> int:
     return book.added.thumb_cuts
 
 
-BOOK = (
+CASING = (
     Step(
         "thumb_cuts",
         "Cut the thumb cuts",
@@ -274,7 +240,7 @@ BOOK = (
         ),
         bars=("cover_on",),
         makes=("case_fits",),
-        when=_cased,
+        when=cased,
         fixed=3,
         looks=("Squares alike at head and tail, front and back; the joint lies in its groove.",),
         measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width"),
@@ -304,7 +270,7 @@ BOOK = (
             "cover_on",
             "pastedowns_down",
         ),
-        when=lambda book: _pasted(book) and _cased(book),
+        when=lambda book: pasted(book) and cased(book),
         tools=("brush", "waste sheets", "release sheets", "pressing boards"),
         glue=(("paste_down", "each paste-down, a strip at the joint left dry"),),
         rate=15.0,
@@ -337,7 +303,7 @@ BOOK = (
         needs=("book_covered",),
         follows=("endpapers_on",),
         makes=("pastedowns_down",),
-        when=lambda book: _pasted(book) and not _cased(book),
+        when=lambda book: pasted(book) and not cased(book),
         tools=("brush", "waste sheets", "release sheets", "bone folder"),
         glue=(("paste_down", "each paste-down, a strip at the joint left dry"),),
         rate=15.0,
@@ -345,7 +311,7 @@ BOOK = (
         whole=True,
         wait=lambda book: (
             None
-            if _shut(book)
+            if shut(book)
             else Pause(
                 "standing_open",
                 "The paper is dry, and lies in the joint.",
@@ -368,7 +334,7 @@ BOOK = (
         needs=("pastedowns_down",),
         bars=("book_dry",),
         makes=("book_opened_once",),
-        when=lambda book: _shut(book) and book.spec.bench.opened == "once",
+        when=lambda book: shut(book) and book.spec.bench.opened == "once",
         fixed=1,
         rate=1.0,
         whole=True,
@@ -382,7 +348,7 @@ BOOK = (
         "casing",
         needs=("pastedowns_down",),
         makes=("book_dry",),
-        when=_shut,
+        when=shut,
         tools=("release sheets", "pressing boards", "weights"),
         fixed=5,
         places=("weights",),
@@ -431,190 +397,5 @@ BOOK = (
         when=lambda book: book.several,
         fixed=3,
         looks=("Lying open anywhere, nothing cracks.",),
-    ),
-    Step(
-        "letter",
-        "Letter the spine",
-        "A trial on an offcut first; heat and dwell are found there.",
-        "book",
-        "lettering",
-        follows=_BOUND,
-        makes=("book_lettered",),
-        when=lambda book: book.finish is not None and book.finish.title is not None,
-        tools=("type or tools", "foil", "offcut"),
-        fixed=15,
-        rate=15.0,
-        looks=("The lettering in the middle of the spine, measured from both joints.",),
-        measures=("title.length", "title.capital", "volume.capital", "finish.width"),
-        danger="heat",
-        drawing="finish.spine",
-    ),
-    Step(
-        "last_look",
-        "The last look",
-        "Once it has left, nobody looks again until something is wrong.",
-        "book",
-        "casing",
-        follows=tuple(fact for fact in ALL_FACTS if fact != "book_looked_at"),
-        makes=("book_looked_at",),
-        fixed=5,
-        looks=(
-            "The fore-edge square as wide at the head as at the tail.",
-            "The paste-downs clear of the edges, and parallel to them.",
-            "The book standing upright on its tail.",
-        ),
-    ),
-    Step(
-        "tool",
-        "Tool spine and boards",
-        "Every impression by the template, from the middle outwards; a trial on an offcut of the "
-        "same skin first.",
-        "book",
-        "lettering",
-        follows=_BOUND,
-        makes=("book_tooled",),
-        when=_tooled,
-        tools=("finishing template", "hand tools and type", "offcut of the covering"),
-        fixed=20,
-        rate=40.0,
-        looks=(
-            "The template lies with its middle line on the spine's, and its bands on the bands.",
-            "Heat and dwell as the trial found them; written down beside the tools used.",
-        ),
-        measures=("finish.width",),
-        danger="heat",
-    ),
-    Step(
-        "paste_labels",
-        "Paste the labels",
-        "Cut a little smaller than their panel, so that the edge of the panel frames them.",
-        "book",
-        "lettering",
-        follows=_BOUND,
-        makes=("labels_on",),
-        pieces=(
-            "label",
-            *(f"{kind}_{number}" for kind in ("panel_label", "front_label") for number in range(1, 13)),
-        ),
-        when=lambda book: any(
-            piece.id.startswith(("label", "panel_label", "front_label")) for piece in book.pieces
-        ),
-        tools=("brush", "bone folder"),
-        rate=8.0,
-        looks=("Edges pared and down all round; the label parallel to the bands.",),
-        measures=("label.width", "label.height"),
-    ),
-    Step(
-        "panels_in",
-        "Glue the old panels in",
-        "Last of all, into a recess that has dried: nothing presses on them any more.",
-        "book",
-        "covering",
-        needs=("boards_layered",),
-        follows=(
-            "cover_on",
-            "book_covered",
-            "book_dry",
-        ),
-        makes=("panels_in",),
-        when=lambda book: book.has("panel_layer", "panel_layer_back"),
-        tools=("brush", "weights"),
-        rate=10.0,
-        looks=("Each panel level with the board around it, or a hair lower.",),
-    ),
-    Step(
-        "make_slipcase",
-        "Make the slipcase",
-        "By the book as it is now: measured over its covering, at head and tail.",
-        "book",
-        "covering",
-        follows=_FINISHED,
-        makes=("slipcase_made",),
-        pieces=(
-            "slipcase_side",
-            "slipcase_top",
-            "slipcase_back",
-            "slipcase_cover",
-            "slipcase_back_cover",
-            "slipcase_lining",
-        ),
-        when=lambda book: book.has("slipcase_side"),
-        tools=("knife", "steel rule", "square", "brush"),
-        rate=90.0,
-        looks=("The book slides out by its own weight, and slowly.",),
-        measures=(
-            "closed_book.height",
-            "closed_book.width",
-            "closed_book.thickness",
-            "slipcase.thickness",
-            "slipcase.height",
-            "slipcase.depth",
-            "slipcase.side_width",
-            "slipcase.side_height",
-            "slipcase.cover",
-        ),
-        danger="blade",
-    ),
-    Step(
-        "make_box",
-        "Make the box",
-        "The inner tray by the book, the outer one by the covered inner one: each is tried "
-        "before the next is cut.",
-        "book",
-        "covering",
-        follows=_FINISHED,
-        makes=("box_made",),
-        pieces=(
-            *(
-                f"box_{part}_{piece}"
-                for part in ("tray", "outer", "lid")
-                for piece in ("floor", "long", "short", "cover", "lining")
-            ),
-            "box_case",
-            "box_case_spine",
-            "box_case_cover",
-        ),
-        when=lambda book: book.has("box_tray_floor"),
-        tools=("knife", "steel rule", "square", "brush"),
-        rate=180.0,
-        looks=("Each tray square; one closes over the other without binding.",),
-        measures=(
-            "closed_book.height",
-            "closed_book.width",
-            "closed_book.thickness",
-            "box.height",
-            "box.width",
-            "box.depth",
-            "box.outer_height",
-            "box.outer_width",
-            "box.outer_depth",
-            "box.case_width",
-            "box.case_height",
-            "box.case_spine",
-        ),
-        danger="blade",
-    ),
-    Step(
-        "fold_jacket",
-        "Fold the jacket round the book",
-        "Scored by the drawing; wrapped from the spine, so that it lies in the middle.",
-        "book",
-        "boards",
-        follows=_FINISHED,
-        makes=("jacket_on",),
-        pieces=("jacket",),
-        when=lambda book: book.has("jacket"),
-        tools=("bone folder", "steel rule"),
-        rate=8.0,
-        looks=("The spine's lettering in the middle; no fold beyond a board's edge.",),
-        measures=(
-            "jacket.spine",
-            "jacket.panel",
-            "jacket.edge",
-            "jacket.flap",
-            "jacket.height",
-            "jacket.width",
-        ),
-        danger="blade",
     ),
 )

@@ -1,0 +1,36 @@
+"""What several steps ask of a book."""
+
+from weald.core.book.book import Book
+from weald.core.job.lying import Fact
+
+
+def in_the_way(book: Book) -> bool:
+    """Whether cover or boards go on with the sewing, so that nothing can be trimmed after it."""
+    return book.structure.held in ("thread", "sewn_through", "stabbed")
+
+
+def glued(book: Book) -> bool:
+    """Whether its spine is glued up: what is lined, and what has nothing but glue to hold it."""
+    return book.structure.lined and not in_the_way(book)
+
+
+def held(book: Book) -> tuple[Fact, ...]:
+    """What a block is before anything is done to its spine."""
+    if book.sewn or book.treatment.method == "staples" or "block_sewn" in book.there:
+        return ("block_sewn",)
+    return ("leaves_sorted",) if book.structure.sections == "leaves" else ("folds_made",)
+
+
+def cased(book: Book) -> bool:
+    """Whether it is put into a case that is made apart."""
+    return book.structure.cased and book.structure.boards
+
+
+def pasted(book: Book) -> bool:
+    """Whether paste-downs are laid on its boards when block and boards are together."""
+    return book.structure.boards and book.structure.endpapers and not book.structure.loose_boards
+
+
+def shut(book: Book) -> bool:
+    """Whether its paste-downs dry with the book shut."""
+    return pasted(book) and (cased(book) or book.spec.bench.paste_downs == "shut")
