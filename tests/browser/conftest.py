@@ -2,7 +2,7 @@
 
 import os
 import time
-from collections.abc import Iterator
+from collections.abc import Generator, Iterator
 from datetime import UTC, datetime
 from typing import Any
 
@@ -11,7 +11,7 @@ from django.conf import settings
 from django.contrib.auth.models import User
 from django.db import connection
 from django.test import Client
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Error, Page, expect
 
 from tests.browser.copied_demo import CopiedDemo
 
@@ -31,6 +31,22 @@ FLAGS = [
     "--disable-component-update",
     "--disable-sync",
 ]
+
+
+@pytest.hookimpl(wrapper=True)
+def pytest_runtest_makereport(
+    item: pytest.Item, call: pytest.CallInfo[None]
+) -> Generator[None, pytest.TestReport, pytest.TestReport]:
+    """Whatever fails says what the page showed at that moment: a rare failure is not seen twice."""
+    report = yield
+    page = getattr(item, "funcargs", {}).get("page")
+    if report.failed and report.when == "call" and isinstance(page, Page):
+        try:
+            shown = f"{page.url}\n{page.locator('body').inner_text(timeout=2_000)[:1_500]}"
+        except Error as gone:
+            shown = f"nothing to be read: {gone.message}"
+        report.sections.append(("What the page showed", shown))
+    return report
 
 
 @pytest.fixture(scope="session")

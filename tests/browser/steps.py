@@ -34,7 +34,10 @@ def enter(page: Page, room: str) -> None:
 
 
 def open_job(page: Page, title: str) -> None:
+    """From the desk, once nothing above the list can move it any more."""
+    expect(page.locator("[aria-busy=true]")).to_have_count(0)
     page.get_by_role("table").get_by_role("link", name=title).click()
+    page.wait_for_url("**/jobs/*")
     page.locator("[data-drawing]").first.wait_for()
 
 

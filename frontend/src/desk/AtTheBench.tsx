@@ -9,8 +9,13 @@ const MOST = 4;
 const MOST_BOOKS = 4;
 const LAST = "9999";
 
+const FRAME = "mb-5 grid min-h-24 gap-4 rounded border border-rule bg-linen p-4 md:grid-cols-3";
+
 export function AtTheBench() {
   const week = useWeek(null, 1);
+  // its place is kept: a list that moves under the hand opens another job, or none
+  if (week.isPending)
+    return <section aria-label={t("desk.atTheBenchToday")} aria-busy className={FRAME} />;
   if (!week.data || week.data.jobs.length === 0) return null;
   return <Today week={week.data} />;
 }
@@ -23,10 +28,7 @@ function Today({ week }: { week: Week }) {
     (one.promised ?? LAST).localeCompare(other.promised ?? LAST),
   );
   return (
-    <section
-      aria-label={t("desk.atTheBenchToday")}
-      className="mb-5 grid gap-4 rounded border border-rule bg-linen p-4 md:grid-cols-3"
-    >
+    <section aria-label={t("desk.atTheBenchToday")} className={FRAME}>
       <Part title={t("week.whatToDoNow")} empty={t("week.nothingToDo")}>
         {week.todo.slice(0, MOST).map((line) => (
           <li key={line.person}>
