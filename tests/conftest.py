@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 import time_machine
 from hypothesis import settings as hypothesis_settings
+from xdist.scheduler import LoadScopeScheduling
 
 from weald.core.bindings.catalogue import STRUCTURES as CATALOGUE
 from weald.core.job.spec import read_spec
@@ -23,17 +24,26 @@ hypothesis_settings.load_profile("weald")
 
 
 ALONE = {"browser": "screen", "command": "demo"}
+"""By folder: what only one process at a time may do."""
 
 
-@pytest.hookimpl(tryfirst=True)
-def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """One process drives the browser and one whole demos; all else runs beside them.
+class OneScreenOneDemo(LoadScopeScheduling):  # type: ignore[misc]
+    """One process drives the browser and one whole demos; all else runs beside them, test by test.
 
-    First of all, since the groups are read where tests are handed to processes.
+    By the tests' folders: the groups pytest-xdist reads off marks are lost to it since pytest 9.2.
     """
-    for item in items:
-        if group := ALONE.get(item.path.parent.name):
-            item.add_marker(pytest.mark.xdist_group(group))
+
+    def _split_scope(self, nodeid: str) -> str:
+        return ALONE.get(Path(nodeid.partition("::")[0]).parent.name, nodeid)
+
+
+def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> OneScreenOneDemo:
+    return OneScreenOneDemo(config, log)
+
+
+def pytest_xdist_auto_num_workers() -> int:
+    """One more than there are cores: whole demos mostly wait."""
+    return (os.cpu_count() or 1) + 1
 
 
 CLOCK = datetime.fromisoformat(os.environ.get("WEALD_TEST_CLOCK", "2026-05-06T10:00:00+00:00"))

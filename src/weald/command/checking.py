@@ -67,12 +67,13 @@ def _look_over(*front_end: Callable[[], object]) -> None:
 def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards.
 
-    As many tests run at a time as there are cores, but never two that drive a screen, nor two whole demos.
+    As many tests run at a time as there are cores and one more, but never two that drive a screen, nor two
+    whole demos (tests/conftest.py).
     The slowest are named at the end. Then each benchmark once, small, so that it cannot rot.
     """
     _look_over(_pure_parts, frontend.build)
     slowest = ["--durations=25", "--durations-min=2"]
-    command = _tool("pytest", "--numprocesses=auto", "--dist=loadgroup", *slowest, *arguments)
+    command = _tool("pytest", "--numprocesses=auto", *slowest, *arguments)
     _run_upon_database("tests", command)
     if not arguments:
         os.environ["WEALD_BENCH"] = "small"

@@ -25,6 +25,8 @@ METHOD_WORDS: dict[SewingMethod, str] = {
     "stab": "stab sewing",
     "none": "not sewn",
 }
+MOST_SUPPORTS = 12
+
 StabPattern = Literal["plain", "corners", "leaf", "fan"]
 STAB_PATTERN_WORDS: dict[StabPattern, str] = {
     "plain": "plain",
@@ -211,7 +213,7 @@ class Sewing(Entries):
     ] = 900.0
     supports: Annotated[
         int,
-        Field(ge=0, le=12, title="Supports"),
+        Field(ge=0, le=MOST_SUPPORTS, title="Supports"),
         Entry(
             "stations",
             _supports,

@@ -1,6 +1,7 @@
 """What is cut for the block: endpapers, guards, mull, linings, hollow, end bands, supports."""
 
-from collections.abc import Sequence
+from collections import Counter
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Literal
@@ -33,7 +34,6 @@ LINING: dict[Where, QuantityId] = {
     "tail": "lining.tail",
 }
 MULL: dict[Where, QuantityId] = {"head": "mull.head", "between": "mull.between", "tail": "mull.tail"}
-SPACE_WORDS: dict[Where, str] = {"head": "at the head", "between": "between cords", "tail": "at the tail"}
 STRIP_ON_LEAF: Mm = 15.0
 """A lining strip of mull or cloth, sewn in, lies so far on either side of its fold."""
 SECOND_NARROWER: Mm = 3.0
@@ -221,11 +221,17 @@ def _spine_width(block: BlockPlan, ledger: Ledger) -> Term:
 
 @dataclass(frozen=True, slots=True)
 class ClearSpace:
-    """Part of the spine between raised cords, or between one and the head or the tail."""
+    """Parts of the spine as high as one another, between raised cords or between one and head or tail.
+
+    :ivar id: ``head``, ``tail``, ``between``; the higher ones between cords ``between_2`` and on.
+    :ivar words: where that is.
+    """
 
     where: Where
     height: Mm
     count: int
+    id: str
+    words: str
 
 
 def clear_spaces(spec: JobSpec, block: BlockPlan, sewing: SewingPlan) -> list[ClearSpace]:
@@ -234,13 +240,23 @@ def clear_spaces(spec: JobSpec, block: BlockPlan, sewing: SewingPlan) -> list[Cl
         return []
     middles = support_middles(sewing.holes)
     half = spec.sewing.support_width / 2
-    between = [below - above - 2 * half for above, below in pairwise(middles)]
+    between = [round(below - above - 2 * half, 4) for above, below in pairwise(middles)]
     spaces = [
-        ClearSpace("head", middles[0] - half, 1),
-        ClearSpace("between", min(between, default=0.0), len(between)),
-        ClearSpace("tail", block.height - middles[-1] - half, 1),
+        ClearSpace("head", middles[0] - half, 1, "head", "at the head"),
+        *_between_cords(between),
+        ClearSpace("tail", block.height - middles[-1] - half, 1, "tail", "at the tail"),
     ]
     return [space for space in spaces if space.count and space.height > SPACE_LESS]
+
+
+def _between_cords(heights: Sequence[Mm]) -> Iterator[ClearSpace]:
+    """The spaces between cords, from the head; those as high as one another together, the lowest first."""
+    for number, (height, count) in enumerate(sorted(Counter(heights).items()), 1):
+        words = "between cords"
+        if count < len(heights):
+            places = (place for place, each in enumerate(heights, 1) if each == height)
+            words = "between cords " + ", ".join(f"{place} and {place + 1}" for place in places)
+        yield ClearSpace("between", height, count, "between" if number == 1 else f"between_{number}", words)
 
 
 def _guards(spec: JobSpec, paper: PaperPlan, block: BlockPlan, ledger: Ledger) -> list[Piece]:
@@ -274,8 +290,8 @@ def _linings(spec: JobSpec, block: BlockPlan, spaces: Sequence[ClearSpace], ledg
     return [
         make_piece(
             ledger,
-            f"spine_lining_{space.where}",
-            f"Spine lining, {SPACE_WORDS[space.where]}",
+            f"spine_lining_{space.id}",
+            f"Spine lining, {space.words}",
             "kraft",
             count * space.count,
             (block.arc, _reckon_space(LINING, space, SPACE_LESS, ledger)),
@@ -296,15 +312,18 @@ def _mull_between(
         if space.height <= less:
             continue
         size = (width, _reckon_space(MULL, space, less, ledger))
-        label = f"Mull, {SPACE_WORDS[space.where]}"
+        label = f"Mull, {space.words}"
         how = "over the spine between the raised cords, and on to both boards"
         pieces.append(
-            make_piece(ledger, f"mull_{space.where}", label, "mull", space.count * spec.copies, size, how)
+            make_piece(ledger, f"mull_{space.id}", label, "mull", space.count * spec.copies, size, how)
         )
     return pieces
 
 
 def _reckon_space(what: dict[Where, QuantityId], space: ClearSpace, less: Mm, ledger: Ledger) -> Mm:
+    """How high a piece is in its space; the lowest between cords stands in the reckoning."""
+    if space.id != space.where:
+        return space.height - less
     return ledger.reckon(
         what[space.where],
         space.height - less,

@@ -7,19 +7,12 @@ from weald.core.bench.step import Pause, Step, at_the_frame
 from weald.core.bench.steps.of_book import glued, held, in_the_way
 from weald.core.book.book import Book
 from weald.core.book.operation import Trouble
+from weald.core.job.block import MOST_SUPPORTS
 from weald.core.job.lying import Fact
 
-_LININGS = (
-    "hollow",
-    "mull",
-    "mull_head",
-    "mull_between",
-    "mull_tail",
-    "spine_lining",
-    "spine_lining_head",
-    "spine_lining_between",
-    "spine_lining_tail",
-)
+_LAID = ("", "_head", "_between", *(f"_between_{more}" for more in range(2, MOST_SUPPORTS)), "_tail")
+"""In one piece, or in the spaces between raised cords."""
+_LININGS = ("hollow", *(f"mull{where}" for where in _LAID), *(f"spine_lining{where}" for where in _LAID))
 
 _TACKY = Pause(
     "tacky",
@@ -381,17 +374,7 @@ BLOCK = (
         ),
         makes=("block_lined",),
         when=lambda book: book.has(*_LININGS),
-        pieces=(
-            "hollow",
-            "mull",
-            "mull_head",
-            "mull_between",
-            "mull_tail",
-            "spine_lining",
-            "spine_lining_head",
-            "spine_lining_between",
-            "spine_lining_tail",
-        ),
+        pieces=_LININGS,
         tools=("brush", "bone folder", "shears"),
         glue=(("mull", "the spine"), ("linings", "each lining")),
         rate=10.0,

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from weald.core.job.block import MOST_SUPPORTS
 from weald.core.job.entries import Entries, Length, Size
 from weald.core.job.entry import Entry
 from weald.core.job.extras.backs import BandMeasured
@@ -89,7 +90,7 @@ class CopiedBook(Entries):
     spine: Annotated[Size | None, Field(title="Spine, across")] = None
     kettle_head: Annotated[Size | None, Field(title="Kettle at the head")] = None
     kettle_tail: Annotated[Size | None, Field(title="Kettle at the tail")] = None
-    supports: Annotated[tuple[SupportPlace, ...], Field(max_length=12, title="Supports")] = ()
+    supports: Annotated[tuple[SupportPlace, ...], Field(max_length=MOST_SUPPORTS, title="Supports")] = ()
     bands_high: Annotated[Length | None, Field(ge=0, le=20, title="Bands stand out")] = None
     bands: Annotated[tuple[BandMeasured, ...], Field(max_length=12, title="Bands")] = ()
     lettering: Annotated[tuple[OldLine, ...], Field(max_length=20, title="Lettering")] = ()

@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from weald.core.job.block import MOST_SUPPORTS
 from weald.core.job.entries import Allowance, Entries, Length, Size
 from weald.core.job.entry import Entry
 
@@ -39,7 +40,7 @@ class SewingPlaces(Entries):
     kettle_head: Annotated[Size | None, Field(title="Kettle at the head")] = None
     kettle_tail: Annotated[Size | None, Field(title="Kettle at the tail")] = None
     reach_back: Annotated[Length | None, Field(ge=5, le=200, title="Reach on the back")] = None
-    supports: Annotated[tuple[SupportPlace, ...], Field(max_length=12, title="Supports")] = ()
+    supports: Annotated[tuple[SupportPlace, ...], Field(max_length=MOST_SUPPORTS, title="Supports")] = ()
 
 
 class Stitching(Entries):
