@@ -23,22 +23,26 @@ hypothesis_settings.register_profile("explore", deadline=None, print_blob=True)
 hypothesis_settings.load_profile("weald")
 
 
-ALONE = {"browser": "screen", "command": "demo"}
-"""By folder: what only one process at a time may do."""
+WHOLE_DEMOS = "command"
+"""The folder whose tests start whole demos."""
 
 
-class OneScreenOneDemo(LoadScopeScheduling):  # type: ignore[misc]
-    """One process drives the browser and one whole demos; all else runs beside them, test by test.
+class OneDemoAtATime(LoadScopeScheduling):  # type: ignore[misc]
+    """One process starts whole demos; screens go module by module, all else test by test, beside them.
 
-    By the tests' folders: the groups pytest-xdist reads off marks are lost to it since pytest 9.2.
+    By folder: the groups pytest-xdist reads off marks are lost to it since pytest 9.2.
     """
 
     def _split_scope(self, nodeid: str) -> str:
-        return ALONE.get(Path(nodeid.partition("::")[0]).parent.name, nodeid)
+        module = nodeid.partition("::")[0]
+        folder = Path(module).parent.name
+        if folder == WHOLE_DEMOS:
+            return folder
+        return module if folder == "browser" else nodeid
 
 
-def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> OneScreenOneDemo:
-    return OneScreenOneDemo(config, log)
+def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> OneDemoAtATime:
+    return OneDemoAtATime(config, log)
 
 
 def pytest_xdist_auto_num_workers() -> int:
@@ -53,7 +57,7 @@ CLOCK = datetime.fromisoformat(os.environ.get("WEALD_TEST_CLOCK", "2026-05-06T10
 @pytest.fixture(autouse=True)
 def held_clock(request: pytest.FixtureRequest) -> Iterator[None]:
     """Time runs on from one moment; whole demos are processes of their own, and keep their own time."""
-    if ALONE.get(request.path.parent.name) == "demo":
+    if request.path.parent.name == WHOLE_DEMOS:
         yield
         return
     with time_machine.travel(CLOCK, tick=True):
