@@ -102,6 +102,7 @@ class Hand:
         self.done: list[str] = []
         self.now: Operation
         self.tipped = False
+        self.done_to: set[str] = set()
 
     def carry_out(self, operations: Sequence[Operation], *, by_matter_alone: bool = False) -> Matter:
         """Do all of them in turn.
@@ -368,6 +369,26 @@ class Hand:
         need(self.it.on == "boards" and not self.it.covered and not self.it.bands, "only in bare boards")
         self.it.edges |= {"head", "tail", "fore-edge"}
 
+    def do_look_over_print(self) -> None:
+        need(self.it.cover in ("", "round it"), "cut already: nothing can be printed again")
+
+    def do_cut_boards_to_size(self) -> None:
+        need(self.it.boards, "no boards to cut")
+        need(not self.it.case and not self.it.covered and not self.it.on, "under its covering, or fixed")
+        need(self.it.held, "no block to cut them by")
+
+    def do_trial_endpapers(self) -> None:
+        need(not self.it.ends, "the endpapers are made: a trial comes too late")
+
+    def do_trial_leather(self) -> None:
+        need(not self.it.cover, "the leather is cut: a trial comes too late")
+
+    def do_trial_lettering(self) -> None:
+        need("lettered" not in self.done_to, "lettered: a trial comes too late")
+
+    def do_send_out(self) -> None:
+        self.do_letter()
+
     def do_cut_cover(self) -> None:
         need(self.it.measured, "the covering follows the block")
         self.it.cover = "cut"
@@ -474,6 +495,8 @@ class Hand:
 
     def do_letter(self) -> None:
         self._a_book()
+        need("lettered" not in self.done_to, "lettered already")
+        self.done_to.add("lettered")
 
     def do_tool(self) -> None:
         self._a_book()

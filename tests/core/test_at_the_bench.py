@@ -20,6 +20,7 @@ from weald.core.planning.again import made_again
 from weald.core.planning.colophon import Making, colophon_words
 from weald.core.planning.laying_ready import lay_ready
 from weald.core.planning.plan import Plan, plan
+from weald.core.quantities import QuantityId
 from weald.core.shelf.stock import OnShelf, StockItem
 
 AT = datetime(2026, 3, 1, 8, 0, tzinfo=UTC)
@@ -121,17 +122,40 @@ def test_in_inches_no_millimetre_is_said() -> None:
 
 
 def test_a_measurement_in_another_unit_is_asked_about() -> None:
-    def asked(job: dict[str, Any], quantity: str) -> str:
-        made = planned(job)
+    def asked(job: dict[str, Any], quantity: QuantityId) -> str:
+        reckoned = {each.id: each for each in planned(job).quantities}
         with pytest.raises(OddMeasurementError) as error:
-            mind_measurement(next(each for each in made.quantities if each.id == quantity), MILLIMETRES)
+            mind_measurement(reckoned[quantity], reckoned, MILLIMETRES)
         return str(error.value)
 
     assert "centimetres? That would be 140 mm" in asked({"measured": {"block.width": 14}}, "block.width")
     assert "inches? That would be" in asked({"measured": {"block.width": 5.5}}, "block.width")
     assert "Measure once more" in asked({"measured": {"block.width": 90}}, "block.width")
-    near = planned({"measured": {"block.width": 139}})
-    mind_measurement(next(each for each in near.quantities if each.id == "block.width"), MILLIMETRES)
+    near = {each.id: each for each in planned({"measured": {"block.width": 139}}).quantities}
+    mind_measurement(near["block.width"], near, MILLIMETRES)
+
+
+def test_a_block_measured_before_it_is_trimmed_is_asked_about_and_put_where_it_belongs() -> None:
+    early = planned({"measured": {"block.height": 215.6}})
+    reckoned = {each.id: each for each in early.quantities}
+    assert reckoned["block.height"].state == "trimmed"
+    with pytest.raises(OddMeasurementError, match=r"215\.6 mm is what it measures before trimming"):
+        mind_measurement(reckoned["block.height"], reckoned, MILLIMETRES)
+    said = next(each for each in early.findings if each.code == "measured.early")
+    measured = {path.removeprefix("measured."): size for path, size in said.actions[0].patch.items()}
+    mended = planned({"measured": {path: size for path, size in measured.items() if size is not None}})
+    # 3 off head and tail of what lies there
+    assert value(mended, "block.height") == pytest.approx(209.6)
+    for left in (mended, planned({"measured": {"block.height": 212}})):
+        assert "measured.early" not in {each.code for each in left.findings}
+
+
+def test_a_piece_that_is_trimmed_later_says_what_it_is_cut_to_and_what_it_becomes() -> None:
+    board = piece_of(planned({"binding": {"cut_in_case": 5}}), "board")
+    assert (board.shown, board.finished) == ("146 mm × 216 mm", "trimmed to 141 mm × 216 mm in the case")
+    cover = piece_of(planned({"binding": {"structure": "wrapper"}}), "cover")
+    assert cover.cut_height - cover.height == pytest.approx(6)
+    assert cover.finished.endswith("with the block")
 
 
 def test_what_follows_names_pieces_cut_and_not_cut() -> None:

@@ -186,7 +186,7 @@ def of_all(structure: str) -> dict[str, tuple[float, float]]:
 
 @pytest.mark.parametrize("name", STRUCTURES)
 def test_every_piece_is_cut_as_it_is_worked_out_on_a_slip(name: str) -> None:
-    made = {piece.id: (piece.width, piece.height) for piece in planned(job_in(name)).pieces}
+    made = {piece.id: (piece.cut_width, piece.cut_height) for piece in planned(job_in(name)).pieces}
     slip = of_all(name) | SLIP[name]
     assert set(made) == set(slip)
     for piece, size in slip.items():

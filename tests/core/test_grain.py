@@ -148,7 +148,7 @@ def test_boards_cut_in_the_case_stay_wide() -> None:
     made = planned({"binding": {"cut_in_case": 10}, "stock": {"board": BOARD}})
     board = piece(made, "board")
     assert board.cut_width == pytest.approx(board.width + 10)
-    assert "10 mm wider" in board.how
+    assert board.finished == "trimmed to 141 mm × 216 mm in the case"
 
 
 def test_the_pull_of_cover_against_paste_down_by_hand() -> None:

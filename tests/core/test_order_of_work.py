@@ -81,6 +81,14 @@ def every_size_that_is_measured_is_measured_somewhere(made: Plan) -> None:
     assert wanted - so <= asked <= wanted
 
 
+def no_size_is_asked_for_before_what_is_cut_off_it(made: Plan) -> None:
+    asked = [(each.id, {one.quantity for one in each.measures}) for each in made.operations]
+    for place, (name, sizes) in enumerate(asked):
+        for trims, cut in asked[place + 1 :]:
+            if trims.startswith("trim") and trims != "trim_old_panels":
+                assert not sizes & cut, (name, trims)
+
+
 def the_graph_can_be_worked_and_its_longest_way_is_the_longest(made: Plan) -> None:
     seen: set[str] = set()
     operations = by_id(made)
@@ -118,6 +126,7 @@ def test_in_every_way_a_structure_can_be_made_its_order_holds(structure: Structu
     for made in every_way(structure):
         every_piece_is_used_and_nothing_is_that_is_not_there(made)
         every_size_that_is_measured_is_measured_somewhere(made)
+        no_size_is_asked_for_before_what_is_cut_off_it(made)
         the_graph_can_be_worked_and_its_longest_way_is_the_longest(made)
         what_cuts_has_a_caution_and_what_is_glued_a_face(made)
 

@@ -42,7 +42,7 @@ def piece(made: Plan, piece_id: str) -> Piece:
 
 def size(made: Plan, piece_id: str) -> tuple[float, float]:
     found = piece(made, piece_id)
-    return found.width, found.height
+    return found.cut_width, found.cut_height
 
 
 @pytest.mark.parametrize("name", STRUCTURES)

@@ -2954,7 +2954,7 @@ export interface components {
          */
         AskedFor: {
             /** Paths */
-            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.lies" | "bench.pressed" | "bench.trimmed" | "bench.paste_downs" | "bench.pressing" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
+            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "endpapers.dry_strip" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.by" | "finish.away" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.lies" | "bench.pressed" | "bench.trimmed" | "bench.paste_downs" | "bench.pressing" | "bench.opened" | "bench.seated" | "bench.placed" | "bench.season" | "bench.trial" | "bench.trial_endpapers" | "bench.trial_leather" | "bench.trial_lettering" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
             /** Labels */
             labels: {
                 [key: string]: string;
@@ -3269,7 +3269,7 @@ export interface components {
              * Fact
              * @enum {string}
              */
-            fact: "stock_seen" | "sheets_cut" | "sheets_printed" | "folds_made" | "leaves_sorted" | "folds_mended" | "folds_pressed" | "plates_guarded" | "folds_collated" | "folds_pierced" | "old_cover_on" | "old_sewing_in" | "old_glue_on" | "old_panels_trimmed" | "endpapers_made" | "endpapers_on" | "block_sewn" | "supports_none" | "block_pressed" | "fore_edge_trimmed" | "block_trimmed" | "block_glued" | "block_rounded" | "block_backed" | "bands_on" | "ribbon_in" | "block_lined" | "block_measured" | "trial_made" | "boards_cut" | "boards_laminated" | "boards_layered" | "boards_bevelled" | "boards_covered" | "boards_pierced" | "boards_fit" | "boards_on" | "edges_in_boards" | "cover_round" | "cover_cut" | "cover_pared" | "cover_scored" | "cover_pierced" | "case_joined" | "case_made" | "case_fits" | "book_thumbed" | "book_covered" | "cover_on" | "slips_stuck" | "pastedowns_down" | "book_opened_once" | "book_dry" | "edges_flush" | "book_opened" | "book_lettered" | "book_tooled" | "labels_on" | "panels_in" | "slipcase_made" | "box_made" | "jacket_on" | "book_looked_at";
+            fact: "stock_seen" | "sheets_cut" | "sheets_printed" | "folds_made" | "leaves_sorted" | "folds_mended" | "folds_pressed" | "plates_guarded" | "folds_collated" | "folds_pierced" | "old_cover_on" | "old_sewing_in" | "old_glue_on" | "old_panels_trimmed" | "endpapers_made" | "endpapers_on" | "block_sewn" | "supports_none" | "block_pressed" | "fore_edge_trimmed" | "block_trimmed" | "block_glued" | "block_rounded" | "block_backed" | "bands_on" | "ribbon_in" | "block_lined" | "block_measured" | "trial_made" | "endpapers_tried" | "leather_tried" | "lettering_tried" | "boards_cut" | "boards_to_size" | "boards_laminated" | "boards_layered" | "boards_bevelled" | "boards_covered" | "boards_pierced" | "boards_fit" | "boards_on" | "edges_in_boards" | "print_looked_over" | "cover_round" | "cover_cut" | "cover_pared" | "cover_scored" | "cover_pierced" | "case_joined" | "case_made" | "case_fits" | "book_thumbed" | "book_covered" | "cover_on" | "slips_stuck" | "pastedowns_down" | "book_opened_once" | "book_dry" | "edges_flush" | "book_opened" | "book_lettered" | "book_tooled" | "labels_on" | "panels_in" | "slipcase_made" | "box_made" | "jacket_on" | "book_looked_at";
             /**
              * Station
              * @enum {string}
@@ -3290,7 +3290,7 @@ export interface components {
          */
         Finding: {
             /** Code */
-            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "leaf.trimmed_small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.holes_close" | "sewing.no_folds" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "squares.negative" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "pastedown.none" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone" | "order.unreached" | "order.against") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.broad" | "finishing.high" | "finishing.no_label" | "finishing.label_wide" | "finishing.meets" | "finishing.off_board" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.lettering" | "copied.alike" | "copied.inset" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
+            code: ("text.blanks" | "text.left_out" | "text.run_out" | "sheet.too_small" | "grain.across" | "grain.turned" | "section.thick" | "section.thin" | "creep.beyond_trim" | "spread.crosses" | "spread.backs" | "bolts.closed" | "text.other_size" | "text.scaled" | "printed.too_small" | "printed.too_large" | "printed.at_the_edge" | "printed.backs_turned" | "printed.flip_not_offered" | "printed.by_hand" | "printed.bleed" | "printed.no_marks" | "printed.fold_to_edges" | "leaf.small" | "leaf.trimmed_small" | "stock.departs" | "spread.beyond" | "printed.marks_lost" | "measured.unused") | ("swell.much" | "swell.besides" | "block.too_thick" | "round.none" | "round.impossible" | "round.forced" | "round.left_over" | "deckle.trimmed" | "trim.meant" | "trim.in_boards" | "diagonals.differ" | "diagonals.equal" | "diagonals.far" | "end_band.high" | "sewing.crowded" | "sewing.holes_close" | "sewing.no_folds" | "sewing.few" | "sewing.near_edge" | "sewing.two_people" | "measured.far" | "measured.early") | ("structure.departs" | "suits.single_leaves" | "suits.one_section" | "suits.several" | "suits.thin" | "suits.thick" | "suits.heavy" | "suits.deckle" | "board.thin" | "joint.too_tight" | "joint.stiff" | "squares.uneven" | "squares.none" | "squares.off" | "squares.negative" | "case.gapes" | "cover.small" | "turn_in.short" | "case.too_wide" | "board.too_narrow" | "art.no_bleed" | "art.small" | "art.cropped" | "art.soft" | "art.coarse" | "art.turned" | "art.sheet_small" | "barcode.wrong" | "barcode.made_up" | "barcode.no_room" | "rules.departs" | "pastedown.grows" | "pastedown.over" | "pastedown.none" | "side.narrow" | "corner.large" | "overlap.small" | "leaves.glued" | "leaves.drum" | "panel.trial" | "panel.small" | "panel.unmeasured" | "bands.crowded" | "bands.false" | "split.tight" | "flap.short" | "flap.long" | "slits.marked" | "slits.none" | "coverless.bare" | "bow.outward" | "bow.inward" | "entry.unusual" | "piece.beyond" | "hole.beyond") | ("finish.no_spine" | "finish.narrow" | "finish.small" | "finish.large" | "colophon.no_words" | "colophon.no_page" | "set.gap" | "set.repeat" | "set.back" | "set.date_back" | "set.meant" | "set.volume" | "piece.across" | "piece.across_meant" | "piece.untested" | "piece.too_large" | "piece.askew" | "piece.thickness" | "stock.unused" | "set.date_gap") | ("cut.smaller" | "cut.larger" | "cut.spine_larger" | "cut.turned" | "cut.gone" | "order.unreached" | "order.against") | ("extra.unsuited" | "extra.contradicts") | ("taken.boards" | "taken.squares" | "taken.too_small" | "taken.torn" | "taken.torn_across" | "weighed.differs" | "weighed.odd" | "pages.beyond" | "pages.both" | "pages.put_in" | "numbers.off" | "numbers.edge" | "cover.thin" | "spread.holes" | "formes.none" | "formes.twice" | "formes.more" | "formes.grain" | "formes.half" | "formes.order" | "ganged.nothing" | "ganged.too_large" | "ganged.cut") | ("places.apart" | "long.rows" | "stab.crowded" | "stab.margin" | "stitching.few_supports" | "stitching.few_sections" | "stitching.one_hole" | "ends.no_leaf" | "ends.not_sewn" | "ends.no_fold" | "ends.joints" | "plates.no_page" | "plates.tall" | "plates.stand_out" | "plates.wider" | "plates.odd" | "plates.gape" | "backing.hammer" | "backing.no_hammer" | "backing.nothing_left" | "thumb.none" | "thumb.left" | "thumb.crowded" | "thumb.deep" | "thumb.wide" | "plates.folded_up") | ("bands.crossed" | "bands.narrow" | "strip.short" | "panels.too_large" | "panels.rim" | "panels.packed" | "bevel.thin" | "skin.points" | "skin.crossed" | "skin.too_small" | "skin.pieced" | "skin.askew") | ("jacket.flap_narrow" | "jacket.flap_wide" | "case.thumb_large" | "finishing.no_panel" | "finishing.not_owned" | "finishing.long" | "finishing.broad" | "finishing.high" | "finishing.no_label" | "finishing.label_wide" | "finishing.meets" | "finishing.off_board" | "judged.beyond" | "judged.worn" | "judged.broken" | "copied.take" | "copied.differs" | "copied.lettering" | "copied.alike" | "copied.inset" | "elsewhere.edition" | "elsewhere.pages" | "elsewhere.blanks" | "elsewhere.document" | "elsewhere.narrow" | "elsewhere.same_identifier" | "elsewhere.identifier");
             /**
              * Severity
              * @enum {string}
@@ -3631,10 +3631,13 @@ export interface components {
          * Piece
          * @description One kind of piece to cut.
          *
+         *     :param width: as it is in the finished book; with ``height``. It is cut to that, and what comes off later.
          *     :param count: for all copies.
          *     :param grain: the side of the piece its grain has to run along.
          *     :param grain_right: whether the chosen stock gives it so; ``None`` where no stock is chosen.
+         *     :param shown: the size it is cut to; ``finished``: what it is trimmed to later, and how.
          *     :param allowance: left on the width when cutting, beyond the size stated; ``higher`` on the height.
+         *         ``comes_off``: where that is cut off later.
          *     :param spare: more of them than the book needs, for what gets spoilt.
          *     :param stock: what it is cut from; nothing where none is chosen. ``item`` is its number on the shelf.
          *     :param needs: in words, which way its grain has to run; ``has``: how it comes out of the stock.
@@ -3670,6 +3673,11 @@ export interface components {
              * @default
              */
             shown: string;
+            /**
+             * Finished
+             * @default
+             */
+            finished: string;
             /** Grain Right */
             grain_right?: boolean | null;
             /**
@@ -3682,6 +3690,12 @@ export interface components {
              * @default 0
              */
             higher: number;
+            /**
+             * Comes Off
+             * @default in the case
+             * @enum {string}
+             */
+            comes_off: "in the case" | "with the block";
             /**
              * Spare
              * @default 0
@@ -3796,7 +3810,7 @@ export interface components {
             /** Left Out */
             left_out: components["schemas"]["LeftOut"][];
             /** There */
-            there: ("stock_seen" | "sheets_cut" | "sheets_printed" | "folds_made" | "leaves_sorted" | "folds_mended" | "folds_pressed" | "plates_guarded" | "folds_collated" | "folds_pierced" | "old_cover_on" | "old_sewing_in" | "old_glue_on" | "old_panels_trimmed" | "endpapers_made" | "endpapers_on" | "block_sewn" | "supports_none" | "block_pressed" | "fore_edge_trimmed" | "block_trimmed" | "block_glued" | "block_rounded" | "block_backed" | "bands_on" | "ribbon_in" | "block_lined" | "block_measured" | "trial_made" | "boards_cut" | "boards_laminated" | "boards_layered" | "boards_bevelled" | "boards_covered" | "boards_pierced" | "boards_fit" | "boards_on" | "edges_in_boards" | "cover_round" | "cover_cut" | "cover_pared" | "cover_scored" | "cover_pierced" | "case_joined" | "case_made" | "case_fits" | "book_thumbed" | "book_covered" | "cover_on" | "slips_stuck" | "pastedowns_down" | "book_opened_once" | "book_dry" | "edges_flush" | "book_opened" | "book_lettered" | "book_tooled" | "labels_on" | "panels_in" | "slipcase_made" | "box_made" | "jacket_on" | "book_looked_at")[];
+            there: ("stock_seen" | "sheets_cut" | "sheets_printed" | "folds_made" | "leaves_sorted" | "folds_mended" | "folds_pressed" | "plates_guarded" | "folds_collated" | "folds_pierced" | "old_cover_on" | "old_sewing_in" | "old_glue_on" | "old_panels_trimmed" | "endpapers_made" | "endpapers_on" | "block_sewn" | "supports_none" | "block_pressed" | "fore_edge_trimmed" | "block_trimmed" | "block_glued" | "block_rounded" | "block_backed" | "bands_on" | "ribbon_in" | "block_lined" | "block_measured" | "trial_made" | "endpapers_tried" | "leather_tried" | "lettering_tried" | "boards_cut" | "boards_to_size" | "boards_laminated" | "boards_layered" | "boards_bevelled" | "boards_covered" | "boards_pierced" | "boards_fit" | "boards_on" | "edges_in_boards" | "print_looked_over" | "cover_round" | "cover_cut" | "cover_pared" | "cover_scored" | "cover_pierced" | "case_joined" | "case_made" | "case_fits" | "book_thumbed" | "book_covered" | "cover_on" | "slips_stuck" | "pastedowns_down" | "book_opened_once" | "book_dry" | "edges_flush" | "book_opened" | "book_lettered" | "book_tooled" | "labels_on" | "panels_in" | "slipcase_made" | "box_made" | "jacket_on" | "book_looked_at")[];
             /** Lying */
             lying: components["schemas"]["FactHere"][];
             /** Settled */
@@ -3822,6 +3836,8 @@ export interface components {
         /**
          * Quantity
          * @description A number with its reasons. ``value`` is ``measured`` where there is a measurement.
+         *
+         *     :param state: of what has this size: as it is cut, before or after trimming, finished.
          */
         Quantity: {
             /**
@@ -3836,6 +3852,11 @@ export interface components {
             station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /** Label */
             label: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "" | "before trimming" | "trimmed" | "untrimmed" | "as cut" | "finished";
             /** Value */
             value: number;
             /** Unit */
@@ -3988,7 +4009,7 @@ export interface components {
         };
         /**
          * ToHand
-         * @description A piece an operation takes up, as it was cut.
+         * @description A piece an operation takes up, as it was cut, and what it is trimmed to later.
          */
         ToHand: {
             /** Piece */
@@ -3997,6 +4018,8 @@ export interface components {
             label: string;
             /** Shown */
             shown: string;
+            /** Finished */
+            finished: string;
             /** Count */
             count: number;
         };
@@ -4005,6 +4028,8 @@ export interface components {
          * @description What goes wrong: how it shows, and how it is put right.
          *
          *     :param set_fast: how it is put right where what the operation glues with cannot be moved at all.
+         *     :param minutes: what that takes, put in as a step of its own; nothing where it is no work at the bench.
+         *         ``wait``: until what was put right has dried.
          */
         Trouble: {
             /** Shows */
@@ -4016,6 +4041,16 @@ export interface components {
              * @default
              */
             set_fast: string;
+            /**
+             * Minutes
+             * @default 10
+             */
+            minutes: number;
+            /**
+             * Wait
+             * @default 0
+             */
+            wait: number;
         };
         /**
          * Wait
@@ -4031,7 +4066,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "nipped" | "tacky" | "under_weight" | "standing_open" | "left_alone";
+            state: "nipped" | "tacky" | "under_weight" | "standing_open" | "left_alone" | "away";
             /** Words */
             words: string;
             /** Least */
@@ -4491,7 +4526,9 @@ export interface components {
          *     :param facts: what is so besides, or is not, said by hand.
          *     :param pressing: how a cased book is pressed, before it dries shut.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
-         *     :param trial: trial first, of what cannot be replaced.
+         *     :param seated: how the block is held in its case while the paste-downs are laid.
+         *     :param placed: which part of a printed cover is laid on first.
+         *     :param trial: trial of the case first; of endpapers, leather and lettering by their own.
          *     :param times: of operations that take other than the usual time, by the operation.
          *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
@@ -4528,13 +4565,25 @@ export interface components {
              * @default nip
              * @enum {string}
              */
-            pressing: "nip" | "hour" | "weight" | "bricks";
+            pressing: "nip" | "hour" | "weight" | "rods" | "bricks";
             /**
              * Cased book opened
              * @default not
              * @enum {string}
              */
             opened: "not" | "once";
+            /**
+             * Block seated in its case
+             * @default pushed
+             * @enum {string}
+             */
+            seated: "pushed" | "touched";
+            /**
+             * Cover placed
+             * @default spine
+             * @enum {string}
+             */
+            placed: "spine" | "front";
             /**
              * Season
              * @default usual
@@ -4546,6 +4595,21 @@ export interface components {
              * @default false
              */
             trial: boolean;
+            /**
+             * Trial of the endpapers
+             * @default false
+             */
+            trial_endpapers: boolean;
+            /**
+             * Trial of the leather
+             * @default false
+             */
+            trial_leather: boolean;
+            /**
+             * Trial of the lettering
+             * @default false
+             */
+            trial_lettering: boolean;
             /**
              * @default {
              *       "spine": null,
@@ -5381,6 +5445,7 @@ export interface components {
          * @description Endpapers; ``leaves`` counts those at one end, the paste-down included.
          *
          *     :param margin: what is to be seen of the board round the paste-down; as the squares where not given.
+         *     :param dry_strip: left without glue along the joint; nothing where the paste-down is pasted whole.
          */
         Endpapers: {
             /**
@@ -5406,6 +5471,11 @@ export interface components {
             bulk: number;
             /** Margin round the paste-down */
             margin?: number | null;
+            /**
+             * Dry strip at the joint
+             * @default 4
+             */
+            dry_strip: number;
         };
         /**
          * Extras
@@ -5447,6 +5517,7 @@ export interface components {
          *
          *     :param title: on the spine, where it differs from the job's; ``volume`` as it is lettered, “IV”.
          *     :param placed: lettered on the spine itself, on a label, or not at all.
+         *     :param by: lettered here, or by somebody else, who has it for ``away`` days.
          *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
          *     :param capital: height of the capitals; as fits, where not given.
          *     :param typeface: what the text is set in, for the colophon.
@@ -5475,6 +5546,17 @@ export interface components {
              * @enum {string}
              */
             placed: "spine" | "label" | "none";
+            /**
+             * Lettered by
+             * @default here
+             * @enum {string}
+             */
+            by: "here" | "elsewhere";
+            /**
+             * Days it is away
+             * @default 14
+             */
+            away: number;
             /**
              * Lettering runs
              * @default down
@@ -5697,7 +5779,7 @@ export interface components {
             /** By Itself */
             by_itself: boolean;
             /** Paths */
-            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.lies" | "bench.pressed" | "bench.trimmed" | "bench.paste_downs" | "bench.pressing" | "bench.opened" | "bench.season" | "bench.trial" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
+            paths: ("text.blank_book" | "text.pages" | "text.blanks" | "text.filler" | "text.ruling.pitch" | "text.ruling.line" | "text.ruling.colour" | "text.ruling.margins.head" | "text.ruling.margins.tail" | "text.ruling.margins.spine" | "text.ruling.margins.fore_edge" | "text.spreads" | "text.placing" | "text.anchor" | "copies" | "leaf.width" | "leaf.height" | "leaf.trim.head" | "leaf.trim.tail" | "leaf.trim.fore_edge" | "paper.name" | "paper.deckle" | "paper.basis.pounds" | "paper.basis.grade" | "paper.grammage" | "paper.bulk" | "paper.calliper" | "paper.stack.leaves" | "paper.stack.thickness" | "paper.sheet.width" | "paper.sheet.height" | "paper.sheet.grain" | "paper.spoilage" | "folding.make_up" | "folding.mix" | "folding.sheets_per_section" | "folding.gather" | "folding.creep_factor" | "folding.fold_to" | "printing.flip" | "printing.work" | "printing.repeat.columns" | "printing.repeat.rows" | "printing.bleed" | "printing.signature_marks" | "printing.marks" | "printing.creep_shift" | "sewing.method" | "sewing.thread" | "sewing.swell_factor" | "sewing.needleful" | "sewing.supports" | "sewing.support_width" | "sewing.kettle" | "sewing.tail_more" | "sewing.packed" | "sewing.pamphlet_holes" | "sewing.pamphlet_at" | "sewing.stab.pattern" | "sewing.stab.stations" | "sewing.stab.margin" | "sewing.stab.ends" | "back.shape" | "back.shoulder" | "back.round_rule" | "back.round" | "endpapers.kind" | "endpapers.leaves" | "endpapers.grammage" | "endpapers.bulk" | "endpapers.margin" | "endpapers.dry_strip" | "block.inserted" | "block.guard_width" | "block.trimming" | "block.mull" | "block.mull_overlap" | "block.linings" | "block.hollow" | "block.end_bands" | "block.end_band_height" | "block.end_band_ends" | "block.diagonal_1" | "block.diagonal_2" | "binding.board_name" | "binding.board" | "binding.spine_board" | "binding.thin_board" | "binding.cut_in_case" | "binding.squares.head" | "binding.squares.tail" | "binding.squares.fore_edge" | "binding.spine_rule" | "binding.joint_rule" | "binding.inset" | "binding.joint" | "binding.french_joint" | "binding.groove" | "binding.covering" | "binding.material" | "binding.cover_name" | "binding.cover_thickness" | "binding.turn_in" | "binding.corner_factor" | "binding.paring" | "binding.overlap" | "binding.sides" | "binding.sides_over" | "binding.corner_leg" | "binding.fore_edge_strip" | "binding.stiffener" | "binding.leaves" | "binding.bands.count" | "binding.bands.width" | "binding.bands.tail_more" | "binding.tape_reach" | "binding.slit_step" | "binding.slit_play" | "binding.flaps" | "binding.old_cover.width" | "binding.old_cover.height" | "binding.old_cover.spine" | "finish.title" | "finish.author" | "finish.volume" | "finish.placed" | "finish.by" | "finish.away" | "finish.direction" | "finish.capital" | "finish.ribbons" | "finish.edges" | "finish.typeface" | "finish.colophon_page" | "artwork.placing" | "artwork.bleed" | "artwork.safe" | "artwork.spine_safe" | "artwork.barcode" | "artwork.lettering" | "artwork.rules.name" | "artwork.rules.least_pages" | "artwork.rules.most_pages" | "artwork.rules.leaf" | "artwork.rules.wrap" | "artwork.rules.bleed" | "artwork.rules.least_spine" | "artwork.rules.barcode" | "bench.lies" | "bench.pressed" | "bench.trimmed" | "bench.paste_downs" | "bench.pressing" | "bench.opened" | "bench.seated" | "bench.placed" | "bench.season" | "bench.trial" | "bench.trial_endpapers" | "bench.trial_leather" | "bench.trial_lettering" | "bench.glue.spine" | "bench.glue.mull" | "bench.glue.linings" | "bench.glue.tipping" | "bench.glue.boards" | "bench.glue.case" | "bench.glue.paste_down")[];
         };
         /**
          * FromBoards
@@ -6075,7 +6157,8 @@ export interface components {
              *       "leaves": 2,
              *       "grammage": 120,
              *       "bulk": 1.3,
-             *       "margin": null
+             *       "margin": null,
+             *       "dry_strip": 4
              *     }
              */
             endpapers: components["schemas"]["Endpapers"];
@@ -6153,6 +6236,8 @@ export interface components {
              *       "author": "",
              *       "volume": "",
              *       "placed": "spine",
+             *       "by": "here",
+             *       "away": 14,
              *       "direction": "down",
              *       "capital": null,
              *       "ribbons": 0,
@@ -6189,8 +6274,13 @@ export interface components {
              *       "paste_downs": "shut",
              *       "pressing": "nip",
              *       "opened": "not",
+             *       "seated": "pushed",
+             *       "placed": "spine",
              *       "season": "usual",
              *       "trial": false,
+             *       "trial_endpapers": false,
+             *       "trial_leather": false,
+             *       "trial_lettering": false,
              *       "glue": {
              *         "boards": null,
              *         "case": null,
@@ -8191,6 +8281,8 @@ export interface components {
             count: number;
             /** Shown */
             shown: string;
+            /** Finished */
+            finished: string;
             /** Stock */
             stock: string;
             /** Wanted */
@@ -10830,7 +10922,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "nipped" | "tacky" | "under_weight" | "standing_open" | "left_alone";
+            state: "nipped" | "tacky" | "under_weight" | "standing_open" | "left_alone" | "away";
             /** Words */
             words: string;
             /**
@@ -11532,7 +11624,9 @@ export interface components {
          *     :param facts: what is so besides, or is not, said by hand.
          *     :param pressing: how a cased book is pressed, before it dries shut.
          *     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
-         *     :param trial: trial first, of what cannot be replaced.
+         *     :param seated: how the block is held in its case while the paste-downs are laid.
+         *     :param placed: which part of a printed cover is laid on first.
+         *     :param trial: trial of the case first; of endpapers, leather and lettering by their own.
          *     :param times: of operations that take other than the usual time, by the operation.
          *     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
          */
@@ -11562,12 +11656,22 @@ export interface components {
              * Cased book pressed
              * @enum {string}
              */
-            pressing?: "nip" | "hour" | "weight" | "bricks";
+            pressing?: "nip" | "hour" | "weight" | "rods" | "bricks";
             /**
              * Cased book opened
              * @enum {string}
              */
             opened?: "not" | "once";
+            /**
+             * Block seated in its case
+             * @enum {string}
+             */
+            seated?: "pushed" | "touched";
+            /**
+             * Cover placed
+             * @enum {string}
+             */
+            placed?: "spine" | "front";
             /**
              * Season
              * @enum {string}
@@ -11575,6 +11679,12 @@ export interface components {
             season?: "usual" | "warm" | "damp";
             /** Trial first */
             trial?: boolean;
+            /** Trial of the endpapers */
+            trial_endpapers?: boolean;
+            /** Trial of the leather */
+            trial_leather?: boolean;
+            /** Trial of the lettering */
+            trial_lettering?: boolean;
             glue?: components["schemas"]["GlueInput"];
             /** Times at the bench */
             times?: {
@@ -12022,6 +12132,7 @@ export interface components {
          * @description Endpapers; ``leaves`` counts those at one end, the paste-down included.
          *
          *     :param margin: what is to be seen of the board round the paste-down; as the squares where not given.
+         *     :param dry_strip: left without glue along the joint; nothing where the paste-down is pasted whole.
          */
         EndpapersInput: {
             /**
@@ -12037,6 +12148,8 @@ export interface components {
             bulk?: number | string;
             /** Margin round the paste-down */
             margin?: ((number | string) | string) | null;
+            /** Dry strip at the joint */
+            dry_strip?: (number | string) | string;
         };
         /**
          * Extras
@@ -12078,6 +12191,7 @@ export interface components {
          *
          *     :param title: on the spine, where it differs from the job's; ``volume`` as it is lettered, “IV”.
          *     :param placed: lettered on the spine itself, on a label, or not at all.
+         *     :param by: lettered here, or by somebody else, who has it for ``away`` days.
          *     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
          *     :param capital: height of the capitals; as fits, where not given.
          *     :param typeface: what the text is set in, for the colophon.
@@ -12096,6 +12210,13 @@ export interface components {
              * @enum {string}
              */
             placed?: "spine" | "label" | "none";
+            /**
+             * Lettered by
+             * @enum {string}
+             */
+            by?: "here" | "elsewhere";
+            /** Days it is away */
+            away?: number | string;
             /**
              * Lettering runs
              * @enum {string}

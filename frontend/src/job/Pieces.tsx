@@ -53,7 +53,10 @@ function PieceTable({ pieces }: { pieces: readonly Piece[] }) {
               {piece.label}
             </th>
             <td className="pr-3">{piece.count}</td>
-            <td className="pr-3 whitespace-nowrap">{piece.shown}</td>
+            <td className="pr-3">
+              <span className="whitespace-nowrap">{piece.shown}</span>
+              <span className="block text-faded">{piece.finished}</span>
+            </td>
             <td className="pr-3">
               {t(GRAIN[piece.grain])}
               {piece.grain_right === false && (

@@ -55,7 +55,10 @@ const QuantityLine = memo(function QuantityLine({
       <Collapsible.Root open={open} onOpenChange={(next) => onOpen(next ? quantity.id : null)}>
         <Collapsible.Trigger className="block w-full px-1.5 py-1.5 text-left hover:bg-linen">
           <span className="flex items-baseline justify-between gap-2">
-            <span>{quantity.label}</span>
+            <span>
+              {quantity.label}
+              {quantity.state && <span className="text-faded">, {quantity.state}</span>}
+            </span>
             <span className="figures font-semibold whitespace-nowrap">
               {quantity.measured !== null && (
                 <span className="mr-1 text-woad">

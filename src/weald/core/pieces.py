@@ -1,6 +1,7 @@
 """The pieces to be cut, and all of them drawn to one scale, each with its grain."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 from typing import Literal
 
 from weald.core.drawing import Drawing, Sketch, box
@@ -11,6 +12,7 @@ from weald.core.records import record
 from weald.core.units import Mm
 
 PieceGrain = Literal["height", "width", "any"]
+ComesOff = Literal["in the case", "with the block"]
 GRAIN_NEEDED: dict[PieceGrain, str] = {
     "height": "along height",
     "width": "along width",
@@ -22,10 +24,13 @@ GRAIN_NEEDED: dict[PieceGrain, str] = {
 class Piece:
     """One kind of piece to cut.
 
+    :param width: as it is in the finished book; with ``height``. It is cut to that, and what comes off later.
     :param count: for all copies.
     :param grain: the side of the piece its grain has to run along.
     :param grain_right: whether the chosen stock gives it so; ``None`` where no stock is chosen.
+    :param shown: the size it is cut to; ``finished``: what it is trimmed to later, and how.
     :param allowance: left on the width when cutting, beyond the size stated; ``higher`` on the height.
+        ``comes_off``: where that is cut off later.
     :param spare: more of them than the book needs, for what gets spoilt.
     :param stock: what it is cut from; nothing where none is chosen. ``item`` is its number on the shelf.
     :param needs: in words, which way its grain has to run; ``has``: how it comes out of the stock.
@@ -42,9 +47,11 @@ class Piece:
     grain: PieceGrain
     how: str
     shown: str = ""
+    finished: str = ""
     grain_right: bool | None = None
     allowance: Mm = 0.0
     higher: Mm = 0.0
+    comes_off: ComesOff = "in the case"
     spare: int = 0
     stock: str = ""
     item: int | None = None
@@ -76,21 +83,16 @@ def make_piece(
     thickness: Mm | None = None,
     allowance: Mm = 0.0,
     higher: Mm = 0.0,
+    comes_off: ComesOff = "in the case",
     grain: PieceGrain = "height",
 ) -> Piece:
     """A piece of ``size``, width by height, with its size written as ``ledger`` writes lengths.
 
-    :param allowance: cut so much wider, to be cut to size in the case; ``higher`` by what is ploughed off
-        with the block.
+    :param size: of the finished piece. ``allowance``: cut so much wider, and so much ``higher``; what is too
+        much ``comes_off`` later.
     """
     width, height = size
-    show = ledger.notation.length
-    how = ledger.say(how)
-    if allowance:
-        how = f"{how}; cut {show(allowance, True)} wider, to be cut to size in the case"
-    if higher:
-        how = f"{how}; cut {show(higher, True)} higher, to be ploughed with the block"
-    return Piece(
+    piece = Piece(
         id=id,
         label=label,
         material=material,
@@ -99,11 +101,26 @@ def make_piece(
         height=height,
         thickness=thickness,
         grain=grain,
-        how=how,
+        how=ledger.say(how),
         allowance=allowance,
         higher=higher,
-        shown=f"{show(width, True)} × {show(height, True)}",
+        comes_off=comes_off,
     )
+    return with_sizes_told(piece, ledger.notation)
+
+
+def with_sizes_told(piece: Piece, notation: Notation) -> Piece:
+    """A piece with the size it is cut to in words, and the one it is trimmed to where that is another."""
+    finished = ""
+    if piece.allowance or piece.higher:
+        size = _size(piece.width, piece.height, notation)
+        finished = f"trimmed to {size} {piece.comes_off}"
+    shown = _size(piece.cut_width, piece.cut_height, notation)
+    return replace(piece, shown=shown, finished=finished)
+
+
+def _size(width: Mm, height: Mm, notation: Notation) -> str:
+    return f"{notation.length(width, True)} × {notation.length(height, True)}"
 
 
 PLACE_WIDE, PLACE_HIGH = 88.0, 31.0
@@ -167,7 +184,7 @@ def _listed(pieces: Sequence[Piece], notation: Notation) -> tuple[list[_Line], f
 
 def _size_in_list(piece: Piece, notation: Notation) -> str:
     across = ", grain across" if piece.grain_right is False else ""
-    return f"{notation.figure(piece.width)} × {notation.figure(piece.height)}{across}"
+    return f"{notation.figure(piece.cut_width)} × {notation.figure(piece.cut_height)}{across}"
 
 
 @record(frozen=True, slots=True)
@@ -187,8 +204,8 @@ def _in_rows(pieces: Sequence[Piece], list_wide: float) -> _Rows:
     The letters grow with the whole, and the room around the pieces with the letters: both are found from the
     pieces without any room first.
     """
-    least = max(piece.width for piece in pieces)
-    side = sum(piece.width * piece.height for piece in pieces) ** 0.5
+    least = max(piece.cut_width for piece in pieces)
+    side = sum(piece.cut_width * piece.cut_height for piece in pieces) ** 0.5
 
     def rows(row_width: Mm, space: Mm) -> _Rows:
         places, width, height = _placed(pieces, row_width, space)
@@ -206,22 +223,22 @@ def _placed(
     places: list[tuple[Piece, Mm, Mm]] = []
     left = top = tall = right = 0.0
     for piece in pieces:
-        wide = max(piece.width, space) + space
+        wide = max(piece.cut_width, space) + space
         if left and left + wide > row_width + space:
             left, top, tall = 0.0, top + tall + space, 0.0
         places.append((piece, left, top))
         left += wide
-        right, tall = max(right, left), max(tall, piece.height)
+        right, tall = max(right, left), max(tall, piece.cut_height)
     return tuple(places), right, top + tall + space
 
 
 def _draw_piece(sketch: Sketch, piece: Piece, left: Mm, top: Mm, number: int, letters: Mm) -> None:
-    shape = box(left, top, piece.width, piece.height)
+    shape = box(left, top, piece.cut_width, piece.cut_height)
     sketch.area(shape, MATERIALS[piece.material].drawn, "cut")
     if piece.grain != "any":
         upright = (piece.grain == "height") != (piece.grain_right is False)
         sketch.grain(shape, 90 if upright else 0)
-    inside = piece.width >= 2 * _LETTER * letters * len(str(number)) and piece.height >= 1.6 * letters
-    middle = left + piece.width / 2
-    level = top + piece.height / 2 if inside else top + piece.height + 1.2 * letters
+    inside = piece.cut_width >= 2 * _LETTER * letters * len(str(number)) and piece.cut_height >= 1.6 * letters
+    middle = left + piece.cut_width / 2
+    level = top + piece.cut_height / 2 if inside else top + piece.cut_height + 1.2 * letters
     sketch.label(middle, level, str(number), height=letters)

@@ -194,18 +194,25 @@ QuantityId = Literal[
 ]
 
 
+SizeState = Literal["", "before trimming", "trimmed", "untrimmed", "as cut", "finished"]
+"""What a size is the size of: a piece as it is cut, a block before or after trimming, the book at the end."""
+
+
 @dataclass(frozen=True, slots=True)
 class Definition:
     """What a quantity is, whatever its value.
 
     :param measured: whether a measurement may replace it. Nothing follows from what is only seen, chosen or
         compared, and no measurement of it is asked for.
+    :param state: of what is measured, when it has this size; ``earlier``: the same before that.
     """
 
     station: Station
     label: str
     kind: Kind = "length"
     measured: bool = True
+    state: SizeState = ""
+    earlier: QuantityId | None = None
 
     @property
     def measurable(self) -> bool:
@@ -217,8 +224,8 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "text.pages": Definition("text", "Pages bound", "count"),
     "text.leaves": Definition("text", "Leaves", "count"),
     "text.blanks": Definition("text", "Blank pages", "count"),
-    "leaf.untrimmed_width": Definition("text", "Leaf width before trimming"),
-    "leaf.untrimmed_height": Definition("text", "Leaf height before trimming"),
+    "leaf.untrimmed_width": Definition("text", "Leaf width", state="before trimming"),
+    "leaf.untrimmed_height": Definition("text", "Leaf height", state="before trimming"),
     "paper.grammage": Definition("paper", "Grammage", "grammage"),
     "paper.calliper": Definition("paper", "Thickness of a leaf", "thickness"),
     "sheet.width": Definition("paper", "Unfolded sheet, width", measured=False),
@@ -249,8 +256,8 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "inserts.thickness": Definition("block", "Things glued in", "thickness"),
     "endpapers.thickness": Definition("block", "Endpapers", "thickness"),
     "block.thickness": Definition("block", "Block thickness"),
-    "block.height": Definition("block", "Block height"),
-    "block.width": Definition("block", "Block width"),
+    "block.height": Definition("block", "Block height", state="trimmed", earlier="leaf.untrimmed_height"),
+    "block.width": Definition("block", "Block width", state="trimmed", earlier="leaf.untrimmed_width"),
     "spine.swell": Definition("block", "Swell", "thickness"),
     "spine.swell_ratio": Definition("block", "Swell to thickness", "percent"),
     "spine.thickness": Definition("block", "Spine as sewn"),
@@ -264,7 +271,7 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "spine.rise": Definition("block", "Rise of the round"),
     "spine.left_over": Definition("block", "Swell left for the shoulders", "thickness", measured=False),
     "shoulder.width": Definition("block", "From shoulder to fore-edge"),
-    "block.diagonal": Definition("block", "Diagonal of the block"),
+    "block.diagonal": Definition("block", "Diagonal of the block", state="trimmed"),
     "block.out_of_square": Definition("block", "Out of square", "thickness", measured=False),
     "guards.count": Definition("block", "Guards a {signature}", "count"),
     "end_band.length": Definition("block", "End band"),
@@ -281,32 +288,32 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "squares.head": Definition("boards", "Square, head", measured=False),
     "squares.tail": Definition("boards", "Square, tail", measured=False),
     "squares.fore_edge": Definition("boards", "Square, fore-edge", measured=False),
-    "board.height": Definition("boards", "Board height"),
+    "board.height": Definition("boards", "Board height", state="finished"),
     "spine_board.thickness": Definition("boards", "Spine board thickness", "thickness"),
     "joint.groove": Definition("boards", "Depth of the groove"),
     "joint.gap": Definition("boards", "Joint gap"),
     "joint.inset": Definition("boards", "Inset of the board"),
     "case.distance": Definition("boards", "Between the boards, over the cloth"),
-    "board.width": Definition("boards", "Board width"),
-    "back_board.height": Definition("boards", "Back board, height"),
-    "back_board.width": Definition("boards", "Back board, width"),
-    "spine_board.width": Definition("boards", "Spine board width"),
+    "board.width": Definition("boards", "Board width", state="finished"),
+    "back_board.height": Definition("boards", "Back board, height", state="finished"),
+    "back_board.width": Definition("boards", "Back board, width", state="finished"),
+    "spine_board.width": Definition("boards", "Spine board width", state="finished"),
     "lacing.first": Definition("boards", "Holes, from the spine edge"),
     "lacing.second": Definition("boards", "Second holes, from the spine edge"),
     "slip.length": Definition("boards", "Supports reach on each side"),
     "flange.width": Definition("boards", "Flange"),
     "split.depth": Definition("boards", "Depth of the split"),
-    "strip.width": Definition("boards", "Joining strip"),
+    "strip.width": Definition("boards", "Joining strip", state="as cut"),
     "cover.leaf": Definition("boards", "Back and front of the cover"),
     "slit.length": Definition("boards", "Length of a slit"),
     "slit.step": Definition("boards", "From slit to slit"),
-    "cover.height": Definition("boards", "Cover height"),
-    "cover.width": Definition("boards", "Cover width"),
+    "cover.height": Definition("boards", "Cover height", state="as cut"),
+    "cover.width": Definition("boards", "Cover width", state="as cut"),
     "art.width": Definition("boards", "Printed cover, document width", measured=False),
     "art.height": Definition("boards", "Printed cover, document height", measured=False),
-    "spine_piece.width": Definition("boards", "Spine piece, width"),
-    "side.width": Definition("boards", "Side, width"),
-    "corner.leg": Definition("boards", "Corner, leg on the board"),
+    "spine_piece.width": Definition("boards", "Spine piece, width", state="as cut"),
+    "side.width": Definition("boards", "Side, width", state="as cut"),
+    "corner.leg": Definition("boards", "Corner, leg on the board", state="as cut"),
     "corner.size": Definition("boards", "Corner, square to cut it from"),
     "panel.width": Definition("boards", "Old cover trimmed, width"),
     "panel.spine": Definition("boards", "Old spine trimmed, width"),
@@ -341,9 +348,9 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "pull.outside": Definition("boards", "Pull of the cover", "factor"),
     "pull.inside": Definition("boards", "Pull of paste-down and linings", "factor"),
     "pull.lining": Definition("boards", "Lining that would balance it", "grammage"),
-    "closed_book.height": Definition("finish", "Closed book, height"),
-    "closed_book.width": Definition("finish", "Closed book, spine to fore-edge"),
-    "closed_book.thickness": Definition("finish", "Closed book, thickness"),
+    "closed_book.height": Definition("finish", "Closed book, height", state="finished"),
+    "closed_book.width": Definition("finish", "Closed book, spine to fore-edge", state="finished"),
+    "closed_book.thickness": Definition("finish", "Closed book, thickness", state="finished"),
     "jacket.height": Definition("finish", "Jacket, height"),
     "jacket.spine": Definition("finish", "Jacket, spine"),
     "jacket.panel": Definition("finish", "Jacket, front and back"),

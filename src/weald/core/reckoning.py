@@ -12,7 +12,7 @@ from dataclasses import dataclass, field
 
 from weald.core.findings import Patch
 from weald.core.notation import MILLIMETRES, Notation, plain_number
-from weald.core.quantities import QUANTITIES, Kind, QuantityId
+from weald.core.quantities import QUANTITIES, Kind, QuantityId, SizeState
 from weald.core.records import record
 from weald.core.station import Station
 from weald.core.sums import Terms, in_figures
@@ -58,11 +58,15 @@ class School:
 
 @record(frozen=True, slots=True)
 class Quantity:
-    """A number with its reasons. ``value`` is ``measured`` where there is a measurement."""
+    """A number with its reasons. ``value`` is ``measured`` where there is a measurement.
+
+    :param state: of what has this size: as it is cut, before or after trimming, finished.
+    """
 
     id: QuantityId
     station: Station
     label: str
+    state: SizeState
     value: float
     unit: str
     shown: str
@@ -90,6 +94,20 @@ def is_doubted(quantity: Quantity) -> bool:
         return False
     part, least = DOUBTED[kind]
     return abs(quantity.measured - quantity.computed) > max(part * abs(quantity.computed), least)
+
+
+EARLY = 0.25
+"""A measurement is the earlier size where it is nearer to it than this part of what comes off in between."""
+
+
+def taken_early(quantity: Quantity, quantities: Mapping[QuantityId, Quantity]) -> Quantity | None:
+    """The size of the same thing before this one, where it is that which was measured; else none."""
+    earlier = QUANTITIES[quantity.id].earlier
+    before = None if earlier is None else quantities.get(earlier)
+    if quantity.measured is None or before is None or before.measured is not None:
+        return None
+    comes_off = abs(before.value - quantity.computed)
+    return before if abs(quantity.measured - before.value) < EARLY * comes_off else None
 
 
 def show(kind: Kind, value: float, notation: Notation) -> str:
@@ -179,6 +197,7 @@ class Ledger:
         entry: str | None = None,
         from_weight: bool = False,
         label: str | None = None,
+        state: SizeState | None = None,
         measurable: bool = True,
         or_nothing: bool = False,
     ) -> float:
@@ -188,6 +207,7 @@ class Ledger:
         :param from_weight: for sums of grammage and bulk: ``{per}`` in the formula turns g/m² × cm³/g
             into the reader's unit.
         :param label: what it is called here, where its usual name does not fit.
+        :param state: of what has this size, where it is not the usual one.
         :param measurable: ``False`` where this book makes nothing of it, though others do.
         :param or_nothing: what comes out less than nothing is nothing, and the sum says that it is.
         :returns: the measurement, where there is one, else ``value``.
@@ -213,6 +233,7 @@ class Ledger:
             id=quantity_id,
             station=definition.station,
             label=self.say(label or definition.label),
+            state=definition.state if state is None else state,
             value=effective,
             unit=_UNITS[definition.kind],
             shown=computed_shown

@@ -42,7 +42,7 @@ def _pieces(plan: Plan) -> Iterator[Flowable]:
                 _TICK,
                 text(piece.label, _TIGHT),
                 str(piece.count),
-                text(piece.shown, _TIGHT),
+                text(f"{piece.shown}, {piece.finished}" if piece.finished else piece.shown, _TIGHT),
                 text(grain, _TIGHT),
             ]
         )

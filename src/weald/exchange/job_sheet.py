@@ -85,7 +85,7 @@ def _pieces(plan: Plan) -> Iterator[Flowable]:
             [
                 text(piece.label),
                 str(piece.count),
-                text(piece.shown),
+                text(f"{piece.shown}, {piece.finished}" if piece.finished else piece.shown),
                 text(grain),
                 text(f"{piece.how}; from {piece.stock}" if piece.stock else piece.how, SMALL),
                 _TICK,

@@ -17,6 +17,7 @@ COLUMNS = (
     "allowance_mm",
     "stock",
     "how",
+    "higher_mm",
 )
 _FORMULA_STARTS = ("=", "+", "-", "@")
 _LINE_SIGNS = ("\t", "\r", "\n")
@@ -48,6 +49,7 @@ def pieces_csv(plan: Plan) -> str:
                 f"{piece.allowance:.2f}",
                 harmless(piece.stock),
                 harmless(piece.how),
+                f"{piece.higher:.2f}",
             )
         )
     return buffer.getvalue()

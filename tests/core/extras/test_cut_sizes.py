@@ -140,7 +140,7 @@ SLIPS_OF = [
 
 
 def cut(job: dict[str, Any]) -> Slip:
-    return {piece.id: (piece.width, piece.height) for piece in planned(job).pieces}
+    return {piece.id: (piece.cut_width, piece.cut_height) for piece in planned(job).pieces}
 
 
 @pytest.mark.parametrize(("structure", "name", "slip"), SLIPS_OF)

@@ -7,7 +7,6 @@ from collections.abc import Callable
 
 from weald.core.bench.path_drawing import mull_side, support_side
 from weald.core.bench.steps.of_book import cased, shut
-from weald.core.bindings.pastedown import DRY_STRIP
 from weald.core.block.holes import support_middles
 from weald.core.book.book import Book
 from weald.core.book.operation import CasingIn, LookAt, SheetSize
@@ -29,18 +28,31 @@ def _with_flanges(book: Book) -> bool:
     return cased(book) and (book.mulled or book.on_supports)
 
 
+def _left_dry(book: Book) -> bool:
+    return book.spec.endpapers.dry_strip > 0
+
+
+def _pasted_whole(book: Book) -> bool:
+    return not _left_dry(book)
+
+
+def _nipped_hard(book: Book) -> bool:
+    return cased(book) and book.spec.bench.pressing in ("nip", "bricks")
+
+
 _TICKS: tuple[tuple[Callable[[Book], bool], str], ...] = (
     (_always, "Paste-downs trimmed to {width}: {trim} off each fore-edge."),
     (_always, "Waste sheet between paste-down and fly-leaf."),
     (_with_flanges, "Mull and supports pasted down first."),
-    (_always, "Glued from the spine outwards, edges last; the strip of {dry} at the joint left dry."),
+    (_left_dry, "Glued from the spine outwards, edges last; the strip of {dry} at the joint left dry."),
+    (_pasted_whole, "Glued whole, from the spine outwards, edges last."),
     (_always, "Waste sheet out at once."),
     (cased, "Board brought down: squares even on three sides before any pressure."),
     (cased, "Joint set from outside."),
 )
 """Ticked on each side, as far as a book has them: boards fixed to the block have their joint already."""
 _ENDS: tuple[tuple[Callable[[Book], bool], str], ...] = (
-    (cased, "Nipped {nip} minutes, hard; then looked at from outside only."),
+    (_nipped_hard, "Nipped {nip} minutes, hard; then looked at from outside only."),
     (shut, "Release sheet and moisture barrier inside each board."),
     (
         shut,
@@ -60,7 +72,7 @@ def reckon_casing_in(book: Book) -> CasingIn | None:
     terms = {
         "width": ledger.shown("pastedown.width"),
         "trim": ledger.shown("pastedown.trim"),
-        "dry": say.limit(DRY_STRIP),
+        "dry": say.limit(book.spec.endpapers.dry_strip),
         "nip": NIP_MINUTES,
         "board_width": ledger.shown("pressing.width"),
         "board_height": ledger.shown("pressing.height"),
@@ -131,10 +143,12 @@ def draw_casing_in(book: Book) -> Drawing | None:
     sketch.area(board, "board", about="board.width board.height")
     sketch.grain(board, 90)
     sketch.area(box(0, 0, leaf, height), "paper", about="pastedown.width pastedown.growth")
-    sketch.hatch(box(DRY_STRIP, 0, leaf - DRY_STRIP, height), "glue", 45, "pastedown.width")
+    dry = book.spec.endpapers.dry_strip
+    sketch.hatch(box(dry, 0, leaf - dry, height), "glue", 45, "pastedown.width")
     _draw_under(book, sketch)
-    sketch.line([(DRY_STRIP, 0), (DRY_STRIP, height)], "fold", "pastedown.growth")
-    sketch.name(0, 0, DRY_STRIP, height, ledger.say("dry"), tallest=_LETTERS * 0.7, about="pastedown.growth")
+    if dry:
+        sketch.line([(dry, 0), (dry, height)], "fold", "pastedown.growth")
+        sketch.name(0, 0, dry, height, ledger.say("dry"), tallest=_LETTERS * 0.7, about="pastedown.growth")
     sketch.label(leaf / 2, height * 0.9, ledger.say("glue"), height=_LETTERS, about="pastedown.width")
     if size("pastedown.trim") > 0:
         as_it_stands = size("pastedown.width") + size("pastedown.trim")
@@ -152,10 +166,12 @@ def draw_casing_in(book: Book) -> Drawing | None:
     )
     text = ledger.notation.say(
         "The inside of a board, its joint to the left. The paste-down is cut {width} wide and lies {growth} "
-        "wider once it is wet; {dry} along the joint stay dry. Mull and supports lie under it.",
+        "wider once it is wet; "
+        + ("{dry} along the joint stay dry." if dry else "it is pasted whole.")
+        + " Mull and supports lie under it.",
         width=ledger.shown("pastedown.width"),
         growth=ledger.shown("pastedown.growth"),
-        dry=ledger.notation.limit(DRY_STRIP),
+        dry=ledger.notation.limit(dry),
     )
     return sketch.finish("bench.casing_in", "bench", "Casing in", rows=(1, 1, 1, 1), text=text)
 

@@ -1,13 +1,14 @@
 """What is measured at the bench: whether it can be so, and what it changes among the pieces."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 
 from weald.core.bench.cut import size_words
 from weald.core.book.at_bench import SAME, CutPiece
 from weald.core.errors import WealdError
 from weald.core.notation import Notation
 from weald.core.pieces import Piece
-from weald.core.reckoning import Quantity, is_doubted
+from weald.core.quantities import QuantityId
+from weald.core.reckoning import Quantity, is_doubted, taken_early
 from weald.core.units import MM_PER_INCH, Mm
 
 MOST_TOLD = 6
@@ -47,13 +48,23 @@ def _reads_near(expected: Mm, notation: Notation) -> bool:
     return abs(notation.stepped(expected, 0) - expected) <= _RULER_OFF * abs(expected)
 
 
-def mind_measurement(quantity: Quantity, notation: Notation) -> None:
-    """Ask about a measurement so far off that it, or its unit, is doubted.
+def mind_measurement(
+    quantity: Quantity, quantities: Mapping[QuantityId, Quantity], notation: Notation
+) -> None:
+    """Ask about a measurement made too early, or so far off that it, or its unit, is doubted.
 
-    :param quantity: as it stands with the measurement.
+    :param quantity: as it stands with the measurement, among all ``quantities`` of the book.
     :raises OddMeasurementError: with what it may have been taken for.
     """
-    if quantity.measured is None or not is_doubted(quantity):
+    if quantity.measured is None:
+        return
+    if before := taken_early(quantity, quantities):
+        raise OddMeasurementError(
+            f"{quantity.label}, {quantity.state}: {notation.limit(quantity.measured)} is what it measures "
+            f"{before.state}; {quantity.computed_shown} is expected. Measure it again when it is "
+            f"{quantity.state}, or say that it is so."
+        )
+    if not is_doubted(quantity):
         return
     expected, found = quantity.computed, quantity.measured
     shown = expected_of(quantity, notation)
@@ -77,12 +88,13 @@ def what_follows(
         if was is None or not _resized(was, piece):
             continue
         known = there.get(piece.id)
-        before_words = size_words(was.width, was.height, notation)
-        size = f"{before_words} → {size_words(piece.width, piece.height, notation)}"
+        before_words = size_words(was.cut_width, was.cut_height, notation)
+        size = f"{before_words} → {size_words(piece.cut_width, piece.cut_height, notation)}"
         if known is None:
             said.append(f"{piece.label}: {size}; not cut yet.")
         else:
-            cut_to, now = (size_words(each.width, each.height, notation) for each in (known, piece))
+            cut_to = size_words(known.width, known.height, notation)
+            now = size_words(piece.cut_width, piece.cut_height, notation)
             said.append(f"{piece.label} is cut already: {cut_to}, now {now}.")
     if len(said) > MOST_TOLD:
         said = [*said[:MOST_TOLD], f"And {len(said) - MOST_TOLD} more pieces."]
@@ -90,4 +102,4 @@ def what_follows(
 
 
 def _resized(was: Piece, now: Piece) -> bool:
-    return abs(was.width - now.width) > SAME or abs(was.height - now.height) > SAME
+    return abs(was.cut_width - now.cut_width) > SAME or abs(was.cut_height - now.cut_height) > SAME

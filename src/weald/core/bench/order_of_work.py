@@ -5,7 +5,7 @@ Pure, and without a clock: times are minutes from the beginning. What comes befo
 """
 
 from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import pairwise
 from typing import TypeVar
@@ -31,10 +31,15 @@ from weald.core.book.operation import (
     minutes_in_words,
 )
 from weald.core.findings import Finding, finding
-from weald.core.job.lying import Facts, fact_words
+from weald.core.job.lying import Fact, Facts, fact_words
 from weald.core.notation import Notation
-from weald.core.quantities import QuantityId
+from weald.core.quantities import QUANTITIES, QuantityId
 from weald.core.units import NEGLIGIBLE
+
+_TRIMMED: frozenset[Fact] = frozenset(
+    ("fore_edge_trimmed", "block_trimmed", "edges_in_boards", "edges_flush")
+)
+"""Whatever makes one of these makes the sizes it measures smaller."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,12 +81,14 @@ def order_of_work(
     kept = [step for step in steps if step.id not in reasons]
     tasks = [_Task(step, after[step.id], _minutes(step, book), _wait(step, book)) for step in kept]
     times, at_once = _times(tasks), _at_once(tasks, book.copies)
+    still_cut = _still_cut(kept)
     return OrderOfWork(
         tuple(
             _operation(
                 each,
                 times[each.step.id],
                 at_once.get(each.step.id, 0),
+                _to_measure(each.step, still_cut[each.step.id], book),
                 book,
                 left_handed,
                 each.step.drawing if each.step.drawing in drawings else "",
@@ -94,6 +101,23 @@ def order_of_work(
             if step.id in reasons
         ),
     )
+
+
+def _still_cut(steps: Sequence[Step]) -> dict[str, frozenset[QuantityId]]:
+    """By step, the sizes that a later one makes smaller."""
+    found: dict[str, frozenset[QuantityId]] = {}
+    later = frozenset[QuantityId]()
+    for step in reversed(steps):
+        found[step.id] = later
+        if _TRIMMED & set(step.makes):
+            later |= frozenset(step.measures)
+    return found
+
+
+def _to_measure(step: Step, still_cut: Collection[QuantityId], book: Book) -> tuple[Asked, ...]:
+    """The sizes a step asks for, as they are at that moment: what is cut later, as it is before."""
+    now = (QUANTITIES[each].earlier if each in still_cut else each for each in step.measures)
+    return tuple(_asked(each, book) for each in now if each is not None and _is_asked(each, book))
 
 
 def mind_order(book: Book, found: Precedence) -> Iterator[Finding]:
@@ -195,7 +219,13 @@ def _words(step: Step, book: Book) -> Callable[[str], str]:
 
 
 def _operation(
-    task: _Task, time: tuple[Minutes, bool], at_once: int, book: Book, left_handed: bool, drawing: str
+    task: _Task,
+    time: tuple[Minutes, bool],
+    at_once: int,
+    measures: tuple[Asked, ...],
+    book: Book,
+    left_handed: bool,
+    drawing: str,
 ) -> Operation:
     step, minutes = task.step, task.minutes
     say = _words(step, book)
@@ -206,7 +236,9 @@ def _operation(
         title=say(step.title),
         why=say(step.why),
         strand=step.strand,
-        pieces=tuple(ToHand(piece.id, piece.label, piece.shown, piece.count) for piece in pieces),
+        pieces=tuple(
+            ToHand(piece.id, piece.label, piece.shown, piece.finished, piece.count) for piece in pieces
+        ),
         tools=step.tools,
         glue=tuple(
             Glued(book.facts(joint).title, say(face), _moves(book.facts(joint).moves, book.season()))
@@ -227,8 +259,11 @@ def _operation(
             for place, text in enumerate(step.looks)
             if _has_sizes(text, book)
         ),
-        measures=tuple(_asked(each, book) for each in step.measures if _is_asked(each, book)),
-        troubles=tuple(Trouble(say(each.shows), say(_remedy(each, step, book))) for each in step.troubles),
+        measures=measures,
+        troubles=tuple(
+            replace(each, shows=say(each.shows), remedy=say(_remedy(each, step, book)), set_fast="")
+            for each in step.troubles
+        ),
         caution=CAUTIONS[step.danger] + CAUTION_TAIL if step.danger else "",
         hand=step.hand if left_handed else "",
         own=step.own,
@@ -325,7 +360,8 @@ def _is_asked(quantity: QuantityId, book: Book) -> bool:
 
 def _asked(quantity: QuantityId, book: Book) -> Asked:
     found = book.ledger.quantities[quantity]
-    return Asked(quantity, found.label, expected_of(found, book.ledger.notation), found.measured is not None)
+    label = f"{found.label}, {found.state}" if found.state else found.label
+    return Asked(quantity, label, expected_of(found, book.ledger.notation), found.measured is not None)
 
 
 def _times(tasks: Sequence[_Task]) -> dict[str, tuple[Minutes, bool]]:

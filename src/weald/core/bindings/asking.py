@@ -25,5 +25,6 @@ def asking_of(structure: Structure, spec: JobSpec) -> Asking:
         in_shoulders=structure.in_shoulders,
         endpapers=structure.endpapers,
         lined=structure.lined,
+        lettered=structure.lettered and spec.finish_on_spine,
         printed=structure.shows_print(spec),
     )

@@ -181,6 +181,7 @@ def on_each_board(
             thickness=thickness,
             allowance=allowance,
             higher=higher,
+            comes_off="with the block" if higher else "in the case",
         )
         for each, name, count, size, words in sides
     ]

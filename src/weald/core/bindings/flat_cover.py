@@ -125,13 +125,19 @@ def size_with_squares(spec: JobSpec, block: BlockPlan, flap: Mm, called: str, le
 
 
 def cover_piece(spec: JobSpec, cover: FlatCover, how: str, ledger: Ledger) -> Piece:
-    """The sheet to cut, with its waste."""
-    size = (
-        cover.width + 2 * cover.waste_fore_edge,
-        cover.height + cover.waste_head + cover.waste_tail,
-    )
+    """The sheet to cut; its waste comes off with the block."""
     return make_piece(
-        ledger, "cover", "Cover", "card", spec.copies, size, how, thickness=spec.binding.cover_thickness
+        ledger,
+        "cover",
+        "Cover",
+        "card",
+        spec.copies,
+        (cover.width, cover.height),
+        how,
+        thickness=spec.binding.cover_thickness,
+        allowance=2 * cover.waste_fore_edge,
+        higher=cover.waste_head + cover.waste_tail,
+        comes_off="with the block",
     )
 
 

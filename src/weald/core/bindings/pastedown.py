@@ -12,8 +12,6 @@ from weald.core.materials import PAPER_GROWTH_ACROSS
 from weald.core.reckoning import Ledger
 from weald.core.units import TOLERANCE, Mm
 
-DRY_STRIP: Mm = 4.0
-"""Left without adhesive along the joint: 3 to 5 mm."""
 LEAST_MARGIN: Mm = 1.0
 """A margin narrower than this reads as a mistake, and is soon none."""
 
@@ -25,15 +23,15 @@ def reckon_pastedown(spec: JobSpec, apart: bool, ledger: Ledger) -> list[Finding
     """
     if not spec.endpapers.leaves:
         return []
-    width = ledger.ref("block.width")
+    width, dry = ledger.ref("block.width"), spec.endpapers.dry_strip
     adhesive = ADHESIVES[adhesive_for("paste_down", spec.bench.glue.paste_down, leather=False)]
     growth = ledger.reckon(
         "pastedown.growth",
-        (width.value - DRY_STRIP) * PAPER_GROWTH_ACROSS / 100 * adhesive.water,
+        (width.value - dry) * PAPER_GROWTH_ACROSS / 100 * adhesive.water,
         "({width} − {dry}) × {growth} / 100 × {share}",
         {
             "width": width,
-            "dry": ledger.entry("dry strip at the joint", DRY_STRIP, "endpapers.margin"),
+            "dry": ledger.entry("dry strip at the joint", dry, "endpapers.dry_strip"),
             "growth": ledger.entry("growth", PAPER_GROWTH_ACROSS, "endpapers.grammage", "percent"),
             "share": ledger.entry(
                 f"share of water, {adhesive.title}", adhesive.water, "bench.glue.paste_down", "factor"

@@ -14,7 +14,7 @@ from weald.core.job.binding import Covering
 from weald.core.job.spec import JobSpec
 from weald.core.materials import MATERIALS
 from weald.core.notation import Notation, counted
-from weald.core.pieces import Piece
+from weald.core.pieces import Piece, with_sizes_told
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_plan import BlockPlan
 from weald.core.units import Mm
@@ -96,9 +96,7 @@ def _longer(piece: Piece, take_up: Mm, ledger: Ledger) -> Piece:
     """Leather over the spine, longer by what the bands draw in."""
     if not MATERIALS[piece.material].pared or piece.id not in ("cover", "spine_piece"):
         return piece
-    height = piece.height + take_up
-    show = ledger.notation.length
-    return replace(piece, height=height, shown=f"{show(piece.width, True)} × {show(height, True)}")
+    return with_sizes_told(replace(piece, height=piece.height + take_up), ledger.notation)
 
 
 def thin_boards(spec: JobSpec, case: Case, how: str, ledger: Ledger) -> list[Piece]:

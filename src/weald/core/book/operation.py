@@ -21,13 +21,14 @@ PLACES: dict[Place, str] = {
     "plough": "plough",
     "shears": "shears",
 }
-WaitState = Literal["nipped", "tacky", "under_weight", "standing_open", "left_alone"]
+WaitState = Literal["nipped", "tacky", "under_weight", "standing_open", "left_alone", "away"]
 WAIT_STATES: dict[WaitState, str] = {
     "nipped": "nipped",
     "tacky": "until tacky",
     "under_weight": "closed, under weight",
     "standing_open": "standing open",
     "left_alone": "left alone",
+    "away": "away",
 }
 
 
@@ -75,20 +76,25 @@ class Trouble:
     """What goes wrong: how it shows, and how it is put right.
 
     :param set_fast: how it is put right where what the operation glues with cannot be moved at all.
+    :param minutes: what that takes, put in as a step of its own; nothing where it is no work at the bench.
+        ``wait``: until what was put right has dried.
     """
 
     shows: str
     remedy: str
     set_fast: str = ""
+    minutes: Minutes = 10.0
+    wait: Minutes = 0.0
 
 
 @record(frozen=True, slots=True)
 class ToHand:
-    """A piece an operation takes up, as it was cut."""
+    """A piece an operation takes up, as it was cut, and what it is trimmed to later."""
 
     piece: str
     label: str
     shown: str
+    finished: str
     count: int
 
 

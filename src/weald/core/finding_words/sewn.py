@@ -26,6 +26,7 @@ SewnCode = Literal[
     "sewing.near_edge",
     "sewing.two_people",
     "measured.far",
+    "measured.early",
 ]
 
 SEWN: dict[SewnCode, FindingWords] = {
@@ -160,5 +161,11 @@ SEWN: dict[SewnCode, FindingWords] = {
         "block",
         "{label} was measured as {measured}, but comes out as {computed} by the reckoning.",
         "Measure again; if it stands, look which of the numbers it was reckoned from is not so.",
+    ),
+    "measured.early": FindingWords(
+        "mind",
+        "block",
+        "{label} was measured as {measured}: that is its size {before}; {state}, it comes out as {computed}.",
+        "Boards are cut from the {state} size: measure it again then.",
     ),
 }

@@ -25,7 +25,8 @@ class Asking:
     :param methods, backs, shoulders, coverings: what goes with it.
     :param in_shoulders: whether its boards are fixed to the block, and covered there.
     :param folded_to_sew: whether its sheets are folded to be sewn.
-    :param lined: whether its spine is lined; ``printed`` whether what is printed on its cover is planned.
+    :param lined: whether its spine is lined; ``lettered`` whether it is lettered; ``printed`` whether what is
+        printed on its cover is planned.
     """
 
     spec: "JobSpec"
@@ -41,6 +42,7 @@ class Asking:
     in_shoulders: bool
     endpapers: bool
     lined: bool
+    lettered: bool
     printed: bool
 
     def lists(self, path: str) -> bool:

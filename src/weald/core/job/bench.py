@@ -18,9 +18,11 @@ from weald.core.adhesives import (
     SpineGlue,
     TippingGlue,
 )
+from weald.core.job.asking import Asking
 from weald.core.job.entries import Entries, OneLine
 from weald.core.job.entry import Entry
 from weald.core.job.lying import ALL_FACTS, LYING, Fact, Lies
+from weald.core.materials import COVERS, MATERIALS
 
 
 def _glued(joint: Joint) -> Entry:
@@ -47,6 +49,10 @@ class Glue(Entries):
     def _undecided(cls, value: object) -> object:
         """An emptied field leaves it to what is usual."""
         return None if value == "" else value
+
+
+def _in_leather(asking: Asking) -> bool:
+    return asking.boards and MATERIALS[COVERS[asking.spec.binding.material].cut_from].soaked
 
 
 Work = Literal["sheets", "sewing", "block", "boards", "covering", "casing", "lettering"]
@@ -106,7 +112,9 @@ class Bench(Entries):
     :param facts: what is so besides, or is not, said by hand.
     :param pressing: how a cased book is pressed, before it dries shut.
     :param opened: whether the cased book is opened a crack once after the nip, or not before it is dry.
-    :param trial: trial first, of what cannot be replaced.
+    :param seated: how the block is held in its case while the paste-downs are laid.
+    :param placed: which part of a printed cover is laid on first.
+    :param trial: trial of the case first; of endpapers, leather and lettering by their own.
     :param times: of operations that take other than the usual time, by the operation.
     :param own: operations of the binder's own; ``left_out``: what this book does without, with the reason.
     """
@@ -154,7 +162,7 @@ class Bench(Entries):
         ),
     ] = "shut"
     pressing: Annotated[
-        Literal["nip", "hour", "weight", "bricks"],
+        Literal["nip", "hour", "weight", "rods", "bricks"],
         Field(title="Cased book pressed"),
         Entry(
             "schools",
@@ -162,6 +170,7 @@ class Bench(Entries):
                 "nip": "a hard nip, then under weight",
                 "hour": "an hour in the press, then under weight",
                 "weight": "under weight alone",
+                "rods": "rods in the joints, packing behind them, under weight",
                 "bricks": "without a press: two minutes of a body’s weight, then bricks",
             },
             asked=lambda asking: asking.boards and asking.endpapers and not asking.in_shoulders,
@@ -177,10 +186,51 @@ class Bench(Entries):
             rule="At the bench",
         ),
     ] = "not"
+    seated: Annotated[
+        Literal["pushed", "touched"],
+        Field(title="Block seated in its case"),
+        Entry(
+            "schools",
+            options={
+                "pushed": "pushed home against the spine",
+                "touched": "held by a touch of glue on the spine’s edges",
+            },
+            asked=lambda asking: asking.boards and asking.endpapers and not asking.in_shoulders,
+            rule="At the bench",
+        ),
+    ] = "pushed"
+    placed: Annotated[
+        Literal["spine", "front"],
+        Field(title="Cover placed"),
+        Entry(
+            "schools",
+            options={
+                "spine": "spine first, then front and back",
+                "front": "front first, then spine and back",
+            },
+            asked=lambda asking: asking.printed,
+            rule="At the bench",
+        ),
+    ] = "spine"
     season: Annotated[
         Season, Field(title="Season"), Entry("schools", options=SEASONS, rule="At the bench")
     ] = "usual"
-    trial: Annotated[bool, Field(title="Trial first"), Entry("own_steps", "trial first")] = False
+    trial: Annotated[bool, Field(title="Trial first"), Entry("own_steps", "trial of the case first")] = False
+    trial_endpapers: Annotated[
+        bool,
+        Field(title="Trial of the endpapers"),
+        Entry("own_steps", "trial of the endpapers first", asked=lambda asking: asking.endpapers),
+    ] = False
+    trial_leather: Annotated[
+        bool,
+        Field(title="Trial of the leather"),
+        Entry("own_steps", "trial of the leather first", asked=_in_leather),
+    ] = False
+    trial_lettering: Annotated[
+        bool,
+        Field(title="Trial of the lettering"),
+        Entry("own_steps", "trial of the lettering first", asked=lambda asking: asking.lettered),
+    ] = False
 
     @field_validator("lies", mode="before")
     @classmethod

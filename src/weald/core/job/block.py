@@ -360,6 +360,7 @@ class Endpapers(Entries):
     """Endpapers; ``leaves`` counts those at one end, the paste-down included.
 
     :param margin: what is to be seen of the board round the paste-down; as the squares where not given.
+    :param dry_strip: left without glue along the joint; nothing where the paste-down is pasted whole.
     """
 
     kind: Annotated[
@@ -410,6 +411,18 @@ class Endpapers(Entries):
             part="pastedown.margin",
         ),
     ] = None
+    dry_strip: Annotated[
+        Length,
+        Field(ge=0, le=20, title="Dry strip at the joint"),
+        Entry(
+            "endpapers",
+            "Left dry at the joint",
+            asked=_papered,
+            usual=Usual("The dry strip at the joint", 0, 8),
+            part="pastedown.growth",
+            rule="At the bench",
+        ),
+    ] = 4.0
 
 
 class Block(Entries):

@@ -20,6 +20,7 @@ class Finish(Entries):
 
     :param title: on the spine, where it differs from the job's; ``volume`` as it is lettered, “IV”.
     :param placed: lettered on the spine itself, on a label, or not at all.
+    :param by: lettered here, or by somebody else, who has it for ``away`` days.
     :param direction: head to tail as English shelves read, tail to head as French ones do, or across.
     :param capital: height of the capitals; as fits, where not given.
     :param typeface: what the text is set in, for the colophon.
@@ -49,6 +50,25 @@ class Finish(Entries):
             options={"spine": "on the spine", "label": "on a label", "none": "not at all"},
         ),
     ] = "spine"
+    by: Annotated[
+        Literal["here", "elsewhere"],
+        Field(title="Lettered by"),
+        Entry(
+            "lettering",
+            "By",
+            options={"here": "lettered here", "elsewhere": "lettered elsewhere"},
+            asked=lambda asking: asking.lettered,
+        ),
+    ] = "here"
+    away: Annotated[
+        int,
+        Field(ge=1, le=120, title="Days it is away"),
+        Entry(
+            "lettering",
+            "Days away",
+            asked=lambda asking: asking.lettered and asking.spec.finish.by == "elsewhere",
+        ),
+    ] = 14
     direction: Annotated[
         Direction,
         Field(title="Lettering runs"),

@@ -24,6 +24,7 @@ class Material:
     label: str
     count: int
     shown: str
+    finished: str
     stock: str
     wanted: str
     there: str
@@ -77,6 +78,7 @@ def _material(piece: Piece, shelf: dict[int, OnShelf], taken: dict[int, int], no
             piece.label,
             piece.count,
             piece.shown,
+            piece.finished,
             piece.stock,
             "",
             "not on the shelf" if gone else "",
@@ -86,13 +88,24 @@ def _material(piece: Piece, shelf: dict[int, OnShelf], taken: dict[int, int], no
     if found is None:
         # an item that nothing flat is cut from, as a job brought from elsewhere may name
         name = entry.item.name
-        return Material(piece.id, piece.label, piece.count, piece.shown, name, "", "not to be cut from", True)
+        return Material(
+            piece.id,
+            piece.label,
+            piece.count,
+            piece.shown,
+            piece.finished,
+            name,
+            "",
+            "not to be cut from",
+            True,
+        )
     sum_taken = taken[entry.number] = taken.get(entry.number, 0) + found.takes
     return Material(
         piece.id,
         piece.label,
         piece.count,
         piece.shown,
+        piece.finished,
         piece.stock or entry.item.name,
         found.takes_words,
         count_words(entry.item, entry.count),

@@ -5,10 +5,10 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from weald.core.drawing import Dimension, Drawing
-from weald.core.findings import Action, Finding, finding
+from weald.core.findings import Action, Finding, Patch, finding
 from weald.core.notation import Notation
 from weald.core.quantities import QUANTITIES, QuantityId, is_quantity
-from weald.core.reckoning import Ledger, is_doubted
+from weald.core.reckoning import Ledger, Quantity, is_doubted, taken_early
 from weald.core.units import TOLERANCE, Mm
 
 
@@ -29,9 +29,11 @@ def unused_measurements(ledger: Ledger) -> list[Finding]:
 
 
 def doubted_measurements(ledger: Ledger) -> list[Finding]:
-    """Measurements so far from what was reckoned that one of the two is wrong."""
+    """Measurements made too early, or so far from what was reckoned that one of the two is wrong."""
     return [
-        finding(
+        _too_early(quantity, before, ledger.notation)
+        if (before := taken_early(quantity, ledger.quantities))
+        else finding(
             "measured.far",
             quantity.id,
             ledger.notation,
@@ -41,8 +43,25 @@ def doubted_measurements(ledger: Ledger) -> list[Finding]:
             computed=quantity.computed_shown,
         )
         for quantity in ledger.quantities.values()
-        if quantity.measured is not None and is_doubted(quantity)
+        if taken_early(quantity, ledger.quantities) or is_doubted(quantity)
     ]
+
+
+def _too_early(quantity: Quantity, before: Quantity, notation: Notation) -> Finding:
+    """A size that was measured before the work that makes it."""
+    meant: Patch = {f"measured.{quantity.id}": None, f"measured.{before.id}": quantity.measured}
+    return finding(
+        "measured.early",
+        quantity.id,
+        notation,
+        station=quantity.station,
+        label=quantity.label,
+        measured=quantity.shown,
+        computed=quantity.computed_shown,
+        before=before.state,
+        state=quantity.state,
+        actions=(Action(f"It was measured {before.state}", meant),),
+    )
 
 
 def as_measured(drawings: Sequence[Drawing], ledger: Ledger) -> tuple[Drawing, ...]:

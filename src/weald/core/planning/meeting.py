@@ -82,7 +82,7 @@ def _pieces(here: Plan, there: Plan, notation: Notation) -> str:
 def _is_other(piece: Piece, other: Piece | None, notation: Notation) -> bool:
     return other is None or any(
         abs(one - two) >= notation.least_told
-        for one, two in ((piece.width, other.width), (piece.height, other.height))
+        for one, two in ((piece.cut_width, other.cut_width), (piece.cut_height, other.cut_height))
     )
 
 

@@ -4,6 +4,7 @@ from weald.core.block.ends import both_ends
 from weald.core.block.plates import stands_out
 from weald.core.block.textblock import out_of_square
 from weald.core.job.spec import JobSpec
+from weald.core.quantities import SizeState
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_back import rounded
 from weald.core.stations.block_plan import BlockPlan, Treatment
@@ -60,9 +61,12 @@ def reckon(
 
 def _reckon_height(spec: JobSpec, ledger: Ledger) -> Mm:
     """Enter the block's height: the trimmed leaf's, or what is left of leaves measured before trimming."""
-    if "leaf.untrimmed_height" not in spec.measured:
-        return ledger.reckon("block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height")
     trim = spec.leaf.trim
+    state = _state(trim.head, trim.tail)
+    if "leaf.untrimmed_height" not in spec.measured:
+        return ledger.reckon(
+            "block.height", spec.leaf.height, "the trimmed leaf", entry="leaf.height", state=state
+        )
     return ledger.reckon(
         "block.height",
         ledger.value("leaf.untrimmed_height") - trim.head - trim.tail,
@@ -73,12 +77,17 @@ def _reckon_height(spec: JobSpec, ledger: Ledger) -> Mm:
             "tail": ledger.entry("tail trim", trim.tail, "leaf.trim.tail"),
         },
         rule="of leaves that were measured as they lie there",
+        state=state,
     )
+
+
+def _state(*trims: Mm) -> SizeState:
+    return "trimmed" if any(trims) else "untrimmed"
 
 
 def _reckon_width(spec: JobSpec, ledger: Ledger) -> Mm:
     """Enter the block's width: that of the trimmed leaf, and what leaves on guards stand out beyond it."""
-    plates, width = spec.extras.plates, spec.leaf.width
+    plates, width, state = spec.extras.plates, spec.leaf.width, _state(spec.leaf.trim.fore_edge)
     out = 0.0
     if plates and not plates.cut_back:
         out = max((stands_out(each, width) for each in plates.plates), default=0.0)
@@ -92,13 +101,14 @@ def _reckon_width(spec: JobSpec, ledger: Ledger) -> Mm:
                 "trim": ledger.entry("fore-edge trim", spec.leaf.trim.fore_edge, "leaf.trim.fore_edge"),
             },
             rule="of leaves that were measured as they lie there",
+            state=state,
         )
     if not out:
-        return ledger.reckon("block.width", width, "the trimmed leaf", entry="leaf.width")
+        return ledger.reckon("block.width", width, "the trimmed leaf", entry="leaf.width", state=state)
     leaf = ledger.entry("the trimmed leaf", width, "leaf.width")
     beyond = ledger.entry("leaves on guards stand out", out, "extras.plates.cut_back")
     terms = {"leaf": leaf, "out": beyond}
-    return ledger.reckon("block.width", width + out, "{leaf} + {out}", terms)
+    return ledger.reckon("block.width", width + out, "{leaf} + {out}", terms, state=state)
 
 
 def _reckon_diagonals(spec: JobSpec, height: Mm, width: Mm, ledger: Ledger) -> None:
@@ -109,6 +119,7 @@ def _reckon_diagonals(spec: JobSpec, height: Mm, width: Mm, ledger: Ledger) -> N
         "√({height}² + {width}²)",
         {"height": ledger.ref("block.height"), "width": ledger.ref("block.width")},
         rule="of a square block, from corner to corner either way",
+        state=_state(spec.leaf.trim.head, spec.leaf.trim.tail, spec.leaf.trim.fore_edge),
     )
     if one and other:
         ledger.reckon(

@@ -256,7 +256,8 @@ def _measured(job: Job, author: User, what: Happening, made: Plan) -> _Kept:
     spec = read_spec({**kept, "measured": measured}, notation)
     after = plan(spec, notation, drawn=())
     if not what.insist:
-        mind_measurement(next(each for each in after.quantities if each.id == what.quantity), notation)
+        reckoned = {each.id: each for each in after.quantities}
+        mind_measurement(reckoned[what.quantity], reckoned, notation)
     save_job(job, job.version, author, spec)
     job.refresh_from_db()
     label = QUANTITIES[what.quantity].label

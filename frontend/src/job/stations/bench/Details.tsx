@@ -9,6 +9,7 @@ import { AddPicture } from "../record/AddPicture";
 import { FromStock } from "./FromStock";
 import { MeasureField } from "./MeasureField";
 import { OperationTimes } from "./OperationTimes";
+import { newOwnId } from "./OwnOperations";
 import type { Tell } from "./useBench";
 import { useLayReady } from "./useLayReady";
 
@@ -106,6 +107,7 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
         {operation.troubles.map((trouble) => (
           <li key={trouble.shows}>
             <strong>{trouble.shows}.</strong> {trouble.remedy}
+            {trouble.minutes > 0 && <AsStep trouble={trouble} operation={operation} />}
           </li>
         ))}
       </Part>
@@ -121,6 +123,36 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
         </p>
       )}
     </>
+  );
+}
+
+/** What puts it right becomes a step of its own, so that its time is told and planned for. */
+function AsStep({
+  trouble,
+  operation,
+}: {
+  trouble: Operation["troubles"][number];
+  operation: Operation;
+}) {
+  const session = useSession();
+  const own = useSnapshot().draft.bench?.own ?? [];
+  if (own.some((each) => each.title === trouble.shows && each.after === operation.id)) return null;
+  const step = {
+    id: newOwnId(),
+    title: trouble.shows,
+    why: trouble.remedy,
+    after: operation.id,
+    minutes: trouble.minutes,
+    wait: trouble.wait,
+    work: operation.work,
+  };
+  return (
+    <ForBinders>
+      {" "}
+      <Button changes kind="quiet" onClick={() => session.set("bench.own", [...own, step])}>
+        {t("bench.addAsStep")}
+      </Button>
+    </ForBinders>
   );
 }
 
@@ -144,6 +176,7 @@ function PiecesToCut({ operation, cut, tell }: Pick<OpenOperation, "operation" |
         >
           <span>
             {words}
+            {piece.finished && <span className="text-faded">, {piece.finished}</span>}
             {known?.shown && (
               <span className="text-faded"> {t("bench.cutTo", { size: known.shown })}</span>
             )}

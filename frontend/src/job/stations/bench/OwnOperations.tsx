@@ -7,6 +7,8 @@ import type { Draft } from "../../paths";
 
 type Own = NonNullable<NonNullable<Draft["bench"]>["own"]>[number];
 
+export const newOwnId = () => `own_${Date.now().toString(36)}`;
+
 export function OwnOperations() {
   const session = useSession();
   const { draft, plan, errors } = useSnapshot();
@@ -76,7 +78,7 @@ export function OwnOperations() {
           change([
             ...own,
             {
-              id: `own_${Date.now().toString(36)}`,
+              id: newOwnId(),
               title: t("bench.newOwn"),
               after: places.at(-1)?.[0] ?? "stock_out",
             },

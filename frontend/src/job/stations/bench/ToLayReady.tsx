@@ -34,6 +34,7 @@ export function ToLayReady({ plan }: { plan: Plan }) {
             {materials.map((each) => (
               <li key={each.piece}>
                 {t("bench.piece", { count: each.count, label: each.label, shown: each.shown })}
+                {each.finished && <span className="text-faded">, {each.finished}</span>}
                 <FromStock material={each} />
               </li>
             ))}

@@ -108,7 +108,10 @@ function PieceRow({ piece, onChoose }: { piece: Piece; onChoose: () => void }) {
         {piece.count}
         {piece.spare > 0 && <span className="text-faded"> + {piece.spare}</span>}
       </td>
-      <td className="py-1 pr-3 whitespace-nowrap">{piece.shown}</td>
+      <td className="py-1 pr-3">
+        <span className="whitespace-nowrap">{piece.shown}</span>
+        <span className="block text-faded">{piece.finished}</span>
+      </td>
       <td className="py-1 pr-3 whitespace-nowrap">
         <GrainMark grain={piece.grain === "any" ? null : piece.grain} /> {piece.needs}
       </td>

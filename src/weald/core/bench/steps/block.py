@@ -247,7 +247,9 @@ BLOCK = (
         danger="hammer",
         troubles=(
             Trouble("It falls back", "The glue was too wet: hold it in the press, and round again at tacky."),
-            Trouble("The glue cracks", "It has set: damp the spine or warm it, wait until it gives, go on."),
+            Trouble(
+                "The glue cracks", "It has set: damp the spine or warm it until it gives, go on.", minutes=15
+            ),
         ),
         drawing="block.tail",
     ),
@@ -423,7 +425,9 @@ BLOCK = (
             "block.diagonal",
         ),
         looks=("Thickness at head, middle and tail alike.",),
-        troubles=(Trouble("Other than reckoned", "Enter what you measured: boards and cover follow."),),
+        troubles=(
+            Trouble("Other than reckoned", "Enter what you measured: boards and cover follow.", minutes=0),
+        ),
         drawing="block.tail",
     ),
 )

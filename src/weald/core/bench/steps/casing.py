@@ -12,7 +12,7 @@ from weald.core.job.lying import Fact
 def _pressed(book: Book) -> Pause | None:
     """What is done to the joint before the book dries, by school."""
     school = book.spec.bench.pressing
-    if school == "weight":
+    if school in ("weight", "rods"):
         return None
     if school == "hour":
         return Pause(
@@ -37,13 +37,43 @@ def _casing_moves(book: Book) -> Iterator[str]:
     yield "A waste sheet between paste-down and fly-leaf."
     if book.mulled or book.on_supports:
         yield "Mull and slips pasted down first, drawn straight across."
-    yield "The paste-down from the spine outwards, edges last; the spine of the block free of glue."
-    yield "The waste sheet away; the block pushed home against the spine; the board brought down on it."
-    yield "Squares looked at on three sides, then the book turned and the other side done."
-    if book.spec.bench.pressing == "bricks":
-        yield "Between boards, the weight of your body on it for two minutes; then bricks on all corners."
+    yield _glued_side(book)
+    if book.spec.bench.seated == "touched":
+        yield "A touch of glue along both edges of the spine: it holds the block while the sides are laid."
+        yield "The waste sheet away; the block set down on its squares; the board brought down on it."
     else:
-        yield "The joint set from outside with a folder, or with rods or edged boards."
+        yield "The waste sheet away; the block pushed home against the spine; the board brought down on it."
+    yield "Squares looked at on three sides, then the book turned and the other side done."
+    yield _JOINT_SET[book.spec.bench.pressing]
+
+
+def _glued_side(book: Book) -> str:
+    """How far a paste-down is glued, by school and by what it is glued with."""
+    if not book.facts("paste_down").moves[1]:
+        return "No water, no growth, no lifting again: the backing drawn off from the joint outwards."
+    dry = book.spec.endpapers.dry_strip
+    if not dry:
+        return "The paste-down pasted whole, from the spine outwards, edges last; worked into the joint."
+    strip = book.notation.limit(dry)
+    return f"The paste-down from the spine outwards, edges last; {strip} at the joint left dry."
+
+
+_JOINT_SET = {
+    "nip": "The joint set from outside with a folder, or with edged boards.",
+    "hour": "The joint set from outside with a folder, or with edged boards.",
+    "weight": "The joint set from outside with a folder, or with edged boards.",
+    "rods": "A rod in each joint, packing as thick as the rod stands out behind it, then boards and weights.",
+    "bricks": "Between boards, the weight of your body on it for two minutes; then bricks on all corners.",
+}
+"""By how it is pressed."""
+
+
+def _placing_moves(book: Book) -> Iterator[str]:
+    if book.spec.bench.placed == "front":
+        yield "By the creases: the front first, squared to head and fore-edge; then spine and back."
+    else:
+        yield "By the creases: the spine first, then front and back, each drawn over without pulling."
+    yield "Sides compared at the fore-edge before the glue takes."
 
 
 def _all_together(book: Book) -> tuple[Fact, ...]:
@@ -187,7 +217,7 @@ CASING = (
     Step(
         "glue_into_cover",
         "Glue the block into its cover",
-        "Placed by the creases: the spine first, then the front, then the back.",
+        "Placed by its creases, never by eye.",
         "book",
         "covering",
         needs=("cover_cut",),
@@ -200,6 +230,7 @@ CASING = (
         wait=lambda book: Pause(
             "under_weight", "The cover does not slide on the spine.", joint="spine", until="handled", floor=60
         ),
+        moves=_placing_moves,
         looks=("The block square in its cover, no leaf caught.",),
         measures=("spine_board.width",),
         formerly=("sew_into_cover",),
@@ -245,14 +276,18 @@ CASING = (
         looks=("Squares alike at head and tail, front and back; the joint lies in its groove.",),
         measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width"),
         troubles=(
-            Trouble("It does not fit", "At the station Boards & cover, “Does not fit” says how to go on."),
+            Trouble(
+                "It does not fit",
+                "At the station Boards & cover, “Does not fit” says how to go on.",
+                minutes=0,
+            ),
         ),
         drawing="case.closed",
     ),
     Step(
         "case_in",
         "Case in: one side, then the other",
-        "Mull and slips first, the paste-down from the spine outwards, the joint left dry; without a pause.",
+        "Mull and slips first, the paste-down from the spine outwards; without a pause.",
         "book",
         "casing",
         needs=(
@@ -272,7 +307,7 @@ CASING = (
         ),
         when=lambda book: pasted(book) and cased(book),
         tools=("brush", "waste sheets", "release sheets", "pressing boards"),
-        glue=(("paste_down", "each paste-down, a strip at the joint left dry"),),
+        glue=(("paste_down", "each paste-down"),),
         rate=15.0,
         people=lifting,
         whole=True,
@@ -297,7 +332,7 @@ CASING = (
     Step(
         "paste_down",
         "Put the paste-downs down",
-        "One side, then the other, a strip at the joint left dry; the board has its joint already.",
+        "One side, then the other; the board has its joint already.",
         "book",
         "casing",
         needs=("book_covered",),
@@ -305,7 +340,7 @@ CASING = (
         makes=("pastedowns_down",),
         when=lambda book: pasted(book) and not cased(book),
         tools=("brush", "waste sheets", "release sheets", "bone folder"),
-        glue=(("paste_down", "each paste-down, a strip at the joint left dry"),),
+        glue=(("paste_down", "each paste-down"),),
         rate=15.0,
         people=lifting,
         whole=True,
@@ -320,6 +355,7 @@ CASING = (
                 until="handled",
             )
         ),
+        moves=lambda book: (_glued_side(book),),
         looks=("The paste-down clear of the board's edges, and well down in the joint.",),
         measures=("pastedown.growth",),
         drawing="bench.casing_in",
@@ -376,7 +412,7 @@ CASING = (
         rate=5.0,
         places=("shears",),
         looks=("No step at head, tail or fore-edge.",),
-        measures=("block.height", "block.width"),
+        measures=("block.height", "block.width", "block.diagonal"),
         danger="blade",
     ),
     Step(

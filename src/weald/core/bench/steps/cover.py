@@ -1,50 +1,23 @@
-"""Boards and covers: cut, laminated, made up into a case, or laced on and covered."""
+"""Coverings: cut, pared, made up into a case, or drawn over boards and book."""
 
 from collections.abc import Iterator
 
 from weald.core.bench.step import Pause, Step, lifting
-from weald.core.bench.steps.of_book import cased
+from weald.core.bench.steps.of_book import before_boards, cased, printed
 from weald.core.book.book import Book
-from weald.core.book.operation import Trouble
+from weald.core.book.operation import Minutes, Trouble
 from weald.core.job.lying import Fact
-
-
-def _before_boards(book: Book) -> tuple[Fact, ...]:
-    return ("stock_seen", "block_measured", "trial_made")
+from weald.core.units import Mm
 
 
 def _before_cover(book: Book) -> tuple[Fact, ...]:
     """Cut with the block measured, and with its boards there where they are on it."""
     on: tuple[Fact, ...] = ("boards_on", "boards_laminated") if book.structure.in_shoulders else ()
-    return (*_before_boards(book), *on)
-
-
-def _covering(book: Book) -> tuple[Fact, ...]:
-    """What ends work on bare boards; those closed over frayed cords are bare on the block yet."""
-    on: tuple[Fact, ...] = () if book.structure.attachment == "frayed" else ("boards_on",)
-    return ("case_made", "book_covered", "boards_covered", *on)
+    return (*before_boards(book), *on)
 
 
 def _of_leather(book: Book) -> bool:
     return book.leather
-
-
-def _before_trial(book: Book) -> tuple[Fact, ...]:
-    return () if book.structure.held == "stitched" else ("block_measured",)
-
-
-def _before_joining(book: Book) -> tuple[Fact, ...]:
-    """All that is done to loose boards; over frayed cords the outer ones are glued on afterwards."""
-    found: tuple[Fact, ...] = ("boards_fit", "block_backed", "block_lined")
-    if book.structure.attachment == "frayed":
-        return found
-    return (*found, "boards_laminated", "boards_bevelled", "boards_layered")
-
-
-def _joined(book: Book) -> tuple[Fact, ...]:
-    """A flange of mull joins without supports; what is fanned out has to be there."""
-    fanned: tuple[Fact, ...] = ("supports_none",) if book.structure.attachment == "frayed" else ()
-    return ("book_covered", *fanned)
 
 
 def _case_moves(book: Book) -> Iterator[str]:
@@ -53,8 +26,12 @@ def _case_moves(book: Book) -> Iterator[str]:
     film, quick = not joint.moves[1], joint.moves[1] < 3
     whole = book.structure.covering(book.spec) in ("full",)
     yield "Lines or a gauge on the wrong side of the covering: the boards stand by them, not by eye."
+    large = max((max(piece.width, piece.height) for piece in book.taken(("cover",))), default=0.0)
     if film:
-        yield "The backing drawn off from one edge, the film rolled down behind it: there is no second try."
+        yield "The backing slit along both joints: what lies under the boards drawn off first, the gaps last."
+        yield "Rolled down behind the backing from one edge: there is no second try."
+    elif whole and large > _TOO_LARGE:
+        yield "Too large to handle wet: glue the boards, not the covering, and lay them on it one by one."
     elif whole:
         yield "Glue from the middle outwards; the first board laid on its line, turned over and boned."
     else:
@@ -72,6 +49,8 @@ def _case_moves(book: Book) -> Iterator[str]:
     yield "At the joint the cloth is driven in before the turn-in is pressed down; corners pinched."
     if not whole:
         yield "The sides last, lapping the spine piece by {mm:2–3}."
+    if book.art is not None:
+        yield "Glue thin and even on a print: what is wet shows through. Sides compared before it takes."
     yield "Boned into the joints through paper; front and upwards marked inside in pencil."
 
 
@@ -89,148 +68,42 @@ def _covering_moves(book: Book) -> Iterator[str]:
         yield "Corners cut and pinched, fore-edges turned in, joints boned."
 
 
-def _lacing_moves(book: Book) -> Iterator[str]:
-    yield "Slips frayed, pasted to points and left to dry."
-    yield "Holes at {lacing.first} and {lacing.second} from the spine edge; a channel from edge to hole."
-    yield "In from outside, across, and out again; pasted, drawn tight, and cut short."
-    yield "Hammered flat on an iron, from inside and outside."
-
-
-def _kept_flat(book: Book) -> Pause:
-    """Boards glued on boards, until the water has left both."""
-    return Pause(
-        "under_weight",
-        "It does not bow when it is let out.",
-        "Let out damp, it warps.",
-        joint="boards",
-        holds=("weights",),
-        floor=480,
-    )
-
-
+_TOO_LARGE: Mm = 700.0
+"""A covering longer than this, once wet, is more than a pair of hands turns over."""
 _INFILLS = ("infill", "infill_back", "infill_inside", "infill_inside_back")
+
+
+def _case_takes(book: Book) -> Minutes:
+    """A whole cover, or more for each piece that is laid on by itself, and for corners."""
+    sides = 5.0 if book.has("side") else 0.0
+    return 25.0 + sides + (8.0 if book.has("corner") else 0.0)
+
+
+def _covering_takes(book: Book) -> Minutes:
+    """An hour, each band nipped up, and corners that are pieces by themselves."""
+    bands = book.spec.binding.bands.count if book.structure.banded else 0
+    return 60.0 + 3.0 * bands + (8.0 if book.has("corner") else 0.0)
 
 
 COVER = (
     Step(
-        "trial",
-        "Try it on scrap first, at full size",
-        "What cannot be bought again is not what one learns on.",
+        "look_over_print",
+        "Look the printed cover over",
+        "Ink that is not dry marks, and a print that was scaled fits no board.",
         "cover",
         "boards",
-        follows=_before_trial,
-        bars=("boards_cut", "cover_cut", "cover_round"),
-        makes=("trial_made",),
-        when=lambda book: book.spec.bench.trial or book.has("old_panel", "old_spine"),
-        fixed=25,
-        looks=("The trial lies as the book is meant to lie.",),
-    ),
-    Step(
-        "trim_old_panels",
-        "Trim the panels of the old cover",
-        "Squared to what they are laid on, and kept flat until then.",
-        "cover",
-        "boards",
-        follows=("block_measured",),
-        bars=("old_cover_on",),
-        makes=("old_panels_trimmed",),
-        when=lambda book: book.has("old_panel", "old_spine"),
-        pieces=("old_panel", "old_spine"),
-        tools=("knife", "steel rule"),
-        rate=10.0,
-        measures=("panel.width", "panel.height", "panel.spine"),
-        danger="blade",
-        formerly=("lift_old_cover",),
-    ),
-    Step(
-        "cut_boards",
-        "Cut the boards",
-        "From the block as it was measured, not as it was planned.",
-        "cover",
-        "boards",
-        follows=_before_boards,
-        bars=(
-            "case_made",
-            "boards_on",
+        follows=before_boards,
+        bars=("cover_cut",),
+        makes=("print_looked_over",),
+        when=printed,
+        tools=("steel rule",),
+        fixed=5,
+        rate=2.0,
+        looks=(
+            "Marks on all four sides, and the artwork at full size.",
+            "Dry to a finger; what runs when it is wet is fixed or laminated before it is glued.",
         ),
-        makes=("boards_cut",),
-        when=lambda book: book.has(
-            "board", "thin_board", "spine_board", "spacer", "spine_inlay", "joining_strip"
-        ),
-        pieces=("board", "thin_board", "spine_board", "spacer", "spine_inlay", "joining_strip"),
-        tools=("knife or board shears", "steel rule", "square"),
-        rate=10.0,
-        places=("shears",),
-        looks=("Both boards laid on the block: squares alike on three sides, corners true.",),
-        measures=(
-            "board.width",
-            "board.height",
-            "board.thickness",
-            "spine_board.width",
-            "spine_board.thickness",
-            "strip.width",
-        ),
-        danger="blade",
-        troubles=(
-            Trouble("A board too small", "Cut it anew; a board is not made larger. Use it for another book."),
-        ),
-        drawing="pieces.all",
-    ),
-    Step(
-        "offer_boards",
-        "Offer the boards up, dry",
-        "Before any glue or lacing: what does not fit now can still be cut.",
-        "cover",
-        "boards",
-        needs=("boards_cut",),
-        follows=("block_backed", "block_measured"),
-        bars=("boards_on", "boards_laminated", "boards_bevelled"),
-        makes=("boards_fit",),
-        when=lambda book: book.structure.in_shoulders,
-        fixed=3,
-        looks=("Each board home in its shoulder: squares alike on three sides, front and back.",),
-        measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width"),
-        troubles=(
-            Trouble("It does not fit", "At the station Boards & cover, “Does not fit” says how to go on."),
-        ),
-        drawing="case.closed",
-        formerly=("offer_up",),
-    ),
-    Step(
-        "join_case_boards",
-        "Join the boards to the spine",
-        "On their strip, trued along a straight edge: from here on the case has its width.",
-        "cover",
-        "boards",
-        needs=("boards_cut",),
-        bars=("case_made",),
-        makes=("case_joined",),
-        when=lambda book: cased(book) and book.has("joining_strip"),
-        tools=("brush", "gauge", "straight edge"),
-        glue=(("boards", "the strip"),),
-        rate=10.0,
-        wait=lambda book: Pause(
-            "under_weight", "Flat, and no longer cool to the touch.", joint="boards", until="handled"
-        ),
-        looks=("Both joints of one width from head to tail, tails on one line.",),
-    ),
-    Step(
-        "laminate",
-        "Glue thick and thin boards together",
-        "At the fore-edge only: the split stays dry for the flange.",
-        "cover",
-        "boards",
-        needs=("boards_cut",),
-        bars=("boards_on",),
-        makes=("boards_laminated",),
-        when=lambda book: book.structure.laminated and book.structure.attachment != "frayed",
-        tools=("brush", "pressing boards"),
-        glue=(("boards", "the whole of the thick board, but for its split"),),
-        rate=12.0,
-        places=("nipping_press",),
-        wait=_kept_flat,
-        measures=("split.depth",),
-        danger="press",
+        measures=("title.length", "title.capital", "volume.capital", "finish.width"),
     ),
     Step(
         "cut_cover",
@@ -294,6 +167,7 @@ COVER = (
         follows=(
             "cover_pared",
             "case_joined",
+            "boards_to_size",
             "boards_layered",
             "boards_bevelled",
         ),
@@ -302,7 +176,7 @@ COVER = (
         pieces=_INFILLS,
         tools=("brush", "gauge", "bone folder", "shears"),
         glue=(("case", "the wrong side of the covering"),),
-        rate=25.0,
+        rate=_case_takes,
         people=lifting,
         whole=True,
         wait=lambda book: Pause(
@@ -350,108 +224,6 @@ COVER = (
         measures=("slit.length", "spine_board.width"),
         danger="blade",
         drawing="case.flat",
-    ),
-    Step(
-        "lace_on",
-        "Lace the boards on",
-        "Cords frayed and pasted to points; down the shoulder, through the board, and back.",
-        "cover",
-        "sewing",
-        needs=(
-            "boards_cut",
-            "block_sewn",
-        ),
-        follows=(
-            "boards_fit",
-            "block_backed",
-            "boards_bevelled",
-            "boards_layered",
-        ),
-        bars=("supports_none", "book_covered"),
-        makes=("boards_on",),
-        when=lambda book: book.structure.attachment == "laced",
-        tools=("awl", "hammer", "iron"),
-        glue=(("boards", "the frayed ends of the cords"),),
-        rate=60.0,
-        wait=lambda book: Pause(
-            "under_weight",
-            "The slips lie flat and hard.",
-            joint="boards",
-            holds=("nipping_press",),
-            floor=480,
-        ),
-        moves=_lacing_moves,
-        looks=("Each board flush with its shoulder, and opening square.",),
-        measures=("lacing.first", "lacing.second"),
-        danger="needle",
-        drawing="bench.support_path",
-    ),
-    Step(
-        "join_boards",
-        "Fasten the boards to the block",
-        "Flange or cords on their board, each pushed home into its shoulder.",
-        "cover",
-        "boards",
-        needs=(
-            "boards_cut",
-            "block_sewn",
-        ),
-        follows=_before_joining,
-        bars=_joined,
-        makes=("boards_on",),
-        when=lambda book: book.structure.in_shoulders and book.structure.attachment != "laced",
-        tools=("brush", "pressing boards"),
-        glue=(("boards", "the supports, and the board where they lie"),),
-        rate=20.0,
-        places=("nipping_press",),
-        wait=lambda book: Pause(
-            "under_weight",
-            "The boards open square and do not spring.",
-            joint="boards",
-            holds=("nipping_press",),
-        ),
-        looks=("Each board flush with its shoulder, squares alike on both sides.",),
-        danger="press",
-        drawing="bench.support_path",
-    ),
-    Step(
-        "close_boards",
-        "Glue the outer boards on over the cords",
-        "Once the cords are stuck and dry: nothing slides between boards that are glued together.",
-        "cover",
-        "boards",
-        needs=("boards_on",),
-        bars=("book_covered",),
-        makes=("boards_laminated",),
-        when=lambda book: book.structure.laminated and book.structure.attachment == "frayed",
-        tools=("brush", "pressing boards"),
-        glue=(("boards", "the whole of the outer board"),),
-        rate=12.0,
-        places=("nipping_press",),
-        wait=_kept_flat,
-        looks=("Both layers flush all round: what stands over is cut when it is dry.",),
-        measures=("split.depth",),
-        danger="press",
-        formerly=("laminate",),
-    ),
-    Step(
-        "trim_in_boards",
-        "Trim in boards",
-        "Boards ploughed with the block, by your school: head, then tail, each slid one square.",
-        "cover",
-        "block",
-        needs=("boards_on",),
-        bars=(
-            "book_covered",
-            "bands_on",
-        ),
-        makes=("edges_in_boards",),
-        when=lambda book: book.spec.block.trimming == "in_boards" and book.structure.attachment == "laced",
-        tools=("plough", "waste boards"),
-        rate=20.0,
-        places=("plough",),
-        measures=("block.height", "block.width"),
-        danger="blade",
     ),
     Step(
         "cover_boards",
@@ -524,7 +296,7 @@ COVER = (
         glue=(
             ("case", "the wrong side of the covering; leather twice, left to soak folded on itself between"),
         ),
-        rate=75.0,
+        rate=_covering_takes,
         people=lifting,
         whole=True,
         wait=lambda book: Pause(
@@ -539,43 +311,5 @@ COVER = (
         danger="blade",
         troubles=(Trouble("It dries while you work", "A damp sponge on the outside, and paste again."),),
         drawing="case.flat",
-    ),
-    Step(
-        "layer_panels",
-        "Glue the layers round the panels on",
-        "Their windows cut first, with the panels laid in: board, layer and panel are one height.",
-        "cover",
-        "boards",
-        needs=("boards_cut",),
-        follows=("boards_laminated",),
-        bars=_covering,
-        makes=("boards_layered",),
-        pieces=("panel_layer", "panel_layer_back"),
-        when=lambda book: book.has("panel_layer"),
-        tools=("knife", "steel rule", "brush"),
-        glue=(("boards", "the whole of each layer"),),
-        rate=20.0,
-        wait=lambda book: Pause("under_weight", "Flat and dry.", joint="boards", holds=("weights",)),
-        looks=("The panel drops in, with the covering's thickness free all round.",),
-        danger="blade",
-    ),
-    Step(
-        "bevel_boards",
-        "Bevel the boards",
-        "Filed or planed along a line, then sanded; before anything is glued on them.",
-        "cover",
-        "boards",
-        needs=("boards_cut",),
-        follows=(
-            "boards_laminated",
-            "boards_layered",
-        ),
-        bars=_covering,
-        makes=("boards_bevelled",),
-        when=lambda book: book.spec.extras.bevels is not None and book.structure.boards,
-        tools=("file or plane", "sanding block", "pencil"),
-        rate=25.0,
-        looks=("The slope {bevel.slope} wide, {bevel.edge} left of the edge, alike on both boards.",),
-        danger="blade",
     ),
 )

@@ -1,6 +1,7 @@
 """What is done to the bound book: lettering, tooling, labels; what is made round it; the last look."""
 
-from weald.core.bench.step import Step
+from weald.core.bench.step import Pause, Step
+from weald.core.bench.steps.of_book import printed
 from weald.core.book.book import Book
 from weald.core.job.lying import ALL_FACTS, Fact
 
@@ -26,7 +27,52 @@ _BOUND: tuple[Fact, ...] = (
 )
 _FINISHED: tuple[Fact, ...] = (*_BOUND, "book_lettered", "book_tooled", "labels_on", "panels_in")
 
+
+def _by_hand(book: Book) -> bool:
+    """Whether anything is lettered by hand: what is printed with its cover is lettered already."""
+    return book.finish is not None and book.finish.title is not None and not printed(book)
+
+
+def _here(book: Book) -> bool:
+    return book.spec.finish.by == "here"
+
+
+def _away(book: Book) -> Pause:
+    minutes = 24.0 * 60 * book.spec.finish.away
+    return Pause("away", "It is back, and looked at before it is paid for.", minutes=(minutes, minutes))
+
+
 FINISHING = (
+    Step(
+        "trial_lettering",
+        "Try the lettering first, on an offcut of the cover",
+        "On what the book is covered in, at the size it will have: gold cannot be taken off again.",
+        "book",
+        "lettering",
+        follows=_BOUND,
+        bars=("book_lettered", "book_tooled"),
+        makes=("lettering_tried",),
+        when=lambda book: book.spec.bench.trial_lettering and _here(book) and _by_hand(book),
+        fixed=30,
+        looks=("Every letter whole, of one depth, its gold bright and its edges sharp.",),
+        danger="heat",
+    ),
+    Step(
+        "send_out",
+        "Send it out to be lettered",
+        "Packed between boards, with the words written out as they are to stand, and a drawing of where.",
+        "book",
+        None,
+        follows=_BOUND,
+        makes=("book_lettered",),
+        when=lambda book: not _here(book) and _by_hand(book),
+        fixed=20,
+        whole=True,
+        wait=_away,
+        looks=("The words spelt as they were written, in the middle of the spine.",),
+        measures=("finish.width",),
+        drawing="finish.spine",
+    ),
     Step(
         "letter",
         "Letter the spine",
@@ -35,7 +81,7 @@ FINISHING = (
         "lettering",
         follows=_BOUND,
         makes=("book_lettered",),
-        when=lambda book: book.finish is not None and book.finish.title is not None,
+        when=lambda book: _here(book) and _by_hand(book),
         tools=("type or tools", "foil", "offcut"),
         fixed=15,
         rate=15.0,
@@ -123,7 +169,7 @@ FINISHING = (
         "By the book as it is now: measured over its covering, at head and tail.",
         "book",
         "covering",
-        follows=_FINISHED,
+        follows=(*_FINISHED, "jacket_on"),
         makes=("slipcase_made",),
         pieces=(
             "slipcase_side",
@@ -157,7 +203,7 @@ FINISHING = (
         "before the next is cut.",
         "book",
         "covering",
-        follows=_FINISHED,
+        follows=(*_FINISHED, "jacket_on"),
         makes=("box_made",),
         pieces=(
             *(

@@ -1,5 +1,6 @@
 """What several steps ask of a book."""
 
+from weald.core.bench.step import Pause
 from weald.core.book.book import Book
 from weald.core.job.lying import Fact
 
@@ -34,3 +35,26 @@ def pasted(book: Book) -> bool:
 def shut(book: Book) -> bool:
     """Whether its paste-downs dry with the book shut."""
     return pasted(book) and (cased(book) or book.spec.bench.paste_downs == "shut")
+
+
+def printed(book: Book) -> bool:
+    """Whether its cover comes printed, title and all: with artwork, or printed by what it is."""
+    art = book.art
+    return art is not None and bool(art.artwork or (book.structure.printed and book.structure.boards))
+
+
+def before_boards(book: Book) -> tuple[Fact, ...]:
+    """What has been seen, measured and tried before anything is cut for the cover."""
+    return ("stock_seen", "block_measured", "trial_made")
+
+
+def kept_flat(book: Book) -> Pause:
+    """Boards glued on boards, until the water has left both."""
+    return Pause(
+        "under_weight",
+        "It does not bow when it is let out.",
+        "Let out damp, it warps.",
+        joint="boards",
+        holds=("weights",),
+        floor=480,
+    )

@@ -31,9 +31,20 @@ def _sewing_moves(book: Book) -> Iterator[str]:
     yield "The thread waxed; doubled where a {signature} is heavy."
     if book.on_supports:
         yield "Supports drawn tight and upright; their ends left {sewing.support_length} long in all."
+        if book.copies > 1:
+            yield (
+                "Volumes side by side on the same supports, twice a support's end between them; "
+                "cut apart when all are sewn."
+            )
     yield "Every {signature} set square on the last one, heads alike, before the needle goes in."
     yield "Drawn tight along the fold, never away from it; at the end a kettle stitch."
     yield "Knots laid inside a fold; tails cut to {mm:10} and laid into the groove of the kettle."
+
+
+def _piercing_moves(book: Book) -> Iterator[str]:
+    if book.treatment.method == "cords":
+        yield "Jogged to head and spine and clamped, the stations marked across all folds at once."
+        yield "Kerfs sawn as deep as a cord is thick, so that it lies in level; the kettles half as deep."
 
 
 def _tipping_moves(book: Book) -> Iterator[str]:
@@ -69,6 +80,7 @@ SEWING = (
         tools=("template", "awl", "piercing cradle"),
         rate=0.5,
         of="signature",
+        moves=_piercing_moves,
         looks=("Every hole in the fold itself, not beside it.",),
         measures=("sewing.first", "sewing.kettle", "sewing.interval"),
         danger="needle",
@@ -110,7 +122,9 @@ SEWING = (
             Trouble(
                 "Loose {signatures} in the middle", "Draw the thread along the fold, never away from it."
             ),
-            Trouble("The thread cuts the fold", "Mend the fold with a strip of thin paper before going on."),
+            Trouble(
+                "The thread cuts the fold", "Mend it with a strip of thin paper, and let it dry.", wait=60
+            ),
         ),
         drawing="block.spine",
     ),
@@ -154,7 +168,7 @@ SEWING = (
     ),
     Step(
         "weigh_down",
-        "Press the sewn block",
+        "Press the block",
         "Its thickness is measured pressed: everything that goes round it follows.",
         "block",
         "block",

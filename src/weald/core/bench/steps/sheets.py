@@ -2,7 +2,7 @@
 
 from weald.core.bench.step import Pause, Step
 from weald.core.book.book import Book
-from weald.core.book.operation import Trouble
+from weald.core.book.operation import Minutes, Trouble
 from weald.core.job.lying import Fact
 
 
@@ -40,6 +40,13 @@ def _laminated(book: Book) -> Pause | None:
     )
 
 
+def _guarding(book: Book) -> Minutes:
+    """Each guard or stub folded, each plate or map pasted to its own."""
+    strips = sum(piece.count for piece in book.taken(("guard", "stub")))
+    plates = sum(piece.count for piece in book.taken(("plate_guard", "map_guard")))
+    return 5.0 + (0.5 * strips + 3.0 * plates) / book.copies
+
+
 SHEETS = (
     Step(
         "lift_old_cover",
@@ -70,7 +77,7 @@ SHEETS = (
             "standing_open", "The spine is dry, and no longer cool to the touch.", minutes=(60, 120)
         ),
         looks=("The folds whole, and no leaf loose; first and last leaf looked at.",),
-        troubles=(Trouble("A leaf comes loose", "Tip it to its neighbour, and let it dry."),),
+        troubles=(Trouble("A leaf comes loose", "Tip it to its neighbour, and let it dry.", wait=60),),
     ),
     Step(
         "stock_out",
@@ -230,6 +237,19 @@ SHEETS = (
         danger="blade",
     ),
     Step(
+        "trial_endpapers",
+        "Try the endpapers first, on one pair",
+        "A decorated paper may run, curl or crack at its fold: one pair tells.",
+        "endpapers",
+        "sheets",
+        follows=("stock_seen",),
+        bars=("endpapers_made",),
+        makes=("endpapers_tried",),
+        when=lambda book: book.spec.bench.trial_endpapers and book.has("endpaper"),
+        fixed=20,
+        looks=("Pasted and dry it lies flat, its colour fast, its fold unbroken.",),
+    ),
+    Step(
         "make_endpapers",
         "Make the endpapers",
         "They are needed when the sewing is done, and dry flat meanwhile.",
@@ -315,7 +335,7 @@ SHEETS = (
         when=lambda book: book.has("guard", "plate_guard", "map_guard", "concertina"),
         tools=("brush", "bone folder", "waste paper"),
         fixed=10,
-        rate=20.0,
+        rate=_guarding,
         looks=("Each leaf the guard’s free width from the fold, and square to it.",),
         measures=("inserts.thickness", "plates.fore_edge", "plates.spine", "concertina.length"),
     ),
