@@ -272,6 +272,7 @@ def _operation(
         start=start,
         critical=critical,
         formerly=step.formerly,
+        implied_by=step.implied_by,
     )
 
 

@@ -89,8 +89,10 @@ class _Spell:
     finished: datetime | None = None
     early: bool = False
     ticked: dict[str, str] = field(default_factory=dict)
+    recorded: bool = False
 
     def take(self, event: Event) -> None:
+        self.recorded = True
         if event.kind == "looked":
             self.ticked[event.about] = event.found
         elif event.kind == "unlooked":
@@ -121,8 +123,19 @@ def standings(
     for event in events:
         for name in now_called.get(event.operation, ()):
             spells[name].take(event)
+    _settle_implied(operations, spells)
     by_id = {each.id: each for each in operations}
     return tuple(_standing(each, spells, by_id, now) for each in operations)
+
+
+def _settle_implied(operations: Sequence[Operation], spells: dict[str, _Spell]) -> None:
+    """What was a part of something that is done, or comes too late after it, is done with it."""
+    for each in operations:
+        if spells[each.id].recorded:
+            continue
+        ends = [spells[name].finished for name in each.implied_by if name in spells]
+        if finished := min((end for end in ends if end is not None), default=None):
+            spells[each.id].status, spells[each.id].finished = "done", finished
 
 
 def _now_called(operations: Sequence[Operation]) -> dict[str, tuple[str, ...]]:

@@ -105,6 +105,8 @@ class Step:
     :param moves: what the hands do, one after the other, as far as this book has it.
     :param drawing: the id of the one it is best done by.
     :param formerly: ids it had, or was a part of, when work on a book may have begun.
+    :param implied_by: steps of which it was a part, or after which it is too late: once one of them is done,
+        it counts as done where nothing was recorded of it.
     :param own: put in by the binder; its words are theirs, and stand as they were written.
     """
 
@@ -137,4 +139,5 @@ class Step:
     hand: str = ""
     drawing: str = ""
     formerly: tuple[str, ...] = ()
+    implied_by: tuple[str, ...] = ()
     own: bool = False

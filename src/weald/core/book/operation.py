@@ -141,7 +141,8 @@ class Operation:
     :param occupies: the ``places`` it takes, in words.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
     :param moves: what the hands do, one after the other.
-    :param formerly: what it was called, or a part of, when work on the book may have begun.
+    :param formerly: what it was called, or a part of, when work on the book may have begun; ``implied_by``
+        what says that it is done where nothing was recorded of it.
     """
 
     id: str
@@ -171,6 +172,7 @@ class Operation:
     places: tuple[Place, ...] = ()
     work: Work | None = None
     formerly: tuple[str, ...] = ()
+    implied_by: tuple[str, ...] = ()
     moves: tuple[str, ...] = ()
 
     @property

@@ -415,8 +415,8 @@ class Endpapers(Entries):
         Length,
         Field(ge=0, le=20, title="Dry strip at the joint"),
         Entry(
-            "endpapers",
-            "Left dry at the joint",
+            "schools",
+            "Paste-down left dry at the joint",
             asked=_papered,
             usual=Usual("The dry strip at the joint", 0, 8),
             part="pastedown.growth",

@@ -429,6 +429,7 @@ CASING = (
             "pastedowns_down",
             "book_dry",
         ),
+        implied_by=("last_look",),
         makes=("book_opened",),
         when=lambda book: book.several,
         fixed=3,

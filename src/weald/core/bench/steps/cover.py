@@ -94,6 +94,7 @@ COVER = (
         "boards",
         follows=before_boards,
         bars=("cover_cut",),
+        implied_by=("cut_cover",),
         makes=("print_looked_over",),
         when=printed,
         tools=("steel rule",),

@@ -132,6 +132,7 @@ FINISHING = (
         "book",
         "lettering",
         follows=_BOUND,
+        implied_by=("last_look",),
         makes=("labels_on",),
         pieces=(
             "label",

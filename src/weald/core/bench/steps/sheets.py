@@ -78,6 +78,7 @@ SHEETS = (
         ),
         looks=("The folds whole, and no leaf loose; first and last leaf looked at.",),
         troubles=(Trouble("A leaf comes loose", "Tip it to its neighbour, and let it dry.", wait=60),),
+        implied_by=("line_spine",),
     ),
     Step(
         "stock_out",
