@@ -3,16 +3,20 @@
 import re
 import uuid
 from datetime import UTC, datetime, timedelta
+from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
 from playwright.sync_api import Browser, Locator, Page, expect
 
 from tests.browser.steps import assert_accessible, go_to, is_saved, open_job, open_tab
+from tests.core.extras.made_up import merged
+from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES
 from weald.web.bench.models import BenchEvent
 from weald.web.bench.services import Happening, happened, planned_at_bench
 from weald.web.jobs.models import Job
+from weald.web.jobs.services import plain, save_job
 
 pytestmark = pytest.mark.django_db(transaction=True)
 
@@ -26,9 +30,9 @@ def begin(page: Page, operation: str, button: str) -> None:
     line(page, operation).get_by_role("button", name=button, exact=True).click()
 
 
-def work_up_to(operation: str) -> None:
-    """Let the tide tables have been worked on, all but this operation and what follows it."""
-    job, binder = Job.objects.get(title__startswith="Tide tables"), User.objects.get(username="binder")
+def work_up_to(operation: str, title: str = "Tide tables") -> None:
+    """Let a book have been worked on, all but this operation and what follows it."""
+    job, binder = Job.objects.get(title__startswith=title), User.objects.get(username="binder")
     ago = timedelta(days=2)
     for each in planned_at_bench(job, MILLIMETRES).operations:
         if each.id == operation:
@@ -259,3 +263,42 @@ def test_work_begins_where_the_book_stands(desk: Page) -> None:
     expect(steps.get_by_role("button", name="Line the spine")).to_have_count(0)
     desk.get_by_role("button", name="Back to what it begins with").click()
     expect(steps.get_by_role("button", name="Line the spine")).to_be_visible()
+
+
+@pytest.mark.parametrize(
+    ("seen", "more", "first"),
+    [
+        ("A sewn block", {}, "Lay the stock out"),
+        ("A paperback of sewn signatures", {}, "Lift the old cover off"),
+        (
+            "A sewn block",
+            {"binding": {"structure": "laced_boards"}, "block": {"trimming": "in_boards"}},
+            "Lay the stock out",
+        ),
+    ],
+    ids=["sewn", "paperback", "laced"],
+)
+def test_what_lies_there_is_worked_to_its_end(
+    desk: Page, seen: str, more: dict[str, Any], first: str
+) -> None:
+    desk.get_by_role("button", name="New job").first.click()
+    desk.get_by_role("radio", name=re.compile(f"^{seen}")).click()
+    answers = {"Title": "Brought", "Pages": "200", "Thickness, pressed": "14"}
+    answers |= {"Width, measured": "126", "Height, measured": "199", "Board thickness": "2"}
+    for label, text in answers.items():
+        desk.get_by_label(label, exact=True).fill(text)
+    desk.get_by_role("button", name="Begin the job").click()
+    desk.locator("[data-drawing]").first.wait_for()
+    job = Job.objects.get(title="Brought")
+    save_job(job, job.version, User.objects.get(username="binder"), read_spec(merged(plain(job.spec), more)))
+    desk.reload()
+    go_to(desk, "Bench")
+    expect(desk.get_by_text(f"Now: {first}")).to_be_visible()
+    work_up_to("last_look", "Brought")
+    desk.reload()
+    begin(desk, "The last look", "Start")
+    begin(desk, "The last look", "Done")
+    expect(desk.get_by_text(re.compile("^Now:"))).to_have_count(0)
+    go_to(desk, "Record")
+    open_tab(desk, "Log")
+    expect(desk.get_by_role("listitem").filter(has_text="The last look: done")).to_be_visible()

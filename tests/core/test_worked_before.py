@@ -65,3 +65,15 @@ def test_what_is_implied_can_be_taken_back() -> None:
     events.append(Event("undone", "trim_fore_edge", now))
     stands = {each.operation: each.status for each in standings(operations, events, now)}
     assert (stands["trim_fore_edge"], stands["trim_ends"]) == ("ready", "done")
+
+
+def test_a_wait_that_was_gone_on_from_is_watched_no_more() -> None:
+    operations = plan(read_spec(job_in("rounded_case")), drawn=("bench",)).operations
+    until = [each.id for each in operations]
+    until = until[: until.index("glue_up") + 1]
+    events, now = done(until)
+    tacky = next(each for each in standings(operations, events, now) if each.operation == "glue_up")
+    assert tacky.wait_least
+    events.append(Event("started", "round", now))
+    gone_on = next(each for each in standings(operations, events, now) if each.operation == "glue_up")
+    assert gone_on.wait_least is None

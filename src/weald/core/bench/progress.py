@@ -155,6 +155,8 @@ def _standing(
     held_by = tuple(name for name in operation.after if not _is_over(by_id[name], spells[name], now))
     status = "waits" if spell.status == "ready" and held_by else spell.status
     wait = operation.wait if spell.finished else None
+    if wait and _is_over(operation, spell, now) and _gone_on(operation, spells, by_id):
+        wait = None
     return Standing(
         operation.id,
         status,
@@ -167,6 +169,11 @@ def _standing(
         spell.early,
         tuple(Ticked(look, found) for look, found in spell.ticked.items()),
     )
+
+
+def _gone_on(operation: Operation, spells: dict[str, _Spell], by_id: dict[str, Operation]) -> bool:
+    """Whether something that waited for it has begun, so that nobody watches its wait any more."""
+    return any(operation.id in each.after and spells[each.id].status != "ready" for each in by_id.values())
 
 
 def _is_over(operation: Operation, spell: _Spell, now: datetime) -> bool:
