@@ -76,6 +76,21 @@ def _backing_moves(book: Book) -> Iterator[str]:
         yield "Between the supports only: a blow on a cord crushes what lies under it."
 
 
+def _trimming_moves(book: Book) -> Iterator[str]:
+    yield "Waste board behind the last leaf, level with the line; the block jogged to spine and head."
+    yield "At the plough the blade goes forward on one stroke only, a hair at a time, into the waste."
+    if book.treatment.rounded:
+        yield "Packing under the fore-edge, so that no leaf bends away from the blade."
+
+
+def _banding_moves(book: Book) -> Iterator[str]:
+    if book.spec.block.end_bands == "sewn":
+        yield "Tied down into a fold every few turns, first and last through the outer folds."
+    else:
+        yield "Glued on level with the edge, its bead towards the leaves."
+    yield "Ends cut at an angle, so that they leave no lump beside the joint."
+
+
 def _lining_moves(book: Book) -> Iterator[str]:
     if book.mulled:
         yield "Mull laid into wet glue, rubbed through, and left standing out alike on both sides."
@@ -134,6 +149,7 @@ _TRIM = Step(
     tools=("plough or guillotine", "square", "waste boards"),
     rate=8.0,
     places=("plough",),
+    moves=_trimming_moves,
     looks=("Both diagonals {block.diagonal}, alike to {mm:0.5}.",),
     measures=("block.width", "block.height", "block.diagonal"),
     danger="blade",
@@ -333,6 +349,7 @@ BLOCK = (
             "book_covered",
         ),
         makes=("bands_on",),
+        moves=_banding_moves,
         pieces=("end_band",),
         when=lambda book: book.has("end_band"),
         tools=("needle", "silk"),

@@ -106,7 +106,15 @@ BOARDS = (
             "strip.width",
         ),
         danger="blade",
-        troubles=(Trouble("A board too small", "Cut another; keep the small one for a smaller book."),),
+        troubles=(
+            Trouble("A board too small", "Cut another; keep the small one for a smaller book."),
+            Trouble(
+                "No board as thick as this",
+                "Laminate two thinner ones, or waste of one thickness, grain alike; under weight overnight.",
+                minutes=15,
+                wait=480,
+            ),
+        ),
         drawing="pieces.all",
     ),
     Step(
