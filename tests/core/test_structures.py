@@ -396,8 +396,9 @@ def test_split_boards_and_frayed_cords_by_hand() -> None:
     assert piece(made, "thin_board").thickness == 1
     # off the shoulder by 4, into a groove of 3: 2·√(2² + 3²)
     assert value(made, "joint.gap") == pytest.approx(2 * math.sqrt(13))
-    tight = job | {"binding": job["binding"] | {"french_joint": 0}}
+    tight, free = (job | {"binding": job["binding"] | {"french_joint": wide}} for wide in (2.9, 3))
     assert "split.tight" in codes(planned(tight))
+    assert "split.tight" not in codes(planned(free))
 
 
 def test_a_laced_card_case_by_hand() -> None:

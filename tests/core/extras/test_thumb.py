@@ -95,7 +95,9 @@ def test_what_does_not_go_is_said() -> None:
     assert "thumb.none" in codes(planned(cut("")))
     assert "thumb.crowded" in codes(planned(cut("1, 41, 81", column=30)))
     assert "thumb.crowded" not in codes(planned(cut("1, 41, 81", column=11)))
-    assert "thumb.deep" in codes(planned(cut("1", deep=30)))
+    # more than 0.15 of 140
+    assert "thumb.deep" in codes(planned(cut("1", deep=21.1)))
+    assert "thumb.deep" not in codes(planned(cut("1", deep=21)))
     assert {"thumb.none", "pages.beyond"} <= codes(planned(cut("301")))
     assert "thumb.wide" in codes(planned(cut("1", ends=100)))
     assert "thumb" not in planned(job_in("saddle_stitch")).extras.offered

@@ -19,7 +19,8 @@ from weald.core.units import Mm
 
 SPLIT_DEEPER: Mm = 5.0
 """The split reaches so much beyond the flange, so that nothing bunches at its bottom."""
-FRENCH = (3.0, 5.0)
+LEAST_FRENCH: Mm = 3.0
+"""From shoulder to board, so that split boards throw open: 3 to 5 mm."""
 
 
 def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledger) -> Bound:
@@ -54,7 +55,7 @@ def bind(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], ledger: Ledge
 
 
 def _mind(spec: JobSpec, notation: Notation) -> list[Finding]:
-    if spec.binding.french_joint >= FRENCH[0]:
+    if spec.binding.french_joint >= LEAST_FRENCH:
         return []
     action = Action(notation.say("Take {mm:4}"), {"binding.french_joint": 4})
     return [finding("split.tight", "binding.french_joint", notation, actions=(action,))]
