@@ -3538,7 +3538,8 @@ export interface components {
          *     :param occupies: the ``places`` it takes, in words.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
          *     :param moves: what the hands do, one after the other.
-         *     :param formerly: what it was called, or a part of, when work on the book may have begun.
+         *     :param formerly: what it was called, or a part of, when work on the book may have begun; ``implied_by``
+         *         what says that it is done where nothing was recorded of it.
          */
         Operation: {
             /** Id */
@@ -3621,6 +3622,11 @@ export interface components {
              * @default []
              */
             formerly: string[];
+            /**
+             * Implied By
+             * @default []
+             */
+            implied_by: string[];
             /**
              * Moves
              * @default []

@@ -3,24 +3,14 @@ import { t } from "../app/words";
 import { type ReactNode } from "react";
 import { Link } from "react-router";
 import type { Week } from "../api/client";
-import { clockOf, useWeek } from "../week/useWeek";
+import { clockOf } from "../week/useWeek";
 
 const MOST = 4;
 const MOST_BOOKS = 4;
 const LAST = "9999";
 
-const FRAME = "mb-5 grid min-h-24 gap-4 rounded border border-rule bg-linen p-4 md:grid-cols-3";
-
-export function AtTheBench() {
-  const week = useWeek(null, 1);
-  // its place is kept: a list that moves under the hand opens another job, or none
-  if (week.isPending)
-    return <section aria-label={t("desk.atTheBenchToday")} aria-busy className={FRAME} />;
-  if (!week.data || week.data.jobs.length === 0) return null;
-  return <Today week={week.data} />;
-}
-
-function Today({ week }: { week: Week }) {
+export function AtTheBench({ week }: { week: Week | undefined }) {
+  if (!week || week.jobs.length === 0) return null;
   const clock = clockOf(week.zone);
   const title = (job: string) => week.jobs.find((each) => each.job === job)?.title ?? "";
   const running = week.waits.filter((wait) => wait.running);
@@ -28,7 +18,10 @@ function Today({ week }: { week: Week }) {
     (one.promised ?? LAST).localeCompare(other.promised ?? LAST),
   );
   return (
-    <section aria-label={t("desk.atTheBenchToday")} className={FRAME}>
+    <section
+      aria-label={t("desk.atTheBenchToday")}
+      className="mb-5 grid gap-4 rounded border border-rule bg-linen p-4 md:grid-cols-3"
+    >
       <Part title={t("week.whatToDoNow")} empty={t("week.nothingToDo")}>
         {week.todo.slice(0, MOST).map((line) => (
           <li key={line.person}>

@@ -12,6 +12,7 @@ import { Pager } from "../parts/Pager";
 import { SearchField } from "../parts/SearchField";
 import { type Direction, SortHeader } from "../parts/SortHeader";
 import { useListParams } from "../parts/useListParams";
+import { useWeek } from "../week/useWeek";
 import { AtTheBench } from "./AtTheBench";
 import { ImportButton, NewJob } from "./NewJob";
 import { Rename } from "./Rename";
@@ -30,6 +31,7 @@ export default function Desk() {
   const [renaming, setRenaming] = useState<JobRow | null>(null);
   const states = useOptions<JobState>("job.state");
   const verb = useDeskVerb();
+  const today = useWeek(null, 1);
 
   const jobs = useQuery({
     queryKey: ["jobs", { search, archived, state, sort, page }],
@@ -46,7 +48,7 @@ export default function Desk() {
   const nothing = jobs.data?.count === 0;
   const filtered = search !== "" || state !== undefined || archived;
   return (
-    <main className="mx-auto w-full max-w-6xl p-5">
+    <main className="mx-auto w-full max-w-6xl p-5" aria-busy={today.isPending}>
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <h1 className="text-3xl font-semibold">{t("common.desk")}</h1>
         <span className="ml-auto flex gap-2">
@@ -58,7 +60,7 @@ export default function Desk() {
           </Button>
         </span>
       </div>
-      <AtTheBench />
+      <AtTheBench week={today.data} />
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <SearchField
           label={t("desk.searchByTitle")}
@@ -109,7 +111,8 @@ export default function Desk() {
           </Button>
         </p>
       )}
-      {jobs.data && !nothing && (
+      {/* with what stands above it: a list that moves under the hand opens another job, or none */}
+      {jobs.data && !nothing && !today.isPending && (
         <>
           <JobTable
             jobs={jobs.data.jobs}
