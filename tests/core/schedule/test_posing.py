@@ -22,10 +22,9 @@ from weald.core.schedule.workplace import Away, Equipment, Extra, Hours, Worker,
 EVENINGS = tuple(Hours(weekday=day, begins="19:00", ends="21:30") for day in range(5))
 
 
-def edition(copies: int, structure: str = "rounded_case") -> BookAtHand:
-    made = plan(
-        read_spec({"copies": copies, "binding": {"structure": structure}}), FOR_ANYBODY, drawn=("bench",)
-    )
+def edition(copies: int, structure: str = "rounded_case", **more: object) -> BookAtHand:
+    job = {"copies": copies, "binding": {"structure": structure}, **more}
+    made = plan(read_spec(job), FOR_ANYBODY, drawn=("bench",))
     return BookAtHand(
         "1", "Edition", made.operations, standings(made.operations, (), MONDAY), Body(150, 216, 16), copies
     )
@@ -151,6 +150,15 @@ def test_what_was_worked_is_taken_off_and_a_wait_under_way_is_kept() -> None:
     cut = next(task for task in tasks if task.operation == "cut_sheets")
     planned = next(each for each in fresh.operations if each.id == "cut_sheets").minutes
     assert cut.minutes == math.ceil(planned - 5)
+
+
+@pytest.mark.parametrize("days", [1, 14, 60])
+def test_what_is_sent_out_is_looked_at_when_it_is_back(days: int) -> None:
+    posed = pose(workshop(1), [edition(1, finish={"by": "elsewhere", "away": days})], MONDAY)
+    layout = first_layout(posed.problem).layout
+    assert (layout.left, wrongs(posed.problem, layout)) == ((), [])
+    named = {task.operation: layout.by_id[task.id] for task in posed.problem.tasks}
+    assert named["last_look"].begins >= named["send_out"].ends + days * 24 * 60
 
 
 def test_a_job_that_is_late_is_first_and_its_words_say_what_it_hangs_on() -> None:

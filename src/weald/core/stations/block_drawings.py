@@ -98,12 +98,15 @@ def draw_front(spec: JobSpec, block: BlockPlan, sewing: SewingPlan, lined: bool,
         sketch.line(ends, "hidden", "block.diagonal block.out_of_square")
     sketch.dimension((0, 0), (block.width, 0), show(block.width), about="block.width")
     sketch.dimension((block.width, 0), (block.width, block.height), show(block.height), about="block.height")
+    cut = spec.block.trimming != "untrimmed" and any((trim.head, trim.tail, trim.fore_edge))
+    wide, high = block.width + trim.fore_edge, block.height + trim.head + trim.tail
+    before = f"; {show(wide, True)} × {show(high, True)} before it is trimmed" if cut else ""
     return sketch.finish(
         "block.front",
         "block",
-        "The block, from the front",
+        "The block trimmed, from the front" if cut else "The block, from the front",
         rows=(0, 1, 1, 0),
-        text=f"A block {show(block.width, True)} wide and {show(block.height, True)} high.",
+        text=f"A block {show(block.width, True)} wide and {show(block.height, True)} high{before}.",
     )
 
 
