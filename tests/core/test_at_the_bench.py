@@ -468,3 +468,32 @@ def test_what_was_done_under_a_former_name_stays_done() -> None:
     flat = planned({}).operations
     stands = {each.operation: each.status for each in standings(flat, [Event("started", "trim", AT)], AT)}
     assert [name for name, status in stands.items() if status == "working"] == ["trim"]
+
+
+@pytest.mark.parametrize(
+    ("job", "under", "joint"),
+    [
+        ({}, "mull and supports", "a strip of 4 mm at the joint left dry"),
+        ({"block": {"mull": False}}, "supports", "a strip of 4 mm"),
+        ({"block": {"mull": False}, "sewing": {"method": "link"}}, "", "a strip of 4 mm"),
+        ({"endpapers": {"dry_strip": 0}}, "mull and supports", "the joint pasted too"),
+    ],
+)
+def test_the_casing_in_sheet_speaks_of_what_the_book_has(job: dict[str, Any], under: str, joint: str) -> None:
+    made = planned(job)
+    assert made.casing_in
+    said = " ".join(each.text for each in made.casing_in.sides)
+    shown = next(each for each in made.drawings if each.id == "bench.casing_in").text
+    assert joint in said
+    assert joint in shown
+    assert ("pasted down first" in said) == bool(under)
+    assert f"Under it: {under}." in shown if under else "Under it" not in shown
+
+
+@pytest.mark.parametrize(
+    ("school", "nipped"), [("nip", True), ("bricks", True), ("rods", False), ("weight", False)]
+)
+def test_only_what_is_nipped_is_told_to_be(school: str, nipped: bool) -> None:
+    made = planned({"bench": {"pressing": school}})
+    assert made.casing_in
+    assert any("Nipped" in each.text for each in made.casing_in.ends) == nipped

@@ -25,15 +25,19 @@ def _always(book: Book) -> bool:
 
 
 def _with_flanges(book: Book) -> bool:
-    return cased(book) and (book.mulled or book.on_supports)
+    return cased(book) and bool(_flanges(book))
 
 
-def _left_dry(book: Book) -> bool:
-    return book.spec.endpapers.dry_strip > 0
+def _flanges(book: Book) -> str:
+    """What lies between paste-down and board, as this book has it."""
+    return " and ".join(name for name, has in (("mull", book.mulled), ("supports", book.on_supports)) if has)
 
 
-def _pasted_whole(book: Book) -> bool:
-    return not _left_dry(book)
+def _at_the_joint(book: Book) -> str:
+    dry = book.spec.endpapers.dry_strip
+    if not dry:
+        return "the joint pasted too"
+    return f"a strip of {book.notation.limit(dry)} at the joint left dry"
 
 
 def _nipped_hard(book: Book) -> bool:
@@ -43,14 +47,16 @@ def _nipped_hard(book: Book) -> bool:
 _TICKS: tuple[tuple[Callable[[Book], bool], str], ...] = (
     (_always, "Paste-downs trimmed to {width}: {trim} off each fore-edge."),
     (_always, "Waste sheet between paste-down and fly-leaf."),
-    (_with_flanges, "Mull and supports pasted down first."),
-    (_left_dry, "Glued from the spine outwards, edges last; the strip of {dry} at the joint left dry."),
-    (_pasted_whole, "Glued whole, from the spine outwards, edges last."),
+    (_with_flanges, "{flanges} pasted down first."),
+    (_always, "Glued from the spine outwards, edges last; {joint}."),
     (_always, "Waste sheet out at once."),
     (cased, "Board brought down: squares even on three sides before any pressure."),
     (cased, "Joint set from outside."),
 )
-"""Ticked on each side, as far as a book has them: boards fixed to the block have their joint already."""
+"""Ticked on each side, as far as a book has them: boards fixed to the block have their joint already.
+
+A tick that was made is known by its place here: what is new goes last.
+"""
 _ENDS: tuple[tuple[Callable[[Book], bool], str], ...] = (
     (_nipped_hard, "Nipped {nip} minutes, hard; then looked at from outside only."),
     (shut, "Release sheet and moisture barrier inside each board."),
@@ -72,8 +78,9 @@ def reckon_casing_in(book: Book) -> CasingIn | None:
     terms = {
         "width": ledger.shown("pastedown.width"),
         "trim": ledger.shown("pastedown.trim"),
-        "dry": say.limit(book.spec.endpapers.dry_strip),
+        "joint": _at_the_joint(book),
         "nip": NIP_MINUTES,
+        "flanges": _flanges(book).capitalize(),
         "board_width": ledger.shown("pressing.width"),
         "board_height": ledger.shown("pressing.height"),
         "short": say.limit(PRESS_SHORT),
@@ -166,12 +173,11 @@ def draw_casing_in(book: Book) -> Drawing | None:
     )
     text = ledger.notation.say(
         "The inside of a board, its joint to the left. The paste-down is cut {width} wide and lies {growth} "
-        "wider once it is wet; "
-        + ("{dry} along the joint stay dry." if dry else "it is pasted whole.")
-        + " Mull and supports lie under it.",
+        "wider once it is wet; " + "{joint}." + (" Under it: {flanges}." if _flanges(book) else ""),
+        joint=_at_the_joint(book),
+        flanges=_flanges(book),
         width=ledger.shown("pastedown.width"),
         growth=ledger.shown("pastedown.growth"),
-        dry=ledger.notation.limit(dry),
     )
     return sketch.finish("bench.casing_in", "bench", "Casing in", rows=(1, 1, 1, 1), text=text)
 
