@@ -45,11 +45,6 @@ def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> OneDemoAtATi
     return OneDemoAtATime(config, log)
 
 
-def pytest_xdist_auto_num_workers() -> int:
-    """One more than there are cores: whole demos mostly wait."""
-    return (os.cpu_count() or 1) + 1
-
-
 CLOCK = datetime.fromisoformat(os.environ.get("WEALD_TEST_CLOCK", "2026-05-06T10:00:00+00:00"))
 """When every test begins, so that none passes or fails by the hour it is run at."""
 

@@ -67,7 +67,7 @@ def _look_over(*front_end: Callable[[], object]) -> None:
 def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards.
 
-    One more test runs at a time than there are cores, but never two whole demos (tests/conftest.py).
+    As many tests run at a time as there are cores, but never two whole demos (tests/conftest.py).
     The slowest are named at the end. Then each benchmark once, small, so that it cannot rot.
     """
     _look_over(_pure_parts, frontend.build)
