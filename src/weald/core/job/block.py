@@ -413,7 +413,7 @@ class Endpapers(Entries):
     ] = None
     dry_strip: Annotated[
         Length,
-        Field(ge=0, le=20, title="Dry strip at the joint"),
+        Field(ge=0, le=30, title="Dry strip at the joint"),
         Entry(
             "schools",
             "Paste-down left dry at the joint",
