@@ -72,6 +72,9 @@ def test_pieces_are_a_table_other_programs_read() -> None:
     boards = next(row for row in rows if row["piece"] == "Board")
     assert boards["count"] == "6"
     assert (float(boards["width_mm"]), float(boards["height_mm"])) == (141, 216)
+    wider = csv.DictReader(io.StringIO(pieces_csv(planned({"binding": {"cut_in_case": 5}}))))
+    board = next(row for row in wider if row["piece"] == "Board")
+    assert (float(board["width_mm"]), float(board["allowance_mm"])) == (146, 5)
     assert boards["grain_along"] == "height"
 
 

@@ -31,7 +31,10 @@ def harmless(text: str) -> str:
 
 
 def pieces_csv(plan: Plan) -> str:
-    """One row a piece; sizes in millimetres to a hundredth, with a point for decimals."""
+    """One row a piece, as it is cut; sizes in millimetres to a hundredth, with a point for decimals.
+
+    ``allowance_mm`` and ``higher_mm`` are what comes off its width and height later.
+    """
     buffer = io.StringIO()
     writer = csv.writer(buffer)
     writer.writerow(("job", *COLUMNS))
@@ -42,8 +45,8 @@ def pieces_csv(plan: Plan) -> str:
                 harmless(piece.label),
                 piece.material,
                 piece.count,
-                f"{piece.width:.2f}",
-                f"{piece.height:.2f}",
+                f"{piece.cut_width:.2f}",
+                f"{piece.cut_height:.2f}",
                 "" if piece.thickness is None else f"{piece.thickness:.3f}",
                 piece.grain,
                 f"{piece.allowance:.2f}",

@@ -70,44 +70,23 @@ def lay_ready(
 
 
 def _material(piece: Piece, shelf: dict[int, OnShelf], taken: dict[int, int], notation: Notation) -> Material:
+    def material(stock: str, wanted: str, there: str, *, short: bool) -> Material:
+        return Material(
+            piece.id, piece.label, piece.count, piece.shown, piece.finished, stock, wanted, there, short
+        )
+
     entry = shelf.get(piece.item) if piece.item is not None else None
     if entry is None:
         gone = piece.item is not None
-        return Material(
-            piece.id,
-            piece.label,
-            piece.count,
-            piece.shown,
-            piece.finished,
-            piece.stock,
-            "",
-            "not on the shelf" if gone else "",
-            gone,
-        )
+        return material(piece.stock, "", "not on the shelf" if gone else "", short=gone)
     found = next(iter(choose_stock(piece, [entry], notation, others=True).candidates), None)
     if found is None:
         # an item that nothing flat is cut from, as a job brought from elsewhere may name
-        name = entry.item.name
-        return Material(
-            piece.id,
-            piece.label,
-            piece.count,
-            piece.shown,
-            piece.finished,
-            name,
-            "",
-            "not to be cut from",
-            True,
-        )
+        return material(entry.item.name, "", "not to be cut from", short=True)
     sum_taken = taken[entry.number] = taken.get(entry.number, 0) + found.takes
-    return Material(
-        piece.id,
-        piece.label,
-        piece.count,
-        piece.shown,
-        piece.finished,
+    return material(
         piece.stock or entry.item.name,
         found.takes_words,
         count_words(entry.item, entry.count),
-        not found.fits or sum_taken > entry.count,
+        short=not found.fits or sum_taken > entry.count,
     )

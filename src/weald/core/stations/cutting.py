@@ -173,7 +173,8 @@ def _mind(
     if lay is None:
         needs, has = piece.shown, notation.length(stock.width, True)
         if stock.height is not None:
-            needs, has = notation.compared_sizes((piece.width, piece.height), (stock.width, stock.height))
+            wanted = (piece.cut_width, piece.cut_height)
+            needs, has = notation.compared_sizes(wanted, (stock.width, stock.height))
         return [
             finding(
                 "piece.too_large",

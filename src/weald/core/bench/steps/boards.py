@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from weald.core.bench.step import Pause, Step
-from weald.core.bench.steps.of_book import before_boards, cased, kept_flat
+from weald.core.bench.steps.of_book import DOES_NOT_FIT, before_boards, cased, kept_flat
 from weald.core.book.book import Book
 from weald.core.book.operation import Trouble
 from weald.core.job.lying import Fact
@@ -132,13 +132,7 @@ BOARDS = (
         fixed=3,
         looks=("Each board home in its shoulder: squares alike on three sides, front and back.",),
         measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width"),
-        troubles=(
-            Trouble(
-                "It does not fit",
-                "At the station Boards & cover, “Does not fit” says how to go on.",
-                minutes=0,
-            ),
-        ),
+        troubles=(DOES_NOT_FIT,),
         drawing="case.closed",
         formerly=("offer_up",),
     ),

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from weald.core.bench.step import Pause, Step, lifting
-from weald.core.bench.steps.of_book import cased, pasted, shut
+from weald.core.bench.steps.of_book import DOES_NOT_FIT, cased, pasted, shut
 from weald.core.book.book import Book
 from weald.core.book.operation import Place, Trouble
 from weald.core.job.lying import Fact
@@ -275,13 +275,7 @@ CASING = (
         fixed=3,
         looks=("Squares alike at head and tail, front and back; the joint lies in its groove.",),
         measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width"),
-        troubles=(
-            Trouble(
-                "It does not fit",
-                "At the station Boards & cover, “Does not fit” says how to go on.",
-                minutes=0,
-            ),
-        ),
+        troubles=(DOES_NOT_FIT,),
         drawing="case.closed",
     ),
     Step(

@@ -2,7 +2,12 @@
 
 from weald.core.bench.step import Pause
 from weald.core.book.book import Book
+from weald.core.book.operation import Trouble
 from weald.core.job.lying import Fact
+
+DOES_NOT_FIT = Trouble(
+    "It does not fit", "At the station Boards & cover, “Does not fit” says how to go on.", minutes=0
+)
 
 
 def in_the_way(book: Book) -> bool:
