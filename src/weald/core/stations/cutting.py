@@ -173,8 +173,8 @@ def _mind(
     if lay is None:
         needs, has = piece.shown, notation.length(stock.width, True)
         if stock.height is not None:
-            wanted = (piece.cut_width, piece.cut_height)
-            needs, has = notation.compared_sizes(wanted, (stock.width, stock.height))
+            cut_to = (piece.cut_width, piece.cut_height)
+            needs, has = notation.compared_sizes(cut_to, (stock.width, stock.height))
         return [
             finding(
                 "piece.too_large",
