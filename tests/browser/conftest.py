@@ -52,7 +52,7 @@ def pytest_runtest_makereport(
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
     return {
-        "executable_path": os.environ.get("WEALD_CHROMIUM", "/usr/bin/chromium"),
+        "executable_path": os.environ.get("WEALD_CHROMIUM", "/usr/bin/chromium-headless-shell"),
         "args": FLAGS,
     }
 

@@ -5,6 +5,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import codes, planned, value
+from weald.core.cutting.order import SQUARED
 from weald.core.drawing import Hatch
 from weald.core.findings import Action
 from weald.core.job.spec import read_spec
@@ -60,6 +61,17 @@ def test_a_piece_is_drawn_with_the_grain_it_has() -> None:
     assert board_grain(with_stock()) == 90
     assert board_grain(with_stock(board=BOARD)) == 90
     assert board_grain(with_stock(board=BOARD | {"width": 180, "height": 230})) == 0
+
+
+def test_stock_has_to_be_large_enough_for_what_is_cut_off_later_too() -> None:
+    def said(in_case: float, wide: float) -> set[str]:
+        stock = BOARD | {"width": wide, "height": 500, "grain": "height"}
+        return codes(planned({"binding": {"cut_in_case": in_case}, "stock": {"board": stock}}))
+
+    just_enough = piece(with_stock(), "board").width + SQUARED
+    assert "piece.too_large" not in said(0, just_enough)
+    assert "piece.too_large" in said(5, just_enough)
+    assert "piece.too_large" not in said(5, just_enough + 5)
 
 
 def test_stock_too_small_untested_or_of_another_thickness_is_minded() -> None:

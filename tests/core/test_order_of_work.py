@@ -7,7 +7,7 @@ from typing import Any
 
 import pytest
 
-from tests.conftest import job_in
+from tests.conftest import codes, job_in
 from tests.core.extras.made_up import EXTRAS as MADE_UP
 from tests.core.extras.made_up import merged
 from weald.core.adhesives import ADHESIVES, SEASON_FACTORS, SUITED
@@ -309,6 +309,18 @@ def test_the_hands_own_steps_follow_glue_and_covering() -> None:
     assert not any("sides last" in move for move in quick)
     leather = by_id(planned("laced_boards", binding__material="leather"))["cover_book"].moves
     assert any("Caps" in move for move in leather)
+
+
+def test_a_step_of_ones_own_that_comes_too_late_is_said() -> None:
+    own = {"id": "own_edges", "title": "Colour the edges", "after": "line_spine", "before": "line_spine"}
+    late = planned("flat_case", bench__own=[own])
+    said = [each.message for each in late.findings if each.code == "order.too_late"]
+    titles = {each.id: each.title for each in late.operations}
+    lining = titles["line_spine"]
+    assert said == [f"“Colour the edges” has to be done before “{lining}”, but stands after “{lining}”."]
+    for before in ("case_in", None, "no_such_step"):
+        in_time = planned("flat_case", bench__own=[own | {"before": before}])
+        assert "order.too_late" not in codes(in_time)
 
 
 def test_a_step_of_ones_own_is_done_by_as_many_and_priced_as_what_it_is() -> None:

@@ -6,6 +6,7 @@ import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -24,6 +25,7 @@ LIGHT = [name for name in PDFS if name not in HEAVY]
 ART = dict([*drawings.every_svg(), *((f"picture-{name}", data) for name, data in drawings.every_picture())])
 MOST_MEMORY = 600 << 20
 LONGEST_SECONDS = 20.0
+IMPATIENT = reading_room.Limits(seconds=2.0, silent=2.0)
 PRESS = press(read_spec({"text": {"pages": 4}}))
 
 
@@ -79,6 +81,17 @@ def test_damaged_and_odd_pdfs(batch: int, tmp_path: Path) -> None:
     as_healthy_as_before(tmp_path)
 
 
+@pytest.fixture
+def less_patience(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Whatever is read has as much time as it takes a bomb to show how it grows, and no more."""
+
+    def impatient(*question: Any, **how: Any) -> Any:
+        return reading_room.apart(*question, **how | {"limits": IMPATIENT})
+
+    monkeypatch.setattr(foreign, "apart", impatient)
+
+
+@pytest.mark.usefixtures("less_patience")
 @pytest.mark.parametrize("name", HEAVY)
 def test_bombs_stay_small(name: str, tmp_path: Path) -> None:
     with watched() as largest:
@@ -88,16 +101,12 @@ def test_bombs_stay_small(name: str, tmp_path: Path) -> None:
 
 
 def seen(art: Path, kind: Kind) -> None:
-    """As artwork and its picture, with less patience than there is in use."""
-    limits = reading_room.Limits(seconds=3.0, silent=3.0)
-
-    def read() -> ArtworkReport:
-        return reading_room.apart("artwork.read_artwork", art, answer=ArtworkReport, limits=limits)
-
-    if answered(read):
+    """As artwork and its picture."""
+    if answered(lambda: foreign.read_artwork(art)):
         answered(lambda: foreign.artwork_png(art, kind, 200))
 
 
+@pytest.mark.usefixtures("less_patience")
 def test_drawings_and_pictures(tmp_path: Path) -> None:
     art = tmp_path / "art"
     with watched() as largest:

@@ -60,6 +60,10 @@ class Piece:
     per_sheet: int | None = None
     across: bool = False
 
+    def __post_init__(self) -> None:
+        # said here, so that a piece whose grain is changed says what it is changed to
+        object.__setattr__(self, "needs", GRAIN_NEEDED[self.grain])
+
     @property
     def cut_width(self) -> Mm:
         """The width it is cut to."""
@@ -92,7 +96,8 @@ def make_piece(
         much ``comes_off`` later.
     """
     width, height = size
-    piece = Piece(
+    cut = (width + allowance, height + higher)
+    return Piece(
         id=id,
         label=label,
         material=material,
@@ -102,21 +107,23 @@ def make_piece(
         thickness=thickness,
         grain=grain,
         how=ledger.say(how),
+        shown=_size(*cut, ledger.notation),
+        finished=_finished(size, cut, comes_off, ledger.notation),
         allowance=allowance,
         higher=higher,
         comes_off=comes_off,
     )
-    return with_sizes_told(piece, ledger.notation)
 
 
 def with_sizes_told(piece: Piece, notation: Notation) -> Piece:
     """A piece with the size it is cut to in words, and the one it is trimmed to where that is another."""
-    finished = ""
-    if piece.allowance or piece.higher:
-        size = _size(piece.width, piece.height, notation)
-        finished = f"trimmed to {size} {piece.comes_off}"
-    shown = _size(piece.cut_width, piece.cut_height, notation)
-    return replace(piece, shown=shown, finished=finished)
+    size, cut = (piece.width, piece.height), (piece.cut_width, piece.cut_height)
+    finished = _finished(size, cut, piece.comes_off, notation)
+    return replace(piece, shown=_size(*cut, notation), finished=finished)
+
+
+def _finished(size: tuple[Mm, Mm], cut: tuple[Mm, Mm], comes_off: ComesOff, notation: Notation) -> str:
+    return f"trimmed to {_size(*size, notation)} {comes_off}" if cut != size else ""
 
 
 def _size(width: Mm, height: Mm, notation: Notation) -> str:

@@ -128,6 +128,18 @@ def mind_order(book: Book, found: Precedence) -> Iterator[Finding]:
         if each.step.id not in said:
             said.add(each.step.id)
             yield _stuck(each, there, book.notation)
+    yield from _own_too_late(_with_own(list(found.steps), book), book)
+
+
+def _own_too_late(steps: Sequence[Step], book: Book) -> Iterator[Finding]:
+    """A finding for every step of the binder's own that follows what it has to be done before."""
+    place = {step.id: number for number, step in enumerate(steps)}
+    for number, own in enumerate(book.spec.bench.own):
+        if own.before in place and place[own.before] < place[own.id]:
+            barred, last = steps[place[own.before]], steps[place[own.id] - 1]
+            other, after = (_words(step, book)(step.title) for step in (barred, last))
+            about = f"bench.own.{number}.before"
+            yield finding("order.too_late", about, book.notation, title=own.title, other=other, after=after)
 
 
 def _stuck(blocked: Blocked, there: Facts, notation: Notation) -> Finding:

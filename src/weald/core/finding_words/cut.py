@@ -12,6 +12,7 @@ CutCode = Literal[
     "cut.gone",
     "order.unreached",
     "order.against",
+    "order.too_late",
 ]
 
 CUT: dict[CutCode, FindingWords] = {
@@ -26,6 +27,12 @@ CUT: dict[CutCode, FindingWords] = {
         "bench",
         "“{title}” and “{other}” each have to come before the other.",
         "Choose another school for one of the two, or leave one out with a reason.",
+    ),
+    "order.too_late": FindingWords(
+        "mind",
+        "bench",
+        "“{title}” has to be done before “{other}”, but stands after “{after}”.",
+        "Let it follow an earlier operation, or say that it may come later.",
     ),
     "cut.smaller": FindingWords(
         "mind",

@@ -87,6 +87,7 @@ class OwnOperation(Entries):
     """An operation of the binder's own.
 
     :param after: the operation it follows; at the end, where this book has no such.
+    :param before: the operation it has to be done before; none where it may come at any time.
     :param wait: minutes nothing may go on after it.
     :param people: so many at once. ``work``: which kind it is; none where anybody does it, at the usual rate.
     """
@@ -95,6 +96,7 @@ class OwnOperation(Entries):
     title: Annotated[str, Field(min_length=1, max_length=120), OneLine]
     why: Annotated[str, Field(max_length=600)] = ""
     after: OperationId = "stock_out"
+    before: OperationId | None = None
     minutes: Minutes = 10.0
     wait: Minutes = 0.0
     people: Annotated[int, Field(ge=1, le=5)] = 1

@@ -11,7 +11,7 @@ from pydantic.fields import FieldInfo
 
 from weald.core.job.asking import Asking
 from weald.core.job.entries import Entries, is_length
-from weald.core.job.entry import entry_of
+from weald.core.job.entry import Entry, entry_of
 from weald.core.notation import Notation
 
 FieldKind = Literal["length", "number", "count", "check", "choice", "text", "rows"]
@@ -108,10 +108,9 @@ def options_in(info: FieldInfo, notation: Notation) -> tuple[Option, ...]:
     return tuple(Option(str(value), notation.say(label)) for value, label in words.items())
 
 
-def label_of(info: FieldInfo, asking: Asking, notation: Notation) -> str:
+def label_of(entry: Entry, asking: Asking, notation: Notation) -> str:
     """What an entry is called in its form, where that follows the job; empty where it is always the same."""
-    label = entry_of(info).label
-    return "" if isinstance(label, str) else notation.say(label(asking))
+    return "" if isinstance(entry.label, str) else notation.say(entry.label(asking))
 
 
 def first_row(entries: type[BaseModel]) -> dict[str, object]:

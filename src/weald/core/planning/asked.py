@@ -70,7 +70,7 @@ def asked_of(asking: Asking, ledger: Ledger) -> AskedFor:
     asked = tuple(asked_entries(asking))
     return AskedFor(
         paths=tuple(path for path, _, _ in asked),
-        labels={path: label for path, info, _ in asked if (label := label_of(info, asking, notation))},
+        labels={path: label for path, _, entry in asked if (label := label_of(entry, asking, notation))},
         left_open={path: words for path, _, entry in asked if (words := left_open(entry, ledger))},
         values={path: entry.values(asking) for path, _, entry in asked if entry.values},
     )

@@ -116,7 +116,6 @@ def lay_of(piece: Piece, stock: PieceStock, *, square: bool = False) -> Lay | No
 
 
 def _stocked(piece: Piece, stock: PieceStock | None, notation: Notation) -> StockedPiece:
-    piece = replace(piece, needs=GRAIN_NEEDED[piece.grain])
     if stock is None:
         return StockedPiece(piece, ())
     lay = lay_of(piece, stock)

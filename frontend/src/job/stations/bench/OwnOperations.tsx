@@ -40,6 +40,13 @@ export function OwnOperations() {
             options={places.filter(([id]) => id !== each.id)}
             onChange={(after) => put(place, { after })}
           />
+          <Pick
+            label={t("bench.before")}
+            className="w-56"
+            value={each.before ?? ""}
+            options={[["", t("bench.atAnyTime")], ...places.filter(([id]) => id !== each.id)]}
+            onChange={(before) => put(place, { before: before || null })}
+          />
           <Count
             label={t("bench.minutes")}
             value={each.minutes}
