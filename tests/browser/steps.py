@@ -52,7 +52,10 @@ def open_tab(page: Page, name: str) -> None:
 
 
 def line(page: Page, quantity: str) -> Locator:
-    """The line of the reckoning for a quantity."""
+    """The line of the reckoning for a quantity; the reckoning is unfolded where it is not."""
+    reckoning = page.locator("details", has=page.get_by_role("heading", name="The reckoning", exact=True))
+    if reckoning.get_attribute("open") is None:
+        reckoning.locator("summary").first.click()
     return page.locator(f'[data-quantity="{quantity}"]')
 
 

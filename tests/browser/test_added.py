@@ -78,7 +78,7 @@ def test_a_template_is_set_with_the_tools_of_the_house(desk: Page) -> None:
     desk.get_by_role("navigation", name="Rooms").get_by_role("link", name="Desk").click()
     open_job(desk, LEDGER)
     go_to(desk, "Finish")
-    desk.get_by_role("main").get_by_role("button", name="More").click()
+    desk.get_by_role("button", name="More", exact=True).click()
     dialog = desk.get_by_role("dialog")
     dialog.get_by_role("button", name="finishing template").click()
     dialog.get_by_role("button", name="Add it").click()
@@ -104,7 +104,7 @@ def test_a_template_is_set_with_the_tools_of_the_house(desk: Page) -> None:
 def test_old_places_are_sewn_where_they_were_measured(desk: Page) -> None:
     open_job(desk, LEDGER)
     go_to(desk, "Sewing")
-    desk.get_by_role("main").get_by_role("button", name="More").click()
+    desk.get_by_role("button", name="More", exact=True).click()
     dialog = desk.get_by_role("dialog")
     dialog.get_by_role("button", name="places measured").click()
     dialog.get_by_role("button", name="Add it").click()

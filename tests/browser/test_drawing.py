@@ -58,17 +58,17 @@ def test_the_legend_is_within_reach_at_every_station(desk: Page) -> None:
     for station in ("Text", "Folding", "Boards & cover"):
         go_to(desk, station)
         desk.get_by_role("button", name="Legend").click()
-        expect(desk.get_by_text("grain: lines run along it")).to_be_visible()
+        expect(desk.get_by_text("grain: the arrow runs along it")).to_be_visible()
         assert_accessible(desk)
         desk.keyboard.press("Escape")
 
 
 def test_keys_for_grain_and_units(desk: Page) -> None:
     open_job(desk, TIDE)
-    grain = picture(desk, "text.opening").locator(".pen-grain").first
-    expect(grain).to_have_css("display", "inline")
-    letter(desk, "g")
+    grain = picture(desk, "text.opening").locator(".hatch-grain").first
     expect(grain).to_have_css("display", "none")
+    letter(desk, "g")
+    expect(grain).to_have_css("display", "inline")
     letter(desk, "u")
     expect(line(desk, "leaf.untrimmed_height")).to_contain_text("8 1/2″")
     letter(desk, "u")

@@ -45,9 +45,7 @@ def test_the_stations_from_first_to_last_each_draws_reckons_and_is_accessible(de
         go_to(desk, station)
         expect(desk.locator("[data-drawing] svg[role=img]").first).to_be_visible()
         reckoning = desk.get_by_label("The reckoning")
-        expect(
-            reckoning.locator("[data-quantity]").first.or_(reckoning.get_by_text("Right in"))
-        ).to_be_visible()
+        expect(reckoning.locator("[data-lead]").first.or_(reckoning.get_by_text("Right in"))).to_be_visible()
         box = desk.locator("[data-drawing]").first.bounding_box()
         assert box is not None
         assert box["y"] + box["height"] <= 800, f"{station} needs the page scrolled at 1280×800"
@@ -157,8 +155,41 @@ def test_pointing_at_a_part_lights_its_line_and_the_other_way_round(desk: Page) 
     expect(lit).to_have_count(0)
     line(desk, "joint.gap").hover()
     expect(lit).not_to_have_count(0)
-    desk.locator("[data-drawing='case.flat'] svg[role=img] text", has_text="252").hover()
+    desk.locator("[data-drawing='case.flat'] [data-field='measured.cover.height']").hover()
     expect(line(desk, "cover.height")).to_have_class(re.compile("bg-linen"))
+    desk.locator("[data-lead='piece.board']").hover()
+    expect(lit).not_to_have_count(0)
+
+
+def test_a_square_is_changed_where_it_is_drawn(desk: Page) -> None:
+    open_job(desk, TIDE)
+    go_to(desk, "Boards & cover")
+    open_tab(desk, "On the block")
+    board = desk.locator("[data-lead='piece.board']")
+    expect(board).to_contain_text("× 216 mm")
+    head = desk.get_by_role("textbox", name="Closed: square at the head, 3", exact=True)
+    head.click()
+    note = desk.get_by_role("dialog", name="Closed: square at the head")
+    expect(note).to_contain_text("decided")
+    desk.keyboard.type("4.5 mn")
+    expect(note.get_by_role("alert")).to_contain_text("is not a length")
+    desk.keyboard.press("ControlOrMeta+a")
+    desk.keyboard.type("3/16in")
+    is_saved(desk)
+    expect(board).to_contain_text("× 218 mm")
+    desk.keyboard.press("Escape")
+    expect(note).not_to_be_visible()
+    assert stored()["binding"]["squares"]["head"] == pytest.approx(4.7625)
+    # what is reckoned takes what was measured, and says so
+    open_tab(desk, "Laid flat")
+    spine = desk.locator("[data-drawing='case.flat'] [data-field='measured.spine_board.width']")
+    spine.focus()
+    desk.keyboard.type("18")
+    is_saved(desk)
+    desk.keyboard.press("Tab")
+    expect(desk.locator("[data-lead='piece.spine_board']")).to_contain_text("18 ×")
+    expect(line(desk, "spine_board.width")).to_contain_text("measured")
+    assert_accessible(desk)
 
 
 def test_units_and_ruler_change_how_everything_is_shown(desk: Page) -> None:
@@ -243,14 +274,14 @@ def test_focus_goes_back_to_where_it_came_from_and_letters_wait_for_their_leader
     desk.keyboard.press("/")
     expect(desk.get_by_label("Part of a name")).to_have_value("")
     desk.keyboard.press("Escape")
-    grain = desk.locator(".pen-grain").first
+    grain = desk.locator(".hatch-grain").first
     desk.keyboard.press("g")
-    expect(grain).to_have_css("display", "inline")
+    expect(grain).to_have_css("display", "none")
     desk.keyboard.press("?")
     desk.get_by_label("Letters act by themselves").check()
     desk.keyboard.press("Escape")
     desk.keyboard.press("g")
-    expect(grain).to_have_css("display", "none")
+    expect(grain).to_have_css("display", "inline")
 
 
 def test_a_reader_sees_everything_and_has_no_field(desk: Page, bindery: str) -> None:
@@ -289,7 +320,7 @@ def test_a_server_that_is_away_is_said_at_once_and_what_is_shown_stays(desk: Pag
     told = desk.get_by_text("Weald does not answer. What you see")
     expect(told).to_be_visible()
     go_to(desk, "Boards & cover")
-    expect(desk.locator("[data-quantity]").first).to_be_visible()
+    expect(desk.locator("[data-lead]").first).to_be_visible()
     seen = len(asked)
     desk.wait_for_timeout(4_000)
     assert len(asked) - seen <= 8

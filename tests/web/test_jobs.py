@@ -202,6 +202,21 @@ def test_the_list_is_searched_sorted_and_paged(client: Client, binder: User) -> 
     assert client.get("/api/jobs?page=0").status_code == 422
 
 
+def test_books_stand_as_they_will_be_and_others_books_are_not_there(
+    client: Client, binder: User, stranger: User
+) -> None:
+    tall = make_job(binder, {"leaf": {"height": 297}, "binding": {"cover_name": "sea-green cloth"}})
+    low, theirs = make_job(binder, {"leaf": {"height": 150}}), make_job(stranger, {})
+    asked = [low.pk, tall.pk, theirs.pk, low.pk, 999_999]
+    books = client.get("/api/jobs/standing", {"ids": asked}).json()
+    assert [each["job"] for each in books] == [low.pk, tall.pk]
+    low_high, tall_high = (each["drawing"]["extent"][3] for each in books)
+    assert tall_high - low_high == pytest.approx(147)
+    assert (books[0]["tone"], books[1]["tone"]) == ("", "#9db8a3")
+    assert client.get("/api/jobs/standing").status_code == 422
+    assert client.get("/api/jobs/standing", {"ids": list(range(99))}).status_code == 422
+
+
 def test_the_list_asks_the_database_no_more_for_more_jobs(client: Client, binder: User) -> None:
     def queries() -> int:
         with CaptureQueriesContext(

@@ -23,6 +23,7 @@ export type Finding = Schemas["Finding"];
 export type Action = Schemas["Action"];
 export type Piece = Schemas["Piece"];
 export type Drawing = Schemas["Drawing"];
+export type StandingBook = Schemas["StandingBook"];
 export type DrawingElement = Drawing["elements"][number];
 export type Station = Quantity["station"];
 export type StaleReply = Schemas["StaleReply"];

@@ -276,6 +276,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Standing Books
+         * @description The books of some jobs, drawn as they will stand; jobs there are not are left out.
+         */
+        get: operations["standingBooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/begin": {
         parameters: {
             query?: never;
@@ -3460,6 +3480,31 @@ export interface components {
             kind: "label";
         };
         /**
+         * Lead
+         * @description A size or a piece to cut.
+         *
+         *     :param shown: the size; ``about`` what it is in drawings and reckoning, by ids.
+         *     :param count: of pieces, for all copies; none of a size.
+         *     :param grain: the side of a piece its grain runs along.
+         */
+        Lead: {
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
+            /** About */
+            about: string;
+            /** Count */
+            count: number | null;
+            /** Grain */
+            grain: ("height" | "width" | "any") | null;
+        };
+        /**
          * LeftOut
          * @description An operation this book does without, and why.
          */
@@ -3828,6 +3873,8 @@ export interface components {
             shown_section: number;
             extras: components["schemas"]["ExtrasHere"];
             asked: components["schemas"]["AskedFor"];
+            /** Leads */
+            leads: components["schemas"]["Lead"][];
             /** Inputs */
             inputs: {
                 [key: string]: string;
@@ -4174,6 +4221,7 @@ export interface components {
          *     :param step: by which a plain number is changed.
          *     :param example: how it is written, where that has to be known.
          *     :param part: what it belongs to in the drawings, by their ids.
+         *     :param decides: the sizes it is the field for, where they are drawn.
          *     :param columns: of a table, one row for each of what it lists; ``row`` is a row to begin with.
          */
         FormField: {
@@ -4221,6 +4269,11 @@ export interface components {
              * @default
              */
             part: string;
+            /**
+             * Decides
+             * @default []
+             */
+            decides: string[];
             /**
              * Columns
              * @default []
@@ -7873,6 +7926,19 @@ export interface components {
             /** Can Redo */
             can_redo: boolean;
             spec: components["schemas"]["JobSpec"];
+        };
+        /**
+         * StandingBook
+         * @description A job's book as it will stand on a shelf.
+         *
+         *     :param tone: of its covering, ``#rrggbb``; empty where its name says no colour.
+         */
+        StandingBook: {
+            /** Job */
+            job: number;
+            drawing: components["schemas"]["Drawing"];
+            /** Tone */
+            tone: string;
         };
         /**
          * JobBeginning
@@ -14160,6 +14226,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    standingBooks: {
+        parameters: {
+            query: {
+                ids: number[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingBook"][];
                 };
             };
         };

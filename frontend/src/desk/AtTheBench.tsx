@@ -1,4 +1,4 @@
-/** Today at the desk: what to do now, what stands and dries until when, and what is promised. */
+/** Today at the desk: what to do now, and what stands and dries until when. */
 import { t } from "../app/words";
 import { type ReactNode } from "react";
 import { Link } from "react-router";
@@ -6,21 +6,16 @@ import type { Week } from "../api/client";
 import { clockOf } from "../week/useWeek";
 
 const MOST = 4;
-const MOST_BOOKS = 4;
-const LAST = "9999";
 
 export function AtTheBench({ week }: { week: Week | undefined }) {
   if (!week || week.jobs.length === 0) return null;
   const clock = clockOf(week.zone);
   const title = (job: string) => week.jobs.find((each) => each.job === job)?.title ?? "";
   const running = week.waits.filter((wait) => wait.running);
-  const books = [...week.jobs].sort((one, other) =>
-    (one.promised ?? LAST).localeCompare(other.promised ?? LAST),
-  );
   return (
     <section
       aria-label={t("desk.atTheBenchToday")}
-      className="mb-5 grid gap-4 rounded border border-rule bg-linen p-4 md:grid-cols-3"
+      className="mb-5 grid gap-4 rounded border border-rule bg-linen px-4 py-2.5 md:grid-cols-2"
     >
       <Part title={t("week.whatToDoNow")} empty={t("week.nothingToDo")}>
         {week.todo.slice(0, MOST).map((line) => (
@@ -43,35 +38,6 @@ export function AtTheBench({ week }: { week: Week | undefined }) {
             <span className="figures text-faded">
               {t("desk.untilTime", { time: `${clock.short(wait.ends)}, ${clock.hour(wait.ends)}` })}
             </span>
-          </li>
-        ))}
-      </Part>
-      <Part title={t("desk.nextStepOfEveryBook")} empty="">
-        {books.slice(0, MOST_BOOKS).map((job) => (
-          <li key={job.job}>
-            <Link className="text-hill underline" to={`/jobs/${job.job}/bench`}>
-              {job.title}
-            </Link>
-            {job.step_begins && (
-              <span>
-                {": "}
-                {t("desk.stepAtTime", {
-                  step: job.step,
-                  time: `${clock.short(job.step_begins)}, ${clock.hour(job.step_begins)}`,
-                })}
-              </span>
-            )}
-            {job.promised && (
-              <Link
-                to="/week"
-                className={`block ${job.slack !== null && job.slack < 0 ? "text-madder" : "text-faded"}`}
-              >
-                {t("week.promisedDay", {
-                  day: clock.day(job.promised),
-                  words: job.slack_words || t("week.noTimeFound"),
-                })}
-              </Link>
-            )}
           </li>
         ))}
       </Part>

@@ -14,6 +14,7 @@ import { type Direction, SortHeader } from "../parts/SortHeader";
 import { useListParams } from "../parts/useListParams";
 import { useWeek } from "../week/useWeek";
 import { AtTheBench } from "./AtTheBench";
+import { BooksStanding } from "./BooksStanding";
 import { ImportButton, NewJob } from "./NewJob";
 import { Rename } from "./Rename";
 import { useDeskVerb } from "./useDesk";
@@ -60,6 +61,9 @@ export default function Desk() {
           </Button>
         </span>
       </div>
+      {jobs.data && !nothing && !today.isPending && (
+        <BooksStanding jobs={jobs.data.jobs} week={today.data} />
+      )}
       <AtTheBench week={today.data} />
       <div className="mb-3 flex flex-wrap items-end gap-3">
         <SearchField

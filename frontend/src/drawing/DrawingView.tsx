@@ -1,7 +1,7 @@
 /** The one renderer of the core's drawings on screen: true to scale, with rulers, zoom and fit. */
 import { t } from "../app/words";
-import { Download, Maximize2, ZoomIn, ZoomOut } from "lucide-react";
-import { memo, useId, useState } from "react";
+import { AlignJustify, Download, Maximize2, ZoomIn, ZoomOut } from "lucide-react";
+import { memo, type ReactNode, useId, useState } from "react";
 import type { Drawing } from "../api/client";
 import { IconButton } from "../parts/controls";
 import { IconMenu, MenuLink } from "../parts/Menu";
@@ -9,7 +9,7 @@ import { useSize } from "../parts/useSize";
 import { Element } from "./elements";
 import { Legend } from "./Legend";
 import { Ruler, RULER } from "./Rulers";
-import { fit, touches } from "./view";
+import { fit, touches, type View } from "./view";
 
 const ZOOM_STEP = 1.4;
 const MOST_ZOOM = 16;
@@ -24,6 +24,8 @@ export const DrawingView = memo(function DrawingView({
   take,
   paper,
   underlay,
+  fielded,
+  fields,
 }: {
   drawing: Drawing;
   lit: string;
@@ -36,9 +38,14 @@ export const DrawingView = memo(function DrawingView({
   paper?: string;
   /** A picture that lies under the drawing, with its place in millimetres. */
   underlay?: { href: string; x: number; y: number; width: number; height: number };
+  /** The elements whose figures stand in fields, by their places; with what puts the fields there. */
+  fielded?: ReadonlySet<number>;
+  fields?: (view: View) => ReactNode;
 }) {
   const [holder, size] = useSize({ width: 600, height: 400 });
   const [zoom, setZoom] = useState(1);
+  const [lines, setLines] = useState(false);
+  const grained = drawing.elements.some((each) => each.kind === "hatch" && each.layer === "grain");
   const [scroll, setScroll] = useState({ x: 0, y: 0 });
   const patterns = useId();
 
@@ -50,6 +57,15 @@ export const DrawingView = memo(function DrawingView({
         {!drawing.to_scale && <span className="text-sm text-faded">{t("drawing.notToScale")}</span>}
         <span className="ml-auto flex items-center">
           {legend && <Legend />}
+          {grained && (
+            <IconButton
+              label={t("drawing.grainLines")}
+              aria-pressed={lines}
+              onClick={() => setLines(!lines)}
+            >
+              <AlignJustify size={16} className={lines ? "text-hill" : "text-faded"} />
+            </IconButton>
+          )}
           {take && drawing.to_scale && (
             <IconMenu
               label={t("drawing.takeTitle", { title: drawing.title })}
@@ -104,40 +120,48 @@ export const DrawingView = memo(function DrawingView({
             setScroll({ x: event.currentTarget.scrollLeft, y: event.currentTarget.scrollTop })
           }
         >
-          <svg
-            role="img"
-            aria-label={`${drawing.title}. ${drawing.text}`}
-            className={`drawing block ${grain ? "" : "no-grain"}`}
-            width={view.width}
-            height={view.height}
-          >
-            {underlay && (
-              <image
-                href={underlay.href}
-                x={view.at([underlay.x, underlay.y])[0]}
-                y={view.at([underlay.x, underlay.y])[1]}
-                width={underlay.width * view.scale}
-                height={underlay.height * view.scale}
-                preserveAspectRatio="none"
-              />
-            )}
-            {drawing.elements.map((element, index) => (
-              <g
-                key={index}
-                className={
-                  touches(element.about, lit)
-                    ? "lit"
-                    : element.about
-                      ? undefined
-                      : "pointer-events-none"
-                }
-                onMouseEnter={element.about ? () => onPoint(element.about) : undefined}
-                onMouseLeave={element.about ? () => onPoint("") : undefined}
-              >
-                <Element element={element} view={view} id={`${patterns}${index}`} />
-              </g>
-            ))}
-          </svg>
+          <div className="relative" style={{ width: view.width, height: view.height }}>
+            <svg
+              role="img"
+              aria-label={`${drawing.title}. ${drawing.text}`}
+              className={`drawing block ${grain || lines ? "" : "no-grain"}`}
+              width={view.width}
+              height={view.height}
+            >
+              {underlay && (
+                <image
+                  href={underlay.href}
+                  x={view.at([underlay.x, underlay.y])[0]}
+                  y={view.at([underlay.x, underlay.y])[1]}
+                  width={underlay.width * view.scale}
+                  height={underlay.height * view.scale}
+                  preserveAspectRatio="none"
+                />
+              )}
+              {drawing.elements.map((element, index) => (
+                <g
+                  key={index}
+                  className={
+                    touches(element.about, lit)
+                      ? "lit"
+                      : element.about
+                        ? undefined
+                        : "pointer-events-none"
+                  }
+                  onMouseEnter={element.about ? () => onPoint(element.about) : undefined}
+                  onMouseLeave={element.about ? () => onPoint("") : undefined}
+                >
+                  <Element
+                    element={element}
+                    view={view}
+                    id={`${patterns}${index}`}
+                    bare={fielded?.has(index) ?? false}
+                  />
+                </g>
+              ))}
+            </svg>
+            {fields?.(view)}
+          </div>
         </div>
       </div>
     </figure>

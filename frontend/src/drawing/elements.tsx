@@ -10,10 +10,13 @@ export function Element({
   element,
   view,
   id,
+  bare = false,
 }: {
   element: DrawingElement;
   view: View;
   id: string;
+  /** Without its figure, which stands in a field there. */
+  bare?: boolean;
 }) {
   switch (element.kind) {
     case "area":
@@ -27,7 +30,7 @@ export function Element({
     case "label":
       return <Label element={element} view={view} />;
     case "dimension":
-      return <Dimension element={element} view={view} />;
+      return <Dimension element={element} view={view} bare={bare} />;
   }
 }
 
@@ -89,16 +92,57 @@ function Hatch({ element, view, id }: { element: Kind<"hatch">; view: View; id: 
           y2={pitch / 2}
         />
       </pattern>
-      <path d={pathOf(element.points.map(view.at), true)} fill={`url(#${id})`} />
+      <path
+        className={`hatch-${element.layer}`}
+        d={pathOf(element.points.map(view.at), true)}
+        fill={`url(#${id})`}
+      />
+      {element.layer === "grain" && <GrainArrow element={element} view={view} />}
     </>
+  );
+}
+
+const ARROW = { part: 0.45, most: 64, least: 10, head: 4, aside: 15 };
+
+/** Which way the grain runs: one arrow on the piece, along its edge, clear of names and numbers in its middle. */
+function GrainArrow({ element, view }: { element: Kind<"hatch">; view: View }) {
+  const points = element.points.map(view.at);
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  const [wide, high] = [Math.max(...xs) - left, Math.max(...ys) - top];
+  const turn = (element.angle * Math.PI) / 180;
+  const along: Point = [Math.cos(turn), Math.sin(turn)];
+  const room = Math.abs(along[0]) * wide + Math.abs(along[1]) * high;
+  const half = Math.min(room * ARROW.part, ARROW.most) / 2;
+  if (half < ARROW.least / 2) return null;
+  const upright = Math.abs(along[1]) > Math.abs(along[0]);
+  const x = left + (upright ? Math.max(wide / 2, wide - ARROW.aside) : wide / 2);
+  const y = top + (upright ? high / 2 : Math.max(high / 2, high - ARROW.aside));
+  const at = (far: number, off: number): Point => [
+    x + along[0] * far - along[1] * off,
+    y + along[1] * far + along[0] * off,
+  ];
+  const barbs = [1, -1].map((end) => {
+    const back = end * (half - ARROW.head);
+    return pathOf([at(back, ARROW.head), at(end * half, 0), at(back, -ARROW.head)], false);
+  });
+  return (
+    <path
+      className="grain-arrow"
+      d={`${pathOf([at(-half, 0), at(half, 0)], false)}${barbs.join("")}`}
+    />
   );
 }
 
 function Label({ element, view }: { element: Kind<"label">; view: View }) {
   const [x, y] = view.at([element.x, element.y]);
   const scaled = element.height * view.scale * 1.4;
-  // lettering of the printed waste keeps its true size, however small
-  const size = element.height ? (element.height < 2.5 ? scaled : Math.max(8, scaled)) : TEXT;
+  // lettering keeps its true size, however small
+  const size = element.height
+    ? element.height < 2.5 || element.width
+      ? scaled
+      : Math.max(8, scaled)
+    : TEXT;
   return (
     <text
       className={
@@ -118,8 +162,8 @@ function Label({ element, view }: { element: Kind<"label">; view: View }) {
   );
 }
 
-/** Two extension lines, the line between with a tick at each end, and the figure. */
-function Dimension({ element, view }: { element: Kind<"dimension">; view: View }) {
+/** How a dimension lies on the screen; nothing where it is too short to be seen. */
+function laid(element: Kind<"dimension">, view: View) {
   const start = view.at(element.start);
   const end = view.at(element.end);
   const length = Math.hypot(end[0] - start[0], end[1] - start[1]);
@@ -131,13 +175,35 @@ function Dimension({ element, view }: { element: Kind<"dimension">; view: View }
     point[0] + aside[0] * distance,
     point[1] + aside[1] * distance,
   ];
+  const middle = off([(start[0] + end[0]) / 2, (start[1] + end[1]) / 2], reach + TEXT * 0.72);
+  const upright = Math.abs(along[1]) > Math.abs(along[0]);
+  return { start, end, along, aside, reach, off, middle, upright };
+}
+
+/** Where the figure of a dimension stands, and whether it is turned. */
+export function figureAt(element: Kind<"dimension">, view: View) {
+  const found = laid(element, view);
+  return found && { middle: found.middle, upright: found.upright };
+}
+
+/** Two extension lines, the line between with a tick at each end, and the figure. */
+function Dimension({
+  element,
+  view,
+  bare,
+}: {
+  element: Kind<"dimension">;
+  view: View;
+  bare: boolean;
+}) {
+  const found = laid(element, view);
+  if (!found) return null;
+  const { start, end, along, aside, reach, off, middle, upright } = found;
   const feet = [off(start, reach), off(end, reach)] as const;
   const tick = (foot: Point): Point[] => [
     [foot[0] - (along[0] - aside[0]) * 3, foot[1] - (along[1] - aside[1]) * 3],
     [foot[0] + (along[0] - aside[0]) * 3, foot[1] + (along[1] - aside[1]) * 3],
   ];
-  const middle = off([(start[0] + end[0]) / 2, (start[1] + end[1]) / 2], reach + TEXT * 0.72);
-  const upright = Math.abs(along[1]) > Math.abs(along[0]);
   const lines = [
     feet,
     [off(start, 2), off(start, reach + 4)],
@@ -150,16 +216,18 @@ function Dimension({ element, view }: { element: Kind<"dimension">; view: View }
       {lines.map((line, index) => (
         <path key={index} className="pen pen-dimension" d={pathOf(line, false)} />
       ))}
-      <text
-        x={middle[0]}
-        y={middle[1]}
-        fontSize={TEXT}
-        textAnchor="middle"
-        dominantBaseline="central"
-        transform={upright ? `rotate(-90 ${middle[0]} ${middle[1]})` : undefined}
-      >
-        {element.text}
-      </text>
+      {!bare && (
+        <text
+          x={middle[0]}
+          y={middle[1]}
+          fontSize={TEXT}
+          textAnchor="middle"
+          dominantBaseline="central"
+          transform={upright ? `rotate(-90 ${middle[0]} ${middle[1]})` : undefined}
+        >
+          {element.text}
+        </text>
+      )}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Drawing } from "../api/client";
-import { fit, heightFor, pathOf, ROW, shared, touches } from "./view";
+import { fit, pathOf, ROW, shared, touches } from "./view";
 
 const drawing = (extent: Drawing["extent"], rows: Drawing["rows"] = [0, 0, 0, 0]): Drawing => ({
   ...EMPTY,
@@ -76,12 +76,5 @@ describe("two drawings that share a space", () => {
 
   it("stand side by side where both are tall", () => {
     expect(shared(drawing([0, 0, 100, 200]), drawing([0, 0, 30, 200]), 760, 500).beside).toBe(true);
-  });
-
-  it("have a ground just high enough for a drawing that is wide", () => {
-    const wide = drawing([0, 0, 40, 10], [0, 1, 0, 0]);
-    const view = fit(wide, 400 - 22, heightFor(wide, 400) - 22 - 36, 1);
-    expect(view.at([0, 10])[1] - view.at([0, 0])[1]).toBeCloseTo(((400 - 22 - 20) / 40) * 10);
-    expect(heightFor(drawing([0, 0, 40, 20]), 400)).toBeGreaterThan(heightFor(wide, 400));
   });
 });

@@ -4,9 +4,9 @@ import type { Drawing } from "../api/client";
 export type Point = readonly [number, number];
 
 /** From the drawing to its first row of dimension lines, and from row to row. */
-export const ROW = 21;
+export const ROW = 25;
 export const TEXT = 11;
-const PADDING = 10;
+const PADDING = 14;
 
 export interface View {
   scale: number;
@@ -70,14 +70,6 @@ export interface Sharing {
 const HEAD = 36;
 const RULERS = 22;
 const GAP = 8;
-
-/** How high the ground of a drawing has to be for it to fill its width. */
-export function heightFor(drawing: Drawing, width: number): number {
-  const { scale } = fit(drawing, width - RULERS, Infinity, 1);
-  const [, y0 = 0, , y1 = 1] = drawing.extent;
-  const [, rowsTop = 0, , rowsBottom = 0] = drawing.rows;
-  return (y1 - y0) * scale + (rowsTop + rowsBottom) * ROW + 2 * PADDING + RULERS + HEAD;
-}
 
 /** What a drawing fills of the space it is given, in square pixels. */
 function filled(drawing: Drawing, width: number, height: number): number {

@@ -1,11 +1,13 @@
 /** Drawings of the plan, one or a few, with what is pointed at lit up. */
+import { useCallback, useMemo } from "react";
 import { t } from "../app/words";
 import type { Drawing, Station } from "../api/client";
 import { usePerson } from "../app/person";
 import { DrawingView } from "../drawing/DrawingView";
-import { heightFor, shared } from "../drawing/view";
+import { shared, type View } from "../drawing/view";
 import { useSize } from "../parts/useSize";
 import { useLit, useSnapshot } from "./context";
+import { DimensionFields, useOnDrawing } from "./DimensionFields";
 
 export function Drawings({
   station,
@@ -19,9 +21,7 @@ export function Drawings({
   /** Side by side where there is room. */
   beside?: boolean;
 }) {
-  const { job, plan, errors } = useSnapshot();
-  const { ids: lit, point } = useLit();
-  const person = usePerson();
+  const { plan, errors } = useSnapshot();
   const all = plan?.drawings ?? [];
   const drawings = ids
     ? ids.flatMap((id) => all.filter((each) => each.id === id))
@@ -32,11 +32,9 @@ export function Drawings({
   const two = beside && first && second && drawings.length === 2;
   // on a narrow screen drawings stand under one another and the page scrolls
   const sharing = two && size.width > 640 && shared(first, second, size.width, size.height);
-  const part = (drawing: Drawing, index: number) => {
+  const part = (index: number) => {
     if (!sharing) return undefined;
-    const share = index === 0 ? sharing.share : 1 - sharing.share;
-    const ground = sharing.beside ? heightFor(drawing, (size.width - 8) * share) : undefined;
-    return { flex: `${share} 1 0`, maxHeight: ground };
+    return { flex: `${index === 0 ? sharing.share : 1 - sharing.share} 1 0` };
   };
   const across = sharing ? sharing.beside : beside;
   return (
@@ -55,22 +53,45 @@ export function Drawings({
         {drawings.map((drawing, index) => (
           <div
             key={drawing.id}
-            style={part(drawing, index)}
+            style={part(index)}
             className={`flex min-h-[20rem] min-w-0 flex-col lg:min-h-0 ${index > 0 ? "flex-1" : beside ? "flex-[1.9]" : "flex-[3]"}`}
           >
-            <DrawingView
-              drawing={drawing}
-              lit={lit}
-              onPoint={point}
-              grain={grain}
-              inches={person.units === "inch"}
-              legend={index === 0}
-              take={`/api/jobs/${job.id}/drawings/${drawing.id}`}
-              paper={person.paper}
-            />
+            <Planned drawing={drawing} grain={grain} legend={index === 0} />
           </div>
         ))}
       </div>
     </>
+  );
+}
+
+/** One of them, with the fields that lie on it. */
+function Planned({
+  drawing,
+  grain,
+  legend,
+}: {
+  drawing: Drawing;
+  grain: boolean;
+  legend: boolean;
+}) {
+  const { job } = useSnapshot();
+  const { ids, point } = useLit();
+  const person = usePerson();
+  const on = useOnDrawing(drawing);
+  const fielded = useMemo(() => new Set(on.map(({ index }) => index)), [on]);
+  const fields = useCallback((view: View) => <DimensionFields on={on} view={view} />, [on]);
+  return (
+    <DrawingView
+      drawing={drawing}
+      lit={ids}
+      onPoint={point}
+      grain={grain}
+      inches={person.units === "inch"}
+      legend={legend}
+      take={`/api/jobs/${job.id}/drawings/${drawing.id}`}
+      paper={person.paper}
+      fielded={fielded}
+      fields={fields}
+    />
   );
 }

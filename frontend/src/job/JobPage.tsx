@@ -4,7 +4,14 @@ import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, type Job, type Station, type StationTitle, unwrap } from "../api/client";
+import {
+  api,
+  type EntryPath,
+  type Job,
+  type Station,
+  type StationTitle,
+  unwrap,
+} from "../api/client";
 import { whyNot } from "../api/problem";
 import { useChoices } from "../app/choices";
 import { useKeys } from "../app/keys";
@@ -14,7 +21,14 @@ import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { Conflict } from "./Conflict";
 import { LitContext, SessionContext, useSession, useSnapshot } from "./context";
-import { Extras, type ExtrasShown, ExtraViews, NONE_SHOWN, useDrawingsOf } from "./extras/Extras";
+import {
+  AddHere,
+  Extras,
+  type ExtrasShown,
+  ExtraViews,
+  NONE_SHOWN,
+  useDrawingsOf,
+} from "./extras/Extras";
 import { useExtras } from "./extras/useExtras";
 import { Find } from "./Find";
 import { Cautions, Findings, Looks } from "./Findings";
@@ -24,6 +38,7 @@ import { Pieces } from "./Pieces";
 import { Reckoning } from "./Reckoning";
 import { SaveMark } from "./SaveMark";
 import { JobSession } from "./session";
+import { Leads } from "./Leads";
 import { SoAlready } from "./Lying";
 import { isStation, STATIONS } from "./stations";
 import { ChooseStructure } from "./ChooseStructure";
@@ -83,11 +98,14 @@ function Stations() {
   const { job, draft, plan, errors, notice } = useSnapshot();
   const person = usePerson();
   const navigate = useNavigate();
-  const order = useChoices()?.stations ?? NONE;
+  const choices = useChoices();
+  const order = choices?.stations ?? NONE;
+  const labelOf = (path: string) =>
+    choices?.fields[path as EntryPath]?.label ?? path.replaceAll(".", " › ").replaceAll("_", " ");
   const [section, setSection] = useState(1);
   const [open, setOpen] = useState<string | null>(null);
   const [extras, setExtras] = useState<ExtrasShown>(NONE_SHOWN);
-  const [grain, setGrain] = useState(true);
+  const [grain, setGrain] = useState(false);
   const [dialog, setDialog] = useState<"find" | "pieces" | "history" | null>(null);
 
   useEffect(() => {
@@ -119,7 +137,7 @@ function Stations() {
       z: () => void session.move("undo"),
       Z: () => void session.move("redo"),
       g: () => setGrain((shown) => !shown),
-      m: () => document.querySelector<HTMLInputElement>("[data-quantity] input")?.focus(),
+      m: () => (found("[data-quantity] input") ?? found(".dimension-field"))?.focus(),
       "/": () => setDialog("find"),
     }),
     [step, session],
@@ -132,14 +150,12 @@ function Stations() {
   const here = STATIONS[station];
   const shown = { section, onSection: setSection, grain };
   const reckoning = plan && (
-    <>
-      <h2 className="mb-1 text-lg font-semibold">{t("job.theReckoning")}</h2>
-      <Reckoning
-        quantities={plan.quantities.filter((each) => each.station === station)}
-        open={open}
-        onOpen={setOpen}
-      />
-    </>
+    <Reckoning
+      key={station}
+      quantities={plan.quantities.filter((each) => each.station === station)}
+      open={open}
+      onOpen={setOpen}
+    />
   );
   const close = (shown: boolean) => !shown && setDialog(null);
   return (
@@ -173,24 +189,15 @@ function Stations() {
           <TakeMenu jobId={job.id} onPieces={() => setDialog("pieces")} />
         </span>
       </div>
-      <div className="grid flex-1 grid-cols-1 lg:flex-none lg:h-[calc(100vh-6.4rem)] lg:grid-cols-[11.5rem_1fr_21.5rem] lg:grid-rows-[minmax(0,1fr)]">
-        <aside className="px-3 py-2">
+      <div className="grid flex-1 grid-cols-1 lg:flex-none lg:h-[calc(100vh-6.4rem)] lg:grid-cols-[8.6rem_1fr_20rem] lg:grid-rows-[minmax(0,1fr)]">
+        <aside className="px-2 py-2">
           <Thread jobId={job.id} station={station} findings={findings} />
         </aside>
-        <main className="flex min-h-[36rem] min-w-0 flex-col gap-2 border-x border-rule p-3 lg:min-h-0">
+        <main className="flex min-h-[36rem] min-w-0 flex-col gap-1.5 border-x border-rule px-2 pt-1.5 pb-2 lg:min-h-0">
           <h1 className="sr-only">
             {String(draft.title)}: {order.find((each) => each.id === station)?.title}
           </h1>
           <SoAlready station={station} />
-          <Folded away={plan?.settled.includes(station) ?? false}>
-            <form
-              className={unfolded ? "hidden" : "flex flex-wrap gap-x-6 gap-y-2"}
-              onSubmit={(event) => event.preventDefault()}
-              aria-label={t("job.whatWasDecided")}
-            >
-              <ViewOnly>{here.Inputs && <here.Inputs key={station} {...shown} />}</ViewOnly>
-            </form>
-          </Folded>
           <Extras
             station={station}
             title={order.find((each) => each.id === station)?.title ?? ""}
@@ -211,15 +218,38 @@ function Stations() {
           )}
           {Object.entries(errors).map(([path, text]) => (
             <p key={path} className="mb-2 text-sm text-madder">
-              <strong>{path.replaceAll(".", " › ").replaceAll("_", " ")}</strong>: {text}
+              <strong>{labelOf(path)}</strong>: {text}
             </p>
           ))}
           {plan && (
             <>
+              <Leads plan={plan} station={station} />
               <Findings
                 station={station}
                 findings={findings.filter((each) => each.station === station)}
               />
+            </>
+          )}
+          {here.Inputs && (
+            <Folded away={plan?.settled.includes(station) ?? false}>
+              <form
+                className={
+                  unfolded ? "hidden" : "flex flex-wrap gap-x-4 gap-y-2 border-t border-rule pt-2"
+                }
+                onSubmit={(event) => event.preventDefault()}
+                aria-label={t("job.whatWasDecided")}
+              >
+                <ViewOnly>
+                  <here.Inputs key={station} {...shown} />
+                </ViewOnly>
+              </form>
+            </Folded>
+          )}
+          <div className="mt-2">
+            <AddHere station={station} shown={extras} onShown={setExtras} />
+          </div>
+          {plan && (
+            <>
               {here.Aside ? (
                 <here.Aside plan={plan} onSection={setSection} reckoning={reckoning} />
               ) : (
@@ -252,6 +282,8 @@ function Stations() {
     </div>
   );
 }
+
+const found = (field: string) => document.querySelector<HTMLInputElement>(field);
 
 /** Fields of work that is done: out of the way, and still there for whoever wants them. */
 function Folded({ away, children }: { away: boolean; children: ReactNode }) {

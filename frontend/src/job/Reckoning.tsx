@@ -2,7 +2,7 @@
 import { t } from "../app/words";
 import { Pencil } from "lucide-react";
 import { Collapsible } from "radix-ui";
-import { memo } from "react";
+import { memo, useState } from "react";
 import type { Quantity } from "../api/client";
 import { Button } from "../parts/controls";
 import { touches } from "../drawing/view";
@@ -20,19 +20,48 @@ export function Reckoning({
   open: string | null;
   onOpen: (id: string | null) => void;
 }) {
+  const [unfolded, setUnfolded] = useState(false);
+  const [part, setPart] = useState("");
+  const sought = part.trim().toLowerCase();
+  const shown = quantities.filter(({ label }) => label.toLowerCase().includes(sought));
   return (
-    <ul className="divide-y divide-rule border-y border-rule">
-      {quantities.map((quantity) => (
-        <QuantityLine
-          key={quantity.id}
-          quantity={quantity}
-          open={open === quantity.id}
-          onOpen={onOpen}
-        />
-      ))}
-    </ul>
+    <details
+      className="mt-3 border-t border-rule pt-2"
+      open={unfolded || open !== null}
+      onToggle={(event) => setUnfolded(event.currentTarget.open)}
+    >
+      <summary className="cursor-pointer">
+        <h2 className="inline text-lg font-semibold">{t("job.theReckoning")}</h2>{" "}
+        <span className="figures text-faded">{quantities.length}</span>
+      </summary>
+      {quantities.length > FEW && (
+        <div className="my-1.5">
+          <input
+            type="search"
+            aria-label={t("job.findAQuantity")}
+            placeholder={t("job.findAQuantity")}
+            className="h-8 w-full rounded border border-faded bg-sheet px-2"
+            value={part}
+            onChange={(event) => setPart(event.target.value)}
+          />
+        </div>
+      )}
+      <ul className="divide-y divide-rule border-y border-rule">
+        {shown.map((quantity) => (
+          <QuantityLine
+            key={quantity.id}
+            quantity={quantity}
+            open={open === quantity.id}
+            onOpen={onOpen}
+          />
+        ))}
+      </ul>
+    </details>
   );
 }
+
+/** So many are seen at once. */
+const FEW = 8;
 
 const QuantityLine = memo(function QuantityLine({
   quantity,
@@ -80,7 +109,7 @@ const QuantityLine = memo(function QuantityLine({
   );
 });
 
-function Reasons({ quantity }: { quantity: Quantity }) {
+export function Reasons({ quantity }: { quantity: Quantity }) {
   const { draft } = useSnapshot();
   const session = useSession();
   const path = `measured.${quantity.id}` as const;

@@ -1,7 +1,7 @@
 /** Fields that hold what was typed until the core has read it, and say what is wrong where it is. */
 import { t } from "../app/words";
 import { RadioGroup } from "radix-ui";
-import { type CSSProperties, type ReactNode, useId, useState } from "react";
+import { type CSSProperties, type KeyboardEvent, type ReactNode, useId, useState } from "react";
 import { api } from "../api/client";
 import { useChoices, useOptions } from "../app/choices";
 import { Sketch } from "../drawing/Sketch";
@@ -70,6 +70,45 @@ function FieldFrame({
   );
 }
 
+/** A length as it is typed, read and kept: what a field for it shows, and what its keys do. */
+export function useLength(path: JobPath, optional: boolean) {
+  const session = useSession();
+  const { draft, plan, errors } = useSnapshot();
+  // What is being typed stays as typed until the field is left, though it is read and saved meanwhile.
+  const [typing, setTyping] = useState<string | null>(null);
+  const kept = valueAt(draft, path);
+  const settled =
+    typeof kept === "string" ? kept : kept == null ? "" : (plan?.inputs[path] ?? asText(kept));
+  const shown = typing ?? settled;
+
+  async function step(steps: number, from: string) {
+    const { data } = await api.POST("/api/length", { body: { text: shown || from || "0", steps } });
+    if (!data) return;
+    setTyping(null);
+    session.set(path, data.text);
+  }
+
+  function type(text: string) {
+    setTyping(text);
+    session.set(path, optional && text.trim() === "" ? null : text);
+  }
+
+  return {
+    shown,
+    error: errors[path],
+    type,
+    leave: () => setTyping(null),
+    /** @param from what an empty field steps from. */
+    onKeyDown: (event: KeyboardEvent<HTMLInputElement>, from = "") => {
+      if (event.key === "ArrowUp" || event.key === "ArrowDown") {
+        event.preventDefault();
+        void step(event.key === "ArrowUp" ? 1 : -1, from);
+      }
+      if (event.key === "Enter") void session.save();
+    },
+  };
+}
+
 /** A length in any form binders write; arrow keys step by the ruler's division. */
 export function LengthField({
   path,
@@ -81,24 +120,8 @@ export function LengthField({
   placeholder?: string;
   optional?: boolean;
 }) {
-  const session = useSession();
-  const { draft, plan, errors } = useSnapshot();
   const id = useId();
-  // What is being typed stays as typed until the field is left, though it is read and saved meanwhile.
-  const [typing, setTyping] = useState<string | null>(null);
-  const kept = valueAt(draft, path);
-  const settled =
-    typeof kept === "string" ? kept : kept == null ? "" : (plan?.inputs[path] ?? asText(kept));
-  const shown = typing ?? settled;
-  const error = errors[path];
-
-  async function step(steps: number) {
-    const { data } = await api.POST("/api/length", { body: { text: shown || "0", steps } });
-    if (!data) return;
-    setTyping(null);
-    session.set(path, data.text);
-  }
-
+  const { shown, error, type, leave, onKeyDown } = useLength(path, optional);
   return (
     <FieldFrame id={id} label={label} about={`${path} ${part}`} error={error}>
       <input
@@ -111,19 +134,9 @@ export function LengthField({
         autoComplete="off"
         aria-invalid={error ? true : undefined}
         aria-describedby={error ? `${id}-error` : undefined}
-        onChange={(event) => {
-          const text = event.target.value;
-          setTyping(text);
-          session.set(path, optional && text.trim() === "" ? null : text);
-        }}
-        onBlur={() => setTyping(null)}
-        onKeyDown={(event) => {
-          if (event.key === "ArrowUp" || event.key === "ArrowDown") {
-            event.preventDefault();
-            void step(event.key === "ArrowUp" ? 1 : -1);
-          }
-          if (event.key === "Enter") void session.save();
-        }}
+        onChange={(event) => type(event.target.value)}
+        onBlur={leave}
+        onKeyDown={(event) => onKeyDown(event)}
       />
     </FieldFrame>
   );
@@ -358,9 +371,7 @@ export function Group({
     <fieldset className="flex flex-wrap items-start gap-x-2 gap-y-1">
       <legend
         className={
-          title === under
-            ? "sr-only"
-            : "float-left mt-5 flex h-8 max-w-32 items-center pr-1 font-serif text-sm leading-tight font-semibold"
+          title === under ? "sr-only" : "mb-0.5 font-serif text-sm leading-tight font-semibold"
         }
       >
         {title}

@@ -205,6 +205,7 @@ class Definition:
     :param measured: whether a measurement may replace it. Nothing follows from what is only seen, chosen or
         compared, and no measurement of it is asked for.
     :param state: of what is measured, when it has this size; ``earlier``: the same before that.
+    :param leads: whether it is what one comes to its station for, and is said there first.
     """
 
     station: Station
@@ -213,6 +214,7 @@ class Definition:
     measured: bool = True
     state: SizeState = ""
     earlier: QuantityId | None = None
+    leads: bool = False
 
     @property
     def measurable(self) -> bool:
@@ -221,52 +223,56 @@ class Definition:
 
 
 QUANTITIES: dict[QuantityId, Definition] = {
-    "text.pages": Definition("text", "Pages bound", "count"),
-    "text.leaves": Definition("text", "Leaves", "count"),
-    "text.blanks": Definition("text", "Blank pages", "count"),
+    "text.pages": Definition("text", "Pages bound", "count", leads=True),
+    "text.leaves": Definition("text", "Leaves", "count", leads=True),
+    "text.blanks": Definition("text", "Blank pages", "count", leads=True),
     "leaf.untrimmed_width": Definition("text", "Leaf width", state="before trimming"),
     "leaf.untrimmed_height": Definition("text", "Leaf height", state="before trimming"),
     "paper.grammage": Definition("paper", "Grammage", "grammage"),
-    "paper.calliper": Definition("paper", "Thickness of a leaf", "thickness"),
-    "sheet.width": Definition("paper", "Unfolded sheet, width", measured=False),
-    "sheet.height": Definition("paper", "Unfolded sheet, height", measured=False),
-    "stock.per_sheet": Definition("paper", "Out of one stock sheet", "count"),
-    "stock.sheets": Definition("paper", "Stock sheets to take", "count"),
-    "sections.count": Definition("folding", "{Signatures}", "count"),
-    "sections.sheets": Definition("folding", "Sheets a {signature}", "count"),
-    "sheets.count": Definition("folding", "Sheets to fold", "count"),
+    "paper.calliper": Definition("paper", "Thickness of a leaf", "thickness", leads=True),
+    "sheet.width": Definition("paper", "Unfolded sheet, width", measured=False, leads=True),
+    "sheet.height": Definition("paper", "Unfolded sheet, height", measured=False, leads=True),
+    "stock.per_sheet": Definition("paper", "Out of one stock sheet", "count", leads=True),
+    "stock.sheets": Definition("paper", "Stock sheets to take", "count", leads=True),
+    "sections.count": Definition("folding", "{Signatures}", "count", leads=True),
+    "sections.sheets": Definition("folding", "Sheets a {signature}", "count", leads=True),
+    "sheets.count": Definition("folding", "Sheets to fold", "count", leads=True),
     "creep.step": Definition("folding", "Creep from folio to folio", "thickness"),
-    "sections.creep": Definition("folding", "Creep in all", "thickness"),
+    "sections.creep": Definition("folding", "Creep in all", "thickness", leads=True),
     "text.scale": Definition("printing", "Pages of the text are scaled to", "percent"),
-    "printed.width": Definition("printing", "Printed sheet, width", measured=False),
-    "printed.height": Definition("printing", "Printed sheet, height", measured=False),
+    "printed.width": Definition("printing", "Printed sheet, width", measured=False, leads=True),
+    "printed.height": Definition("printing", "Printed sheet, height", measured=False, leads=True),
     "printed.least_width": Definition("printing", "Smallest sheet that takes it, width", measured=False),
     "printed.least_height": Definition("printing", "Smallest sheet that takes it, height", measured=False),
     "printed.copies": Definition("printing", "Copies a printed sheet", "count"),
-    "printed.sheets": Definition("printing", "Sheets to print, spoilage included", "count"),
-    "sewing.holes": Definition("sewing", "Holes in the fold", "count"),
-    "sewing.first": Definition("sewing", "First hole, from head and tail"),
+    "printed.sheets": Definition("printing", "Sheets to print, spoilage included", "count", leads=True),
+    "sewing.holes": Definition("sewing", "Holes in the fold", "count", leads=True),
+    "sewing.first": Definition("sewing", "First hole, from head and tail", leads=True),
     "sewing.kettle": Definition("sewing", "Kettles, from head and tail"),
-    "sewing.interval": Definition("sewing", "From support to support"),
-    "sewing.support_length": Definition("sewing", "Length of a support"),
-    "thread.section": Definition("sewing", "Thread a {signature}"),
+    "sewing.interval": Definition("sewing", "From support to support", leads=True),
+    "sewing.support_length": Definition("sewing", "Length of a support", leads=True),
+    "thread.section": Definition("sewing", "Thread a {signature}", leads=True),
     "thread.length": Definition("sewing", "Thread in all"),
-    "thread.needlefuls": Definition("sewing", "Needlefuls", "count"),
+    "thread.needlefuls": Definition("sewing", "Needlefuls", "count", leads=True),
     "text.thickness": Definition("block", "Text, pressed"),
     "inserts.thickness": Definition("block", "Things glued in", "thickness"),
     "endpapers.thickness": Definition("block", "Endpapers", "thickness"),
-    "block.thickness": Definition("block", "Block thickness"),
-    "block.height": Definition("block", "Block height", state="trimmed", earlier="leaf.untrimmed_height"),
-    "block.width": Definition("block", "Block width", state="trimmed", earlier="leaf.untrimmed_width"),
+    "block.thickness": Definition("block", "Block thickness", leads=True),
+    "block.height": Definition(
+        "block", "Block height", state="trimmed", earlier="leaf.untrimmed_height", leads=True
+    ),
+    "block.width": Definition(
+        "block", "Block width", state="trimmed", earlier="leaf.untrimmed_width", leads=True
+    ),
     "spine.swell": Definition("block", "Swell", "thickness"),
     "spine.swell_ratio": Definition("block", "Swell to thickness", "percent"),
-    "spine.thickness": Definition("block", "Spine as sewn"),
+    "spine.thickness": Definition("block", "Spine as sewn", leads=True),
     "thread.suits": Definition("block", "Thread that would suit", "thickness", measured=False),
     "spine.swell_round": Definition("block", "Round the swell asks for", "factor"),
     "spine.round": Definition("block", "Round, part of a circle", "factor"),
     "shoulder.line": Definition("block", "Shoulder line, from the spine"),
-    "shoulder.height": Definition("block", "Shoulder", "length"),
-    "spine.chord": Definition("block", "Across the shoulders"),
+    "shoulder.height": Definition("block", "Shoulder", "length", leads=True),
+    "spine.chord": Definition("block", "Across the shoulders", leads=True),
     "spine.arc": Definition("block", "Arc of the spine"),
     "spine.rise": Definition("block", "Rise of the round"),
     "spine.left_over": Definition("block", "Swell left for the shoulders", "thickness", measured=False),
@@ -332,13 +338,13 @@ QUANTITIES: dict[QuantityId, Definition] = {
     "closed.parallel": Definition("boards", "Closed: out of parallel", measured=False),
     "joint.ease": Definition("boards", "Inset, in board thicknesses", "factor"),
     "book.weight": Definition("boards", "Weight of the book", "weight"),
-    "finish.width": Definition("finish", "Spine to letter"),
-    "title.capital": Definition("finish", "Capitals of the title"),
+    "finish.width": Definition("finish", "Spine to letter", leads=True),
+    "title.capital": Definition("finish", "Capitals of the title", leads=True),
     "title.length": Definition("finish", "Length of the title"),
-    "label.width": Definition("finish", "Label, width"),
-    "label.height": Definition("finish", "Label, height"),
+    "label.width": Definition("finish", "Label, width", leads=True),
+    "label.height": Definition("finish", "Label, height", leads=True),
     "volume.capital": Definition("finish", "Capitals of the volume"),
-    "ribbon.length": Definition("finish", "Ribbon"),
+    "ribbon.length": Definition("finish", "Ribbon", leads=True),
     "pastedown.growth": Definition("boards", "Paste-down grows when pasted", "thickness"),
     "pastedown.trim": Definition("boards", "Trimmed off the paste-down", measured=False),
     "pastedown.width": Definition("boards", "Paste-down, cut width", measured=False),

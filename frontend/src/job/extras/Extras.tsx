@@ -35,17 +35,14 @@ export function Extras({
   onShown: (shown: ExtrasShown) => void;
 }) {
   const session = useSession();
-  const reader = useReader();
   const { used, offered } = useExtras(station);
   const unfolded = used.find((extra) => extra.name === shown.unfolded);
   const first = offered[0];
-  if (used.length === 0 && !first) return null;
+  if (used.length === 0) return null;
   return (
     <>
       <div className="flex flex-wrap items-center gap-1.5">
-        {used.length > 0 && (
-          <Chip title={title} open={!unfolded} onOpen={() => onShown(NONE_SHOWN)} />
-        )}
+        <Chip title={title} open={!unfolded} onOpen={() => onShown(NONE_SHOWN)} />
         {used.map((extra) => (
           <Chip
             key={extra.name}
@@ -54,15 +51,7 @@ export function Extras({
             onOpen={() => onShown({ ...NONE_SHOWN, unfolded: extra.name })}
           />
         ))}
-        {first && !reader && (
-          <button
-            type="button"
-            className={`${CHIP} border-dashed border-rule text-faded hover:border-hill hover:text-hill`}
-            onClick={() => onShown({ ...shown, adding: first.name })}
-          >
-            <Plus size={14} /> {t("job.more")}
-          </button>
-        )}
+        {first && <More onMore={() => onShown({ ...shown, adding: first.name })} />}
       </div>
       {unfolded && (
         <form
@@ -87,7 +76,27 @@ export function Extras({
           </span>
         </form>
       )}
-      {shown.adding && first && (
+    </>
+  );
+}
+
+/** What can be added where nothing is yet; and the dialog in which one is chosen. */
+export function AddHere({
+  station,
+  shown,
+  onShown,
+}: {
+  station: Station;
+  shown: ExtrasShown;
+  onShown: (shown: ExtrasShown) => void;
+}) {
+  const { used, offered } = useExtras(station);
+  const first = offered[0];
+  if (!first) return null;
+  return (
+    <>
+      {used.length === 0 && <More onMore={() => onShown({ ...shown, adding: first.name })} />}
+      {shown.adding && (
         <AddExtra
           offered={offered}
           first={shown.adding}
@@ -96,6 +105,19 @@ export function Extras({
         />
       )}
     </>
+  );
+}
+
+function More({ onMore }: { onMore: () => void }) {
+  if (useReader()) return null;
+  return (
+    <button
+      type="button"
+      className={`${CHIP} border-dashed border-rule text-faded hover:border-hill hover:text-hill`}
+      onClick={onMore}
+    >
+      <Plus size={14} /> {t("job.more")}
+    </button>
   );
 }
 

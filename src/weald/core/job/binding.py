@@ -41,6 +41,7 @@ class Squares(Entries):
             "Head",
             asked=_lists("binding.squares"),
             part="squares.head closed.head",
+            decides=("squares.head", "closed.head", "closed_back.head"),
             usual=Usual("A square at the head", 0, 12),
         ),
     ] = 3.0
@@ -52,6 +53,7 @@ class Squares(Entries):
             "Tail",
             asked=_lists("binding.squares"),
             part="squares.tail closed.tail",
+            decides=("squares.tail", "closed.tail", "closed_back.tail"),
             usual=Usual("A square at the tail", 0, 12),
         ),
     ] = 3.0
@@ -63,6 +65,7 @@ class Squares(Entries):
             "Fore-edge",
             asked=_lists("binding.squares"),
             part="squares.fore_edge closed.fore_edge",
+            decides=("squares.fore_edge", "closed.fore_edge", "closed_back.fore_edge"),
             usual=Usual("A square at the fore-edge", 0, 15),
         ),
     ] = 4.0
@@ -267,6 +270,7 @@ class Binding(Entries):
             ),
             left_open="joint.inset",
             part="joint.inset",
+            decides=("joint.inset", "closed.inset"),
             rule="Boards",
         ),
     ] = None
@@ -281,6 +285,7 @@ class Binding(Entries):
             ),
             left_open="joint.gap",
             part="joint.gap",
+            decides=("joint.gap",),
             usual=Usual("A joint", 4, 20),
             rule="Boards",
             gauged=Gauged(
@@ -388,6 +393,7 @@ class Binding(Entries):
             asked=lambda asking: asking.covering == "half",
             left_open="corner.leg",
             part="corner.leg",
+            decides=("corner.leg",),
         ),
     ] = None
     fore_edge_strip: Annotated[

@@ -242,6 +242,7 @@ class Sewing(Entries):
             asked=_kettled,
             left_open="by the height",
             part="sewing.kettle",
+            decides=("sewing.kettle",),
             usual=Usual("Kettles in by", 6, 30),
             rule="Sewing",
         ),
@@ -409,6 +410,7 @@ class Endpapers(Entries):
             asked=_papered,
             left_open="as the squares",
             part="pastedown.margin",
+            decides=("pastedown.margin",),
         ),
     ] = None
     dry_strip: Annotated[

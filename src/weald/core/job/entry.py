@@ -80,6 +80,7 @@ class Entry:
         open is a decision of its own.
     :param step: by which a plain number is changed.
     :param part: the sizes and pieces it belongs to in the drawings, by their ids.
+    :param decides: the sizes it is the field for, where they are drawn, by their ids.
     :param rule: under what a house finds its rule for it; none where it may have none.
     :param said: what history says of whatever stands in it, where that itself says nothing.
     """
@@ -94,6 +95,7 @@ class Entry:
     given: bool = False
     step: float = 1.0
     part: str = ""
+    decides: tuple[QuantityId, ...] = ()
     usual: Usual | None = None
     rule: RuleGroup | None = None
     gauged: Gauged | None = None

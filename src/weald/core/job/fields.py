@@ -34,6 +34,7 @@ class FormField:
     :param step: by which a plain number is changed.
     :param example: how it is written, where that has to be known.
     :param part: what it belongs to in the drawings, by their ids.
+    :param decides: the sizes it is the field for, where they are drawn.
     :param columns: of a table, one row for each of what it lists; ``row`` is a row to begin with.
     """
 
@@ -47,6 +48,7 @@ class FormField:
     example: str = ""
     help: str = ""
     part: str = ""
+    decides: tuple[str, ...] = ()
     columns: tuple["FormField", ...] = ()
     row: dict[str, object] | None = None
 
@@ -97,6 +99,7 @@ def field_of(path: str, info: FieldInfo, notation: Notation) -> FormField:
         example=str((info.examples or [""])[0]),
         help=notation.say(entry.help),
         part=entry.part,
+        decides=entry.decides,
         columns=fields_of(row, notation) if row else (),
         row=first_row(row) if row else None,
     )

@@ -89,6 +89,7 @@ class Finish(Entries):
             asked=lambda asking: asking.spec.finish_on_spine,
             left_open="title.capital",
             part="title.capital",
+            decides=("title.capital",),
         ),
     ] = None
     ribbons: Annotated[

@@ -28,6 +28,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.pieces import Piece
 from weald.core.planning.asked import AskedFor, asked_of
+from weald.core.planning.leading import Lead, leading
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.planning.lying import FactHere, facts_here, settled
 from weald.core.planning.measurements import as_measured
@@ -76,6 +77,7 @@ class Plan:
     :param shown_section: the signature drawn at the folding station, from 1.
     :param extras: what is added to the structure, and what else could be.
     :param asked: which entries the job asks for.
+    :param leads: what one comes to each station for.
     """
 
     title: str
@@ -102,6 +104,7 @@ class Plan:
     shown_section: int
     extras: ExtrasHere
     asked: AskedFor
+    leads: tuple[Lead, ...]
 
 
 def plan(
@@ -171,6 +174,7 @@ def plan(
         shown_section=min(section, len(sections)),
         extras=extras_here(spec, book.structure),
         asked=asked_of(asking_of(book.structure, spec), ledger),
+        leads=tuple(leading(book)),
     )
 
 

@@ -40,6 +40,7 @@ from weald.core.stations import text as text_station
 from weald.core.stations.block_findings import mind_block
 from weald.core.stations.cutting import mind_paper, mind_unused, stock_pieces
 from weald.core.stations.folded import reckon_to_folding
+from weald.core.stations.standing import STANDING, draw_standing
 
 
 def _fold(book: Book) -> None:
@@ -171,7 +172,10 @@ def _finish(book: Book) -> None:
 
 
 def _draw_finish(book: Book) -> Iterator[Drawing]:
-    """The spine, and the proof of its lettering."""
+    """The spine, and the proof of its lettering; and the book as it will stand."""
+    if STANDING in book.drawn:
+        block = (book.block.width, book.block.height, book.block.spine)
+        yield draw_standing(book.spec, book.bound.sizes, book.spine, block, book.ledger)
     if not book.drawn & {"finish", "bench"} or book.finish is None or book.spine is None:
         return
     yield book.spine

@@ -15,6 +15,8 @@ from weald.core.notation import Notation
 from weald.core.planning.beginnings import asked_for, job_of_beginning
 from weald.core.planning.house import with_house
 from weald.core.planning.telling import changed
+from weald.core.stations.standing import STANDING
+from weald.core.tones import tone_of
 from weald.exchange.job_file import read_job_file
 from weald.web.accounts.names import author_of
 from weald.web.accounts.services import house_of
@@ -33,6 +35,7 @@ from weald.web.api.schemas import (
     Rename,
     StaleReply,
     StandAt,
+    StandingBook,
     StateChange,
     Verb,
     Versioned,
@@ -40,6 +43,7 @@ from weald.web.api.schemas import (
 from weald.web.api.typed import JobInput
 from weald.web.jobs import services
 from weald.web.jobs.models import Job
+from weald.web.jobs.planned import planned
 from weald.web.printing.services import text_entries
 
 router = Router(tags=["jobs"])
@@ -105,6 +109,21 @@ def list_jobs(
         page=shown.number,
         pages=paginator.num_pages,
     )
+
+
+@router.get("/jobs/standing", response=list[StandingBook], operation_id="standingBooks")
+def standing_books(
+    request: HttpRequest, ids: list[int] = Query(..., max_length=PAGE_SIZE)
+) -> list[StandingBook]:
+    """The books of some jobs, drawn as they will stand; jobs there are not are left out."""
+    notation = notation_of(request)
+    found = {each.pk: each for each in jobs_of(request).select_related("head").filter(pk__in=ids)}
+    return [_standing(found[id], notation) for id in dict.fromkeys(ids) if id in found]
+
+
+def _standing(job: Job, notation: Notation) -> StandingBook:
+    (drawing,) = planned(job.spec, notation, (STANDING,)).drawings
+    return StandingBook(job=job.pk, drawing=drawing, tone=tone_of(job.spec.binding.cover_name))
 
 
 @router.post("/jobs", response={201: JobReply, 422: Problem}, operation_id="createJob")

@@ -50,6 +50,17 @@ class PlanReply(Plan):
     gauges: tuple[GaugeHint, ...]
 
 
+class StandingBook(Schema):
+    """A job's book as it will stand on a shelf.
+
+    :param tone: of its covering, ``#rrggbb``; empty where its name says no colour.
+    """
+
+    job: int
+    drawing: Drawing
+    tone: str
+
+
 class JobRow(Schema):
     """A job as it stands in a list."""
 
