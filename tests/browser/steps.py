@@ -29,7 +29,8 @@ def letter(page: Page, key: str) -> None:
 
 def enter(page: Page, room: str) -> None:
     """A room of the workshop; its page is loaded only then, and the one before stays to be seen meanwhile."""
-    page.get_by_role("navigation", name="Rooms").get_by_role("link", name=room, exact=True).click()
+    page.get_by_role("button", name="All rooms").click()
+    page.get_by_role("navigation", name="All rooms").get_by_role("link", name=room, exact=True).click()
     page.get_by_role("heading", level=1, name=room, exact=True).wait_for()
 
 
@@ -49,6 +50,14 @@ def go_to(page: Page, station: str) -> None:
 def open_tab(page: Page, name: str) -> None:
     """Some of a station's fields or views."""
     page.get_by_role("tab", name=name, exact=True).click()
+
+
+def settings(page: Page) -> Locator:
+    """How one has Weald: units, ruler, light."""
+    shown = page.get_by_role("dialog", name="Settings of")
+    if not shown.is_visible():
+        page.get_by_role("button", name="Settings of").click()
+    return shown
 
 
 def line(page: Page, quantity: str) -> Locator:

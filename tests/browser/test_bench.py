@@ -149,7 +149,7 @@ def test_a_finished_book_has_its_colophon_and_is_made_again(desk: Page) -> None:
     expect(page.get_by_role("cell", name="Measure the block", exact=True)).to_be_visible()
     assert_accessible(page)
     open_tab(page, "Colophon")
-    page.get_by_role("button", name="Keep these words").click()
+    page.get_by_role("button", name="Save these words").click()
     words = page.get_by_role("textbox", name="In your own words")
     expect(words).to_contain_text("Saltmarsh Bindery")
     words.fill("Bound in one winter.")
@@ -191,7 +191,7 @@ def test_without_a_connection_entries_wait_and_are_handed_over_in_order(desk: Pa
     page.get_by_text(re.compile("^1 done$")).click()
     page.get_by_role("button", name="Lay the stock out").click()
     page.get_by_role("textbox", name=re.compile("Note on")).fill("two sheets short")
-    page.get_by_role("button", name="Keep note").click()
+    page.get_by_role("button", name="Save note").click()
     expect(page.get_by_text("No connection. 3 entries wait")).to_be_visible()
     assert BenchEvent.objects.count() == 0
     page.context.set_offline(False)

@@ -48,7 +48,7 @@ def test_a_shelf_is_kept(desk: Page) -> None:
     # a change of the item can be taken back too
     desk.get_by_role("button", name="heron grey", exact=True).click()
     dialog.get_by_label("Lies in").fill("drawer 9")
-    dialog.get_by_role("button", name="Keep the changes").click()
+    dialog.get_by_role("button", name="Save the changes").click()
     expect(desk.get_by_text("drawer 9")).to_be_visible()
     desk.get_by_role("button", name="Undo").click()
     expect(desk.get_by_text("drawer 9")).to_have_count(0)
@@ -65,7 +65,7 @@ def test_grain_is_tested_by_hand(desk: Page) -> None:
     expect(desk.get_by_text("short, along the 450")).to_be_visible()
     # take it off the list, and put it back
     desk.get_by_role("button", name="More for Attic find").click()
-    desk.get_by_role("menuitem", name="Take off the list").click()
+    desk.get_by_role("menuitem", name="Remove from the list").click()
     expect(desk.get_by_text("Nothing on the shelf answers")).to_be_visible()
     desk.get_by_role("button", name="Put it back").click()
     expect(desk.get_by_role("button", name="Attic find", exact=True)).to_be_visible()
@@ -89,7 +89,7 @@ def test_a_table_goes_out_and_comes_in_changed(desk: Page, tmp_path: Path) -> No
     desk.get_by_role("menuitem", name="A table in …").click()
     dialog.get_by_label("Table").set_input_files(path)
     expect(dialog.get_by_text("changes", exact=True)).to_be_visible()
-    dialog.get_by_role("button", name="Take the 1 good ones, leave out 1").click()
+    dialog.get_by_role("button", name="Add the 1 good ones, leave out 1").click()
     expect(dialog.get_by_text("Taken: 1 items.")).to_be_visible()
     desk.keyboard.press("Escape")
     expect(desk.get_by_role("button", name="Count Attic find")).to_have_text("30 sheets")
@@ -125,7 +125,7 @@ def test_from_a_job_to_cut_pieces(desk: Page, tmp_path: Path) -> None:
     odd = dialog.get_by_role("row").filter(has_text="Chancel smooth, odd ream")
     expect(odd.get_by_text("✓ grain along height")).to_be_visible()
     assert_accessible(desk)
-    odd.get_by_role("button", name="Take Chancel smooth, odd ream").click()
+    odd.get_by_role("button", name="Choose Chancel smooth, odd ream").click()
     expect(desk.get_by_text("Right in 7 of 7 pieces whose stock is chosen.")).to_be_visible()
     is_saved(desk)
     go_to(desk, "Paper")
@@ -140,11 +140,11 @@ def test_from_a_job_to_cut_pieces(desk: Page, tmp_path: Path) -> None:
     assert_accessible(desk)
     assert_cuts_match_the_guillotine(desk, tmp_path)
     # laid out otherwise: without the offcuts, for a thick blade
-    desk.get_by_role("button", name="Lay out otherwise").click()
-    dialog.get_by_label("The blade takes").fill("1 mm")
+    desk.get_by_role("button", name="Lay out another way").click()
+    dialog.get_by_label("Width of the cut").fill("1 mm")
     dialog.get_by_label(re.compile("^offcut Greyboard 2 mm, 420")).check()
     assert_accessible(desk)
-    lay_out(desk, "Lay out anew")
+    lay_out(desk, "Lay out again")
     # cut, booked, taken back
     desk.get_by_role("button", name="It is cut").click()
     expect(desk.get_by_text("stock is off the shelf, offcuts are on it")).to_be_visible()
@@ -162,7 +162,7 @@ def assert_cuts_match_the_guillotine(desk: Page, tmp_path: Path) -> None:
     assert_accessible(desk)
     desk.keyboard.press("Escape")
     for name, ending in (("The cuts (CSV)", "csv"), ("All sheets (DXF)", "dxf")):
-        desk.get_by_role("button", name="Take to the shears").click()
+        desk.get_by_role("button", name="Print for the shears").click()
         with desk.expect_download() as taken:
             desk.get_by_role("menuitem", name=name).click()
         taken.value.save_as(tmp_path / f"taken.{ending}")

@@ -80,16 +80,16 @@ def test_rename_duplicate_archive_and_restore(desk: Page) -> None:
     choose("Notes of a bee master", "Rename")
     desk.get_by_role("dialog").get_by_label("Title").fill("Hive notes")
     desk.get_by_role("button", name="Rename", exact=True).click()
-    expect(desk.get_by_role("link", name="Hive notes")).to_be_visible()
+    expect(desk.get_by_role("table").get_by_role("link", name="Hive notes")).to_be_visible()
     choose("Hive notes", "Duplicate")
-    expect(desk.get_by_role("link", name="Hive notes (copy)")).to_be_visible()
+    expect(desk.get_by_role("table").get_by_role("link", name="Hive notes (copy)")).to_be_visible()
     choose("Hive notes", "Archive")
-    expect(desk.get_by_role("link", name="Hive notes", exact=True)).to_have_count(0)
+    expect(desk.get_by_role("table").get_by_role("link", name="Hive notes", exact=True)).to_have_count(0)
     desk.get_by_role("radio", name="Archived").click()
     choose("Hive notes", "Restore")
     expect(desk.get_by_text("No archived job answers to that.")).to_be_visible()
     desk.get_by_role("button", name="Show all current jobs").click()
-    expect(desk.get_by_role("link", name="Hive notes", exact=True)).to_be_visible()
+    expect(desk.get_by_role("table").get_by_role("link", name="Hive notes", exact=True)).to_be_visible()
 
 
 def test_an_empty_desk_teaches(desk: Page) -> None:
@@ -104,7 +104,7 @@ def test_an_empty_desk_teaches(desk: Page) -> None:
 def test_a_job_file_goes_out_and_comes_back(desk: Page, tmp_path: Path) -> None:
     open_job(desk, "Lighthouse log")
     is_saved(desk)
-    desk.get_by_role("button", name="Print and take away").click()
+    desk.get_by_role("button", name="Print and download").click()
     with desk.expect_download() as download:
         desk.get_by_role("menuitem", name="Job file").click()
     path = tmp_path / "log.json"
@@ -119,6 +119,6 @@ def test_a_file_that_is_no_job_is_refused_with_the_reason(desk: Page, tmp_path: 
     path = tmp_path / "log.json"
     path.write_text('{"leaf": {"widht": 3}}')
     desk.get_by_label("Job file").set_input_files(path)
-    dialog = desk.get_by_role("dialog", name="This file was not taken")
+    dialog = desk.get_by_role("dialog", name="This file was not accepted")
     expect(dialog).to_contain_text("did you mean “width”?")
     assert_accessible(desk)

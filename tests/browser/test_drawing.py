@@ -90,7 +90,7 @@ def test_what_one_types_stays_while_it_is_read_and_saved(desk: Page) -> None:
 
 def test_all_pieces_drawn_and_listed(desk: Page) -> None:
     open_job(desk, TIDE)
-    desk.get_by_role("button", name="Print and take away").click()
+    desk.get_by_role("button", name="Print and download").click()
     desk.get_by_role("menuitem", name="All pieces, drawn and listed").click()
     dialog = desk.get_by_role("dialog", name="Pieces to cut")
     expect(dialog.get_by_role("row", name=re.compile("Spine board"))).to_contain_text("16 mm × 216 mm")

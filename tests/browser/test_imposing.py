@@ -19,7 +19,7 @@ TIDE = "Tide tables of Merrow Haven"
 
 def bring(desk: Page, path: Path) -> None:
     with desk.expect_file_chooser() as chooser:
-        desk.get_by_role("button", name=re.compile("Bring a")).click()
+        desk.get_by_role("button", name=re.compile("Add a text")).click()
     chooser.value.set_files(path)
 
 
@@ -29,7 +29,7 @@ def impose(desk: Page, part: str = "whole") -> None:
     desk.get_by_role("button", name=re.compile("Impose .* sheets")).click()
     expect(desk.get_by_text("you may leave this page")).to_be_visible()
     services.carry_out(str(PrintFile.objects.latest("asked").pk))
-    expect(desk.get_by_role("link", name="Take the file").first).to_be_visible()
+    expect(desk.get_by_role("link", name="Download the file").first).to_be_visible()
 
 
 def fold_and_page_through(desk: Page) -> None:
@@ -53,9 +53,9 @@ def fold_and_page_through(desk: Page) -> None:
 
 
 def take_and_read_back(desk: Page, path: Path) -> list[int]:
-    """Take the file, and read the first side of its first sheet against the dummy."""
+    """Download the file, and read the first side of its first sheet against the dummy."""
     with desk.expect_download() as taken:
-        desk.get_by_role("link", name="Take the file").click()
+        desk.get_by_role("link", name="Download the file").click()
     taken.value.save_as(path)
     sides, (width, height) = read_sides(path)
     dummy = pages_on_sheets("upright, level, upright", 1, 8, "inset")
@@ -69,7 +69,7 @@ def take_and_read_back(desk: Page, path: Path) -> list[int]:
 
 def test_a_text_becomes_sheets_that_fold_to_order(desk: Page, tmp_path: Path) -> None:
     open_job(desk, HYMNS)
-    expect(desk.get_by_text("No text yet: bring it as a PDF")).to_be_visible()
+    expect(desk.get_by_text("No text yet: add it as a PDF")).to_be_visible()
     bring(desk, write_text(tmp_path / "hymns.pdf", 45, 240, 170))
     expect(desk.get_by_text("45 pages, 240 mm × 170 mm")).to_be_visible()
     expect(field(desk, "Pages")).to_have_value("45")
@@ -144,7 +144,7 @@ def test_a_printer_is_added_and_says_what_does_not_go_through(desk: Page) -> Non
     dialog.get_by_label("Largest sheet, width").fill("210")
     dialog.get_by_label("Turns sheets by itself on").select_option("long")
     dialog.get_by_role("button", name="Add this printer").click()
-    expect(dialog.get_by_text("Kept.")).to_be_visible()
+    expect(dialog.get_by_text("Saved.")).to_be_visible()
     desk.keyboard.press("Escape")
     desk.get_by_label("Printer", exact=True).select_option("Kitchen printer")
     expect(desk.get_by_text("does not go into this printer, which takes 210 mm × 297 mm")).to_be_visible()

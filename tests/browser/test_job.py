@@ -18,6 +18,7 @@ from tests.browser.steps import (
     line,
     open_job,
     open_tab,
+    settings,
 )
 from weald.core.job.spec import read_spec
 from weald.web.accounts.models import Membership
@@ -117,7 +118,7 @@ def test_crosswise_grain_is_found_and_put_right_at_a_touch(desk: Page) -> None:
     open_job(desk, "Verses")
     go_to(desk, "Paper")
     expect(desk.get_by_text("The grain runs across the spine")).to_be_visible()
-    desk.get_by_role("button", name="Print and take away").click()
+    desk.get_by_role("button", name="Print and download").click()
     desk.get_by_role("menuitem", name="All pieces, drawn and listed").click()
     expect(desk.get_by_text("its stock has it across")).to_be_visible()
     desk.keyboard.press("Escape")
@@ -195,18 +196,18 @@ def test_a_square_is_changed_where_it_is_drawn(desk: Page) -> None:
 def test_units_and_ruler_change_how_everything_is_shown(desk: Page) -> None:
     open_job(desk, "Lighthouse log")
     go_to(desk, "Boards & cover")
-    desk.get_by_role("radio", name="inches").click()
+    settings(desk).get_by_role("radio", name="inches").click()
     expect(line(desk, "board.height")).to_contain_text("9 1/4″")
     open_tab(desk, "Cover")
     expect(field(desk, "Turn-in")).to_have_value("3/4")
-    desk.get_by_label("Ruler").select_option("16")
-    desk.get_by_role("radio", name="both").click()
+    settings(desk).get_by_label("Ruler").select_option("16")
+    settings(desk).get_by_role("radio", name="both").click()
     expect(line(desk, "board.height")).to_contain_text("234.5 mm (9 1/4″)")
-    desk.get_by_role("radio", name="mm").click()
+    settings(desk).get_by_role("radio", name="mm").click()
     field(desk, "Turn-in").press("ArrowUp")
     expect(field(desk, "Turn-in")).to_have_value("19.5")
     with desk.expect_response("**/api/me"):
-        desk.get_by_label("Ruler").select_option("0.1")
+        settings(desk).get_by_label("Ruler").select_option("0.1")
     field(desk, "Turn-in").press("ArrowDown")
     expect(field(desk, "Turn-in")).to_have_value("19.4")
 
@@ -261,7 +262,7 @@ def test_focus_goes_back_to_where_it_came_from_and_letters_wait_for_their_leader
     desk.get_by_role("dialog", name="History").wait_for()
     desk.keyboard.press("Escape")
     expect(history).to_be_focused()
-    more = desk.get_by_role("button", name="Print and take away")
+    more = desk.get_by_role("button", name="Print and download")
     more.press("Enter")
     desk.get_by_role("menuitem", name="All pieces").press("Enter")
     desk.get_by_role("dialog", name="Pieces to cut").wait_for()
@@ -406,7 +407,7 @@ def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: 
     open_job(desk, TIDE)
     field(desk, "Pages").fill("200")
     for name, pages in (("Job sheet (PDF)", 4), ("Case at true size (PDF)", 4)):
-        desk.get_by_role("button", name="Print and take away").click()
+        desk.get_by_role("button", name="Print and download").click()
         desk.get_by_role("menuitemradio", name="Letter").click()
         expect(desk.get_by_role("menuitemradio", name="Letter")).to_be_checked()
         link = desk.get_by_role("menuitem", name=name)
@@ -422,14 +423,15 @@ def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: 
         assert sorted(map(round, map(float, document.pages[0].mediabox[2:]))) == [612, 792]
         desk.keyboard.press("Escape")
     for name, start in (("Case as SVG", b"<?xml"), ("Pieces as CSV", b"job,piece")):
-        desk.get_by_role("button", name="Print and take away").click()
+        desk.get_by_role("button", name="Print and download").click()
         with desk.expect_download() as download:
             desk.get_by_role("menuitem", name=name).click()
         assert Path(download.value.path()).read_bytes().startswith(start)
 
 
 def test_the_lamp_lit_theme_is_accessible_too(desk: Page) -> None:
-    desk.get_by_role("button", name="Lamp light").click()
+    expect(desk.locator("html")).to_have_attribute("data-theme", "system")
+    settings(desk).get_by_role("radio", name="lamp").click()
     expect(desk.locator("html")).to_have_attribute("data-theme", "lamp")
     assert_accessible(desk)
     open_job(desk, "Verses")

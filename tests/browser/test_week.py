@@ -7,7 +7,7 @@ import icalendar
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import assert_accessible
+from tests.browser.steps import assert_accessible, enter
 from tests.conftest import CLOCK
 from weald.web.office.models import Commission
 from weald.web.week import services
@@ -18,7 +18,7 @@ SOON = (CLOCK + timedelta(days=10)).date().isoformat()
 
 
 def to_the_week(page: Page) -> None:
-    page.get_by_role("link", name="Week", exact=True).click()
+    enter(page, "Week")
     expect(page.get_by_role("heading", name="Week", exact=True)).to_be_visible()
 
 
@@ -30,7 +30,7 @@ def promise(page: Page, title: str) -> None:
     expect(asked.get_by_text("Behind the others")).to_be_visible()
     assert_accessible(page)
     asked.get_by_label("Promised for").fill(SOON)
-    asked.get_by_role("button", name="Keep this").click()
+    asked.get_by_role("button", name="Save").click()
     expect(asked).not_to_be_visible()
 
 
@@ -39,12 +39,12 @@ def test_hours_are_told_and_a_promised_book_is_laid_out_over_them(desk: Page) ->
     to_the_week(page)
     expect(page.get_by_text("nothing else is more pressing")).to_be_visible()
     page.get_by_role("link", name="People and places").click()
-    expect(page.get_by_text("Nobody has said yet")).to_be_visible()
+    expect(page.get_by_text("Nobody has entered their hours yet")).to_be_visible()
     page.get_by_label("Name").first.fill("Ida Quill")
     page.get_by_role("button", name="Add hours").first.click()
     assert_accessible(page)
-    page.get_by_role("button", name="Keep them").click()
-    expect(page.get_by_role("status").filter(has_text="kept")).to_be_visible()
+    page.get_by_role("button", name="Save them").click()
+    expect(page.get_by_role("status").filter(has_text="saved")).to_be_visible()
 
     page.get_by_role("link", name="Back to the week").click()
     promise(page, "Verses said on the ferry")
@@ -77,7 +77,7 @@ def test_a_step_is_put_elsewhere_says_what_that_costs_and_is_let_go(desk: Page) 
     expect(said).to_contain_text("later")
     wish = Wish.objects.get()
     assert wish.begins.strftime("%Y-%m-%dT%H:%M") == moved.strftime("%Y-%m-%dT%H:%M")
-    said.get_by_role("button", name="Let it go again").click()
+    said.get_by_role("button", name="Unpin it").click()
     expect(page.get_by_role("status").filter(has_text="sooner")).to_be_visible()
     assert not Wish.objects.exists()
 
@@ -114,13 +114,13 @@ def test_an_order_is_found_and_put_aside_and_the_week_is_taken_along(
     page.get_by_role("button", name="Back to the order before").click()
     expect(page.get_by_text("least time to spare goes first")).to_be_visible()
 
-    page.get_by_role("button", name="Take the week along").click()
+    page.get_by_role("button", name="Download the week").click()
     with page.expect_download() as taken:
         page.get_by_role("menuitem", name="File for a calendar").click()
     calendar = icalendar.Calendar.from_ical(taken.value.path().read_bytes())
     assert any("Verses" in str(event["summary"]) for event in calendar.walk("VEVENT"))
 
-    page.get_by_role("button", name="Take the week along").click()
+    page.get_by_role("button", name="Download the week").click()
     page.get_by_role("menuitem", name="An address for calendars").click()
     page.get_by_role("button", name="Make an address").click()
     address = page.get_by_label("It is shown this once; give it to your calendar").input_value()

@@ -75,7 +75,7 @@ def test_of_some_cut_the_others_are_left() -> None:
 @pytest.mark.parametrize(
     ("measured", "code", "words"),
     [
-        ({"block.thickness": 18}, "cut.smaller", "Cut it anew"),
+        ({"block.thickness": 18}, "cut.smaller", "Cut it again"),
         ({"block.thickness": 6}, "cut.spine_larger", "lining of that thickness"),
     ],
 )

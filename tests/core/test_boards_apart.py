@@ -78,7 +78,7 @@ def test_front_and_back_are_offered_up_apart() -> None:
     }
     assert left.patch["measured.board.width"] == left.patch["measured.back_board.width"]
     anew, _ = offered_up(spec, "tall", -1.5, MILLIMETRES, "back")
-    assert anew.words.startswith("Cut the back board anew")
+    assert anew.words.startswith("Cut the back board again")
     made = planned({"measured": {path.removeprefix("measured."): v for path, v in anew.patch.items()}})
     assert value(made, "back_board.height") - value(made, "board.height") == pytest.approx(1.5)
     assert value(made, "cover.height") == pytest.approx(value(made, "back_board.height") + 2 * 18)

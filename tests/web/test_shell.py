@@ -19,6 +19,9 @@ def test_the_page_loads_the_built_script_and_styles(client: Client) -> None:
         assert answer.status_code == 200
         # a name with a hash never means another content
         assert "immutable" in answer["Cache-Control"]
+        packed = Client().get(file, headers={"accept-encoding": "gzip"})
+        assert packed["Content-Encoding"] == "gzip"
+        assert int(packed["Content-Length"]) < 0.5 * int(answer["Content-Length"])
 
 
 def test_fonts_ship_with_the_application(client: Client) -> None:

@@ -2780,7 +2780,9 @@ export interface components {
              * Theme
              * @enum {string}
              */
-            theme: "day" | "lamp";
+            theme: "system" | "day" | "lamp";
+            /** Rooms */
+            rooms: ("week" | "sets" | "cutting" | "daybook" | "office")[];
             /**
              * Vocabulary
              * @enum {string}
@@ -2801,7 +2803,9 @@ export interface components {
             /** Paper */
             paper?: ("a4" | "letter") | null;
             /** Theme */
-            theme?: ("day" | "lamp") | null;
+            theme?: ("system" | "day" | "lamp") | null;
+            /** Rooms */
+            rooms?: ("week" | "sets" | "cutting" | "daybook" | "office")[] | null;
         };
         /**
          * Problem

@@ -30,7 +30,7 @@ export function App() {
   });
   speak(me.data?.vocabulary ?? "signature");
   useEffect(() => {
-    document.documentElement.dataset.theme = me.data?.theme ?? "day";
+    document.documentElement.dataset.theme = me.data?.theme ?? "system";
   }, [me.data?.theme]);
 
   if (me.error && whyNot(me.error) === "signed_out") {

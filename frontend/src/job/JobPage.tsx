@@ -3,6 +3,7 @@ import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from "react";
+import { createPortal } from "react-dom";
 import { Link, useNavigate, useParams } from "react-router";
 import {
   api,
@@ -14,6 +15,7 @@ import {
 } from "../api/client";
 import { whyNot } from "../api/problem";
 import { useChoices } from "../app/choices";
+import { useHeadSlot } from "../app/HeadSlot";
 import { useKeys } from "../app/keys";
 import { usePerson, useReader } from "../app/person";
 import { ViewOnly } from "../app/ViewOnly";
@@ -160,11 +162,13 @@ function Stations() {
   const close = (shown: boolean) => !shown && setDialog(null);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <div className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1.5">
+      <InTheHead>
         <TitleField />
-        <ChooseStructure />
+        <span className="hidden lg:block">
+          <ChooseStructure />
+        </span>
         {!reader && <SaveMark />}
-        <span className="ml-auto flex items-center gap-1">
+        <span className="ml-auto flex shrink-0 items-center gap-0.5">
           {!reader && (
             <>
               <IconButton
@@ -183,13 +187,18 @@ function Stations() {
               </IconButton>
             </>
           )}
-          <IconButton label={t("job.history")} onClick={() => setDialog("history")}>
-            <HistoryIcon size={18} />
-          </IconButton>
+          <span className="hidden sm:block">
+            <IconButton label={t("job.history")} onClick={() => setDialog("history")}>
+              <HistoryIcon size={18} />
+            </IconButton>
+          </span>
           <TakeMenu jobId={job.id} onPieces={() => setDialog("pieces")} />
         </span>
-      </div>
-      <div className="grid flex-1 grid-cols-1 lg:flex-none lg:h-[calc(100vh-6.4rem)] lg:grid-cols-[8.6rem_1fr_20rem] lg:grid-rows-[minmax(0,1fr)]">
+      </InTheHead>
+      <p className="border-b border-rule px-3 py-1 lg:hidden">
+        <ChooseStructure />
+      </p>
+      <div className="grid flex-1 grid-cols-1 lg:flex-none lg:h-[calc(100vh-3.1rem)] lg:grid-cols-[8.6rem_1fr_20rem] lg:grid-rows-[minmax(0,1fr)]">
         <aside className="px-2 py-2">
           <Thread jobId={job.id} station={station} findings={findings} />
         </aside>
@@ -285,6 +294,12 @@ function Stations() {
 
 const found = (field: string) => document.querySelector<HTMLInputElement>(field);
 
+/** What is always at hand in a job, in the head of the page. */
+function InTheHead({ children }: { children: ReactNode }) {
+  const slot = useHeadSlot();
+  return slot && createPortal(children, slot);
+}
+
 /** Fields of work that is done: out of the way, and still there for whoever wants them. */
 function Folded({ away, children }: { away: boolean; children: ReactNode }) {
   if (!away) return children;
@@ -302,13 +317,13 @@ function TitleField() {
   const reader = useReader();
   const error = errors.title;
   return (
-    <span>
+    <span className="min-w-0 flex-1">
       <label htmlFor="job-title" className="sr-only">
         {t("common.title")}
       </label>
       <input
         id="job-title"
-        className="w-[22rem] max-w-full rounded border border-transparent bg-transparent px-1 font-serif text-lg font-semibold hover:border-rule focus:bg-sheet"
+        className="w-full max-w-[20rem] rounded border border-transparent bg-transparent px-1 font-serif text-lg font-semibold hover:border-rule focus:bg-sheet"
         value={String(draft.title ?? "")}
         readOnly={reader}
         aria-invalid={error ? true : undefined}

@@ -16,7 +16,10 @@ export function SaveMark() {
   const { save, said } = useSnapshot();
   const calm = save === "saved" || save === "saving";
   return (
-    <span role="status" className={`text-sm ${calm ? "text-faded" : "font-semibold text-amber"}`}>
+    <span
+      role="status"
+      className={`text-sm ${calm ? "sr-only text-faded sm:not-sr-only" : "max-h-9 overflow-y-auto leading-tight font-semibold text-amber"}`}
+    >
       {t(WORDS[save])}
       {save === "failed" && `: ${said}`}
     </span>

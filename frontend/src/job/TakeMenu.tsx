@@ -1,5 +1,5 @@
 import { t } from "../app/words";
-import { ChevronDown } from "lucide-react";
+import { ChevronDown, Printer } from "lucide-react";
 import { useState } from "react";
 import { useOptions } from "../app/choices";
 import { useChangePreferences, usePerson } from "../app/person";
@@ -21,7 +21,9 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
         label={t("job.printAndTakeAway")}
         trigger={
           <>
-            {t("job.printTake")} <ChevronDown size={16} aria-hidden />
+            <Printer size={18} className="sm:hidden" aria-hidden />
+            <span className="hidden sm:inline">{t("job.printTake")}</span>{" "}
+            <ChevronDown size={16} aria-hidden />
           </>
         }
       >

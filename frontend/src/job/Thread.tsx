@@ -1,5 +1,6 @@
 /** The order of work as a sewing thread passing through stations; a knot where all is well, a flag where not. */
 import { t } from "../app/words";
+import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 import type { Finding, Station } from "../api/client";
 import { useChoices } from "../app/choices";
@@ -22,6 +23,8 @@ export function Thread({
   };
   const stations = useChoices()?.stations ?? [];
   const height = stations.length * STEP;
+  const here = useRef<HTMLAnchorElement>(null);
+  useEffect(() => here.current?.scrollIntoView({ inline: "center", block: "nearest" }), [station]);
   const stitch = stations
     .map((_, index) => {
       const y = index * STEP + STEP / 2;
@@ -69,13 +72,14 @@ export function Thread({
           );
         })}
       </svg>
-      <ol className="flex flex-wrap gap-x-2 lg:block">
+      <ol className="flex gap-x-2 overflow-x-auto whitespace-nowrap lg:block lg:overflow-visible lg:whitespace-normal">
         {stations.map(({ id, title }) => {
           const flag = worst(id);
           return (
             <li key={id} className="flex items-center py-1 lg:h-[57px] lg:py-0 lg:pl-11">
               <Link
                 to={`/jobs/${jobId}/${id}`}
+                ref={id === station ? here : undefined}
                 aria-current={id === station ? "page" : undefined}
                 className={`rounded px-1.5 py-0.5 ${id === station ? "bg-hill font-semibold text-on-hill" : "hover:underline"}`}
               >

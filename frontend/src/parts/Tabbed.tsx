@@ -34,7 +34,9 @@ export function Tabbed({
     >
       <Tabs.List
         aria-label={label}
-        className={quiet ? "mb-1.5 flex gap-1" : "flex gap-1 border-b border-rule"}
+        className={
+          quiet ? "mb-1.5 flex flex-wrap gap-1" : "flex gap-1 overflow-x-auto border-b border-rule"
+        }
       >
         {tabs.map((tab) => (
           <Tabs.Trigger key={tab.id} value={tab.id} className={quiet ? QUIET : TAB}>

@@ -7,6 +7,8 @@ import subprocess
 from collections.abc import Iterator
 from pathlib import Path
 
+from whitenoise.compress import main as compress
+
 from weald.command.machine import NotReadyError
 from weald.command.paths import FRONTEND, VAR
 
@@ -99,6 +101,8 @@ def build() -> Path:
     print("Building the interface …", flush=True)
     unfinished = built.with_name(f"{built.name}.{os.getpid()}")
     npm("run", "build", "--", "--outDir", str(unfinished), "--emptyOutDir")
+    # packed once, here: the server gives a packed file to whoever takes one
+    compress(["--quiet", str(unfinished)])
     if not built.exists():
         unfinished.rename(built)
     _forget_old_builds()

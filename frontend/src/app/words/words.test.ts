@@ -35,6 +35,15 @@ describe("the catalogues", () => {
     expect(keys.filter((key) => !code.includes(`"${key}"`))).toEqual([]);
   });
 
+  it("use one word for one thing, as docs/contributing.md has them", () => {
+    const instead = /\b(anew|otherwise|[Bb]rings?|[Bb]rought|Keep|[Tt]ake (it|away|out|off|up))\b/;
+    const said = Object.entries(en).flatMap(([room, words]) =>
+      Object.entries(words).map(([key, sentence]) => `${room}.${key}: ${sentence}`),
+    );
+    expect(said.length).toBeGreaterThan(500);
+    expect(said.filter((each) => instead.test(each.slice(each.indexOf(": "))))).toEqual([]);
+  });
+
   it("are given what they ask for", () => {
     const own = new Set(["signature", "signatures", "Signature", "Signatures"]);
     const missing = Object.entries(en).flatMap(([room, words]) =>

@@ -78,21 +78,21 @@ CHECKS: tuple[Check, ...] = (
         "front and back, with a rule from the leaves to the board's edge",
         _apart("head_front", "head_back"),
         "a case set askew: it shows, and the block hangs on one side",
-        "only by casing in anew",
+        "only by casing in again",
     ),
     Check(
         "squares at the tail",
         "front and back, the same way",
         _apart("tail_front", "tail_back"),
         "the book stands on one board and wears there first",
-        "only by casing in anew; never by trimming the board",
+        "only by casing in again; never by trimming the board",
     ),
     Check(
         "head against tail",
         "the front's two squares",
         _apart("head_front", "tail_front"),
         "the block sits too high or too low between its boards",
-        "only by casing in anew",
+        "only by casing in again",
     ),
     Check(
         "the fore-edge square",
@@ -113,7 +113,7 @@ CHECKS: tuple[Check, ...] = (
         "with a calliper beside the joint and at the fore-edge",
         _parallel,
         "swell that was not rounded away or pressed out, or plates that gape: it opens by itself",
-        "guards at the spine, or rounding anew",
+        "guards at the spine, or rounding again",
     ),
     Check(
         "boards flat",
@@ -127,7 +127,7 @@ CHECKS: tuple[Check, ...] = (
         "on its tail, against a square",
         _of_size("lean", LEAN_PART, "block.height"),
         "the block will sag and pull at the head's joints",
-        "casing in anew, or a wedge glued under the text block in its case",
+        "casing in again, or a wedge glued under the text block in its case",
     ),
     Check(
         "lettering in the middle",
@@ -154,7 +154,7 @@ CONDITIONS: dict[str, tuple[str, dict[Sound, str], dict[Sound, str]]] = {
         },
         {
             "worn": "fasten the loose sections through the fold",
-            "broken": "pull down, mend the folds, and sew anew",
+            "broken": "pull down, mend the folds, and sew again",
         },
     ),
     "covering": (

@@ -52,7 +52,7 @@ EXTRA = Extra(
     name="pulled",
     station="sewing",
     title="pulled down and mended",
-    good_for="an old book sewn anew: {signatures} numbered and cleaned, folds mended, and what "
+    good_for="an old book sewn again: {signatures} numbered and cleaned, folds mended, and what "
     "that adds at the spine",
     entries=PulledDown,
     draw=draw,

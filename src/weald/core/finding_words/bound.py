@@ -231,7 +231,7 @@ BOUND: dict[BoundCode, FindingWords] = {
         "stop",
         "boards",
         "{why}",
-        "Copy the number anew from where it was given out.",
+        "Copy the number again from where it was given out.",
     ),
     "barcode.made_up": FindingWords(
         "note",

@@ -38,7 +38,7 @@ CUT: dict[CutCode, FindingWords] = {
         "mind",
         "bench",
         "{label}: cut already to {old}, and {new} is wanted now; wanting: {off}.",
-        "Cut it anew and keep the old one for another book; or, where it is little, see at the dry fitting "
+        "Cut it again and keep the old one for another book; or, where it is little, see at the dry fitting "
         "whether squares and joint can take it up.",
     ),
     "cut.larger": FindingWords(
@@ -58,7 +58,7 @@ CUT: dict[CutCode, FindingWords] = {
         "mind",
         "bench",
         "{label}: cut already to {old}, with its grain the other way than is wanted now ({new}).",
-        "Cut it anew with the grain right; keep the old one for another book.",
+        "Cut it again with the grain right; keep the old one for another book.",
     ),
     "cut.gone": FindingWords(
         "mind",

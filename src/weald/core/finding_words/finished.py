@@ -68,13 +68,13 @@ FINISHED: dict[FinishedCode, FindingWords] = {
         "mind",
         "finish",
         "After volume {before} comes volume {number}: {missing} is missing.",
-        "Number them anew, or say in a note why it is meant.",
+        "Number them again, or say in a note why it is meant.",
     ),
     "set.repeat": FindingWords(
         "mind",
         "finish",
         "Volume {number} is there twice: the {first}. and the {here}. in the row.",
-        "Number one of them anew, or say in a note why it is meant.",
+        "Number one of them again, or say in a note why it is meant.",
     ),
     "set.back": FindingWords(
         "mind",
@@ -110,13 +110,13 @@ FINISHED: dict[FinishedCode, FindingWords] = {
         "note",
         "cutting",
         "{piece} is cut across the grain on purpose: {effect}.",
-        "Take its stock anew if that is not meant any more.",
+        "Choose its stock again if it is no longer meant so.",
     ),
     "piece.untested": FindingWords(
         "mind",
         "cutting",
         "Nobody has tested the grain of {stock}, and {piece} needs it {needs}.",
-        "Test it on the shelf, and take it anew.",
+        "Test it on the shelf, then choose it again.",
     ),
     "piece.too_large": FindingWords(
         "stop",

@@ -188,13 +188,13 @@ SHEETS: dict[SheetCode, FindingWords] = {
         "stop",
         "text",
         "The leaf as cut is {has}, and the finished page is to be {page}.",
-        "Trim less, make the page smaller, or cut the sheets anew.",
+        "Trim less, make the page smaller, or cut the sheets again.",
     ),
     "stock.departs": FindingWords(
         "mind",
         "paper",
         "The paper of this job is not as {stock} is on the shelf: {what}.",
-        "Take the shelf's figures anew, or take the stock out.",
+        "Choose the shelf's figures again, or remove the stock.",
     ),
     "spread.beyond": FindingWords(
         "mind",

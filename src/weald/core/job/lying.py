@@ -215,7 +215,7 @@ LYING: dict[Lies, Lying] = {
     ),
     "bound": Lying(
         "A bound book to be pulled",
-        "It is taken apart and sewn anew.",
+        "It is taken apart and sewn again.",
         "sewing",
         ("folds_made", "old_cover_on", "old_sewing_in", "old_glue_on"),
     ),

@@ -122,7 +122,7 @@ def _cut(of_case: CasePiece, size: Mm, off_it: bool, notation: Notation) -> str:
     """What is cut: off the piece there is, or a new and larger one; to a mark of the ruler."""
     _, name, way = of_case
     shown = notation.length(size, True)
-    return f"Cut {name} to {shown}" if off_it else f"Cut {name} anew, {shown} {way}"
+    return f"Cut {name} to {shown}" if off_it else f"Cut {name} again, {shown} {way}"
 
 
 def _block_stands(of_case: CasePiece, case: Mm, by: Mm, notation: Notation) -> Iterator[Offered]:

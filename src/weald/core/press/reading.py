@@ -206,7 +206,7 @@ def _wrong_flip(press: Press, pile: Sequence[PrintedSheet], first: ReadPage, fli
             "stop",
             f"Every back came out the wrong way up. {_where(first)} stands {_what(first)}.",
             f"Print again and set the printer to flip on the {right} edge. If it can only do the {flip} "
-            "edge, say so at the station Printing and impose anew: the backs are then placed to suit.",
+            "edge, say so at the station Printing and impose again: the backs are then placed to suit.",
         )
 
 
@@ -219,7 +219,7 @@ def _wrong_pile(press: Press, pile: Sequence[PrintedSheet], first: ReadPage) -> 
             "stop",
             f"Every sheet carries another sheet's back. {_where(first)} stands {_what(first)}.",
             "The pile went back into the tray the wrong way. Follow the words at the station Printing; if "
-            "they do not suit this printer, change how it stacks and feeds in its profile, and impose anew.",
+            "they do not suit this printer, change how it stacks and feeds in its profile, and impose again.",
         )
 
 
@@ -245,7 +245,7 @@ def _shifted(press: Press, pile: Sequence[PrintedSheet]) -> Iterator[Verdict]:
             f"Backs stand {show(abs(right), True)} too far {'right' if right > 0 else 'left'} and "
             f"{show(abs(down), True)} too {'low' if down > 0 else 'high'}.",
             "Print the sheet to measure the shift of backs, enter both figures in the printer's profile, "
-            "choose it anew and impose again.",
+            "choose it again and impose once more.",
         )
 
 

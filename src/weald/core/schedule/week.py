@@ -386,5 +386,5 @@ class _Reading:
             task = self.problem.by_id[name]
             yield (
                 f"“{self.books[task.job].title}”: “{task.title}” cannot be at the time it was put to. What "
-                "comes before is not done by then, or something is not there. It is laid out anew."
+                "comes before is not done by then, or something is not there. It is laid out again."
             )

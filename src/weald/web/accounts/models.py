@@ -94,13 +94,14 @@ class Invitation(models.Model):
 
 
 class Preferences(models.Model):
-    """How a person reads lengths and prints."""
+    """How a person reads lengths and prints, and which rooms they have out besides those everybody has."""
 
     class Paper(models.TextChoices):
         A4 = "a4", "A4"
         LETTER = "letter", "Letter"
 
     class Theme(models.TextChoices):
+        SYSTEM = "system", "As the system has it"
         DAY = "day", "Day"
         LAMP = "lamp", "Lamp-lit"
 
@@ -115,7 +116,8 @@ class Preferences(models.Model):
     mm_division = models.FloatField(default=0.5)
     inch_division = models.PositiveSmallIntegerField(default=32)
     paper = models.CharField(max_length=8, default=Paper.A4, choices=Paper.choices)
-    theme = models.CharField(max_length=8, default=Theme.DAY, choices=Theme.choices)
+    theme = models.CharField(max_length=8, default=Theme.SYSTEM, choices=Theme.choices)
+    rooms = models.JSONField(default=list, blank=True)
 
     class Meta:
         verbose_name_plural = "preferences"

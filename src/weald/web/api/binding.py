@@ -66,7 +66,9 @@ def compare_ways(request: HttpRequest, order: CompareOrder) -> Comparison:
         raise SpecError({"ways": "These are the same way twice; choose another."})
     missing = [way for way in order.ways if way not in known]
     if missing:
-        raise SpecError({"ways": f"There is no way “{missing[0]}” to bind this book; ask for the ways anew."})
+        raise SpecError(
+            {"ways": f"There is no way “{missing[0]}” to bind this book; ask for the ways again."}
+        )
     return compare(spec, [known[way] for way in order.ways], notation)
 
 

@@ -311,6 +311,6 @@ def try_guillotine(request: HttpRequest, cutting_id: uuid.UUID) -> GuillotineRep
         cuts=table.count("\n") - 1,
         message="Every piece falls, at its size and with its grain right."
         if right
-        else "Not every piece falls as it should; lay it out anew.",
+        else "Not every piece falls as it should; lay it out again.",
         right=right,
     )

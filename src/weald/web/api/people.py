@@ -67,6 +67,7 @@ def _reply(request: HttpRequest) -> Person:
         inch_division=preferences.inch_division,
         paper=cast(PaperName, preferences.paper),
         theme=cast(ThemeName, preferences.theme),
+        rooms=preferences.rooms,
         vocabulary=house_of(workshop_of(request)).vocabulary,
     )
 

@@ -25,7 +25,9 @@ from weald.web.accounts.keeping import Settled, Written
 State = Literal["planned", "at_bench", "finished"]
 PaperName = Literal["a4", "letter"]
 Role = Literal["owner", "binder", "reader"]
-ThemeName = Literal["day", "lamp"]
+ThemeName = Literal["system", "day", "lamp"]
+Room = Literal["week", "sets", "cutting", "daybook", "office"]
+"""What is out in the head only for whoever uses it; desk, shelf and house rules always are."""
 Verb = Literal["begun", "changed", "undone", "redone", "returned"]
 
 
@@ -204,6 +206,7 @@ class Person(Schema):
     inch_division: int
     paper: PaperName
     theme: ThemeName
+    rooms: list[Room]
     vocabulary: Vocabulary
 
 
@@ -215,6 +218,7 @@ class PreferencesChange(Schema):
     inch_division: Literal[16, 32, 64] | None = None
     paper: PaperName | None = None
     theme: ThemeName | None = None
+    rooms: Annotated[list[Room], Field(max_length=20)] | None = None
 
 
 class PasswordChange(Schema):

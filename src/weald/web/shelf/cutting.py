@@ -171,7 +171,7 @@ def book(cutting: Cutting, author: User) -> Cutting:
     if cutting.booked is not None:
         return cutting
     if any(group.layout.missing for group in result.groups):
-        raise NotReadyError("Stock does not reach for every piece; choose more and lay out anew.")
+        raise NotReadyError("Stock does not reach for every piece; choose more and lay out again.")
     taken, offcuts = _amounts(result)
     job = Job.objects.filter(pk=cutting.jobs[0]["job"]).first() if len(cutting.jobs) == 1 else None
     items = _locked(cutting.workshop, taken)
@@ -185,7 +185,7 @@ def book(cutting: Cutting, author: User) -> Cutting:
         short.append(f"{len(gone)} of the items are not on the shelf any more")
     if short:
         listed = "; ".join(short)
-        raise ShortError(f"The shelf does not hold enough. {listed}. Count again, buy, or lay out anew.")
+        raise ShortError(f"The shelf does not hold enough. {listed}. Count, buy, or lay out again.")
     for number, amount in sorted(taken.items()):
         _take(items[number], -amount, Movement.Reason.CUT, author, cutting, job)
     for offcut, amount in offcuts.items():

@@ -204,7 +204,7 @@ COVER = (
             ),
             Trouble(
                 "Boards stand askew",
-                "Lift at once while the glue still moves, and gauge anew.",
+                "Lift at once while the glue still moves, and gauge again.",
                 "The film does not let go: cut a new cover, and try the boards on its backing paper first.",
             ),
         ),

@@ -186,7 +186,7 @@ FINISH: dict[FinishCode, FindingWords] = {
         "mind",
         "finish",
         "{name}: a spine {spine} wide takes no lettering.",
-        "Leave it plain; printers refuse it otherwise.",
+        "Leave it plain, or the printer will refuse it.",
     ),
     "elsewhere.same_identifier": FindingWords(
         "stop",

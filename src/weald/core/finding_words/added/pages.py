@@ -55,7 +55,7 @@ PAGES: dict[PagesCode, FindingWords] = {
         "note",
         "paper",
         "Torn so, the sheet gives {count} leaves of {width} × {height}, the grain {grain}; {deckles}.",
-        "Take the leaf, or tear otherwise. Clean hands, and no scissors for paper.",
+        "Choose the leaf, or tear another way. Clean hands, and no scissors for paper.",
     ),
     "taken.torn_across": FindingWords(
         "mind",

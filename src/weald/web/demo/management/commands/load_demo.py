@@ -1,4 +1,5 @@
 from argparse import ArgumentParser
+from typing import get_args
 
 from django.contrib.auth.models import User
 from django.core.management import call_command
@@ -6,6 +7,7 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 
 from weald.web.accounts.services import add_person
+from weald.web.api.schemas import Room
 from weald.web.demo import bench, bindery, office, week
 
 
@@ -29,6 +31,8 @@ class Command(BaseCommand):
         if User.objects.filter(username=options["name"]).exists():
             return
         person = add_person(options["name"], options["password"], bindery.WORKSHOP, check=False)
+        person.preferences.rooms = list(get_args(Room))
+        person.preferences.save()
         bindery.load(person.membership.workshop, person)
         bench.load(person)
         week.load(person)
