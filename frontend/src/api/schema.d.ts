@@ -3149,6 +3149,8 @@ export interface components {
          *
          *     Offsets count rows of dimension lines, not millimetres: how far apart rows stand is for the
          *     writer, which knows the size of its type.
+         *
+         *     :param figure_of: the one of what it is about whose own figure this is; empty where it only belongs to it.
          */
         Dimension: {
             /** Start */
@@ -3173,6 +3175,11 @@ export interface components {
              * @default
              */
             about: string;
+            /**
+             * Figure Of
+             * @default
+             */
+            figure_of: string;
             /**
              * Kind
              * @default dimension

@@ -5,6 +5,7 @@ import { type ReactNode, useId, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { bring, howFar, named } from "../api/bring";
 import {
+  type Drawing,
   api,
   type Beginning,
   type Job,
@@ -15,6 +16,7 @@ import {
 } from "../api/client";
 import { usePerson } from "../app/person";
 import { useChoices } from "../app/choices";
+import { Sketch } from "../drawing/Sketch";
 import { Button } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 
@@ -79,6 +81,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
     thickness: inches ? "3/4 in" : "18 mm",
   };
   const beginning = choices?.beginnings.find((each) => each.id === chosen);
+  const pictures = choices?.pictures.beginning;
 
   const create = useMutation({
     mutationFn: async (from: Beginning) => {
@@ -127,7 +130,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
       }}
     >
       <div
-        className="grid grid-cols-2 gap-1.5 sm:grid-cols-4"
+        className="grid grid-cols-1 gap-1.5 sm:grid-cols-3"
         role="radiogroup"
         aria-label={t("desk.whatLiesOnTheBench")}
       >
@@ -137,14 +140,17 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
             type="button"
             role="radio"
             aria-checked={chosen === each.id}
-            className={`flex flex-col rounded border p-2 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
+            className={`flex gap-2 rounded border p-2 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
             onClick={() => {
               create.reset();
               setChosen(each.id);
             }}
           >
-            <span className="block font-serif font-semibold">{each.title}</span>
-            <span className="text-sm text-faded">{each.words}</span>
+            <Seen picture={pictures?.[each.id]} />
+            <span className="leading-tight">
+              <span className="block font-serif font-semibold">{each.title}</span>
+              <span className="text-sm text-faded">{each.words}</span>
+            </span>
           </button>
         ))}
       </div>
@@ -205,6 +211,16 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
           : t("desk.beginTheJob")}
       </Button>
     </form>
+  );
+}
+
+function Seen({ picture }: { picture: Drawing | undefined }) {
+  return (
+    picture && (
+      <span className="shrink-0">
+        <Sketch drawing={picture} width={72} height={44} />
+      </span>
+    )
   );
 }
 

@@ -42,13 +42,11 @@ export function useOnDrawing(drawing: Drawing): readonly OnDrawing[] {
     );
     const known = new Set<string>();
     return drawing.elements.flatMap((element, index) => {
-      if (element.kind !== "dimension") return [];
-      const ids = element.about.split(" ");
-      const quantity = plan.quantities.find((each) => ids.includes(each.id));
+      if (element.kind !== "dimension" || !element.figure_of) return [];
+      const of = element.figure_of;
+      const quantity = plan.quantities.find(({ id }) => id === of);
       const field = lengths.find(
-        ({ key, decides }) =>
-          ids.includes(key) ||
-          (quantity && (quantity.entry === key || decides.includes(quantity.id))),
+        ({ key, decides }) => key === of || quantity?.entry === key || decides.includes(of),
       );
       if (!field && !quantity?.measurable) return [];
       const path = (field?.key ?? `measured.${quantity?.id}`) as JobPath;

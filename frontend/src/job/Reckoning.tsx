@@ -27,7 +27,7 @@ export function Reckoning({
   return (
     <details
       className="mt-3 border-t border-rule pt-2"
-      open={unfolded || open !== null}
+      open={unfolded || quantities.some(({ id }) => id === open)}
       onToggle={(event) => setUnfolded(event.currentTarget.open)}
     >
       <summary className="cursor-pointer">

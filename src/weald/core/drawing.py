@@ -122,6 +122,8 @@ class Dimension:
 
     Offsets count rows of dimension lines, not millimetres: how far apart rows stand is for the
     writer, which knows the size of its type.
+
+    :param figure_of: the one of what it is about whose own figure this is; empty where it only belongs to it.
     """
 
     start: Point
@@ -129,6 +131,7 @@ class Dimension:
     text: str
     offset: int = 1
     about: str = ""
+    figure_of: str = ""
     kind: Literal["dimension"] = "dimension"
 
 

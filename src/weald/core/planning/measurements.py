@@ -1,15 +1,18 @@
 """Sizes that were measured: as they stand in drawings, and those nobody reads or that can hardly be so."""
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import replace
 
 from weald.core.drawing import Dimension, Drawing
 from weald.core.findings import Action, Finding, Patch, finding
+from weald.core.job.asked import in_forms
+from weald.core.job.patching import value_at
+from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
-from weald.core.quantities import QUANTITIES, QuantityId, is_quantity
+from weald.core.quantities import QUANTITIES, is_quantity
 from weald.core.reckoning import Ledger, Quantity, is_doubted, taken_early
-from weald.core.units import TOLERANCE, Mm
+from weald.core.units import TOLERANCE
 
 
 def unused_measurements(ledger: Ledger) -> list[Finding]:
@@ -64,22 +67,37 @@ def _too_early(quantity: Quantity, before: Quantity, notation: Notation) -> Find
     )
 
 
-def as_measured(drawings: Sequence[Drawing], ledger: Ledger) -> tuple[Drawing, ...]:
-    """Drawings whose figures of measured sizes stand as they were measured, not as a ruler rounds them."""
-    exact = {
-        each.id: each.value
-        for each in ledger.quantities.values()
-        if each.measured is not None and QUANTITIES[each.id].kind == "length"
-    }
-    return tuple(_with_exact(each, exact, ledger.notation) if exact else each for each in drawings)
+def figures_told(drawings: Sequence[Drawing], spec: JobSpec, ledger: Ledger) -> tuple[Drawing, ...]:
+    """Drawings whose dimensions say whose figure they have.
+
+    Measured sizes stand as they were measured, not as a ruler rounds them.
+    """
+    return tuple(_with_figures(each, spec, ledger) for each in drawings)
 
 
-def _with_exact(drawing: Drawing, exact: Mapping[QuantityId, Mm], notation: Notation) -> Drawing:
-    elements = list(drawing.elements)
-    for place, element in enumerate(elements):
-        if isinstance(element, Dimension):
-            length = math.dist(element.start, element.end)
-            for about in element.about.split():
-                if is_quantity(about) and about in exact and abs(exact[about] - length) < TOLERANCE:
-                    elements[place] = replace(element, text=notation.plain(exact[about]))
-    return replace(drawing, elements=tuple(elements))
+def _with_figures(drawing: Drawing, spec: JobSpec, ledger: Ledger) -> Drawing:
+    if not any(isinstance(each, Dimension) and each.about for each in drawing.elements):
+        return drawing
+    told = tuple(
+        _with_figure(each, spec, ledger) if isinstance(each, Dimension) and each.about else each
+        for each in drawing.elements
+    )
+    return replace(drawing, elements=told)
+
+
+def _with_figure(dimension: Dimension, spec: JobSpec, ledger: Ledger) -> Dimension:
+    """A dimension with the first size or entry, of what it is about, that is as long as it is."""
+    start, end, text = dimension.start, dimension.end, dimension.text
+    length = math.dist(start, end)
+    for about in dimension.about.split():
+        found = ledger.quantities.get(about) if is_quantity(about) else None
+        value = value_at(spec, about) if about in _ENTRIES else found and found.value
+        if not isinstance(value, int | float) or abs(value - length) >= TOLERANCE:
+            continue
+        if found is not None and found.measured is not None and QUANTITIES[found.id].kind == "length":
+            text = ledger.notation.plain(found.value)
+        return Dimension(start, end, text, dimension.offset, dimension.about, about)
+    return dimension
+
+
+_ENTRIES = frozenset(path for path, _, _ in in_forms())

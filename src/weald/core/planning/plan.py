@@ -31,7 +31,7 @@ from weald.core.planning.asked import AskedFor, asked_of
 from weald.core.planning.leading import Lead, leading
 from weald.core.planning.looking import Look, what_to_look_at
 from weald.core.planning.lying import FactHere, facts_here, settled
-from weald.core.planning.measurements import as_measured
+from weald.core.planning.measurements import figures_told
 from weald.core.planning.stops import STOPS, TO_THE_BOUND
 from weald.core.quantities import QUANTITIES
 from weald.core.reckoning import Ledger, Quantity
@@ -146,8 +146,8 @@ def plan(
         sections=sections,
         sheets=folded.folding.sheets,
         pieces=book.pieces,
-        drawings=as_measured(
-            [each for each in drawings if each.station in drawn or each.id in shown], ledger
+        drawings=figures_told(
+            [each for each in drawings if each.station in drawn or each.id in shown], spec, ledger
         ),
         findings=tuple(findings),
         folds=book.press.steps,

@@ -19,6 +19,7 @@ from weald.core.planning.beginnings import BEGINNINGS
 from weald.core.planning.choice_pictures import choice_pictures
 from weald.core.planning.house import begun_with, departures, gauge_hints
 from weald.core.planning.learning import rests_on
+from weald.core.planning.lying_pictures import beginning_pictures
 from weald.core.planning.options import every_option
 from weald.core.planning.plan import DRAWN, plan
 from weald.core.planning.remedies import remedies_at
@@ -127,7 +128,7 @@ def choices(request: HttpRequest) -> Choices:
         options=every_option(notation),
         forms=forms(notation),
         fields=form_fields(notation),
-        pictures=choice_pictures(),
+        pictures=choice_pictures() | {"beginning": beginning_pictures()},
         works={str(work): words for work, words in WORKS.items()},
         new_job=JobSpec(),
     )

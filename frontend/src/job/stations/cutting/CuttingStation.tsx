@@ -19,7 +19,7 @@ export function CuttingStation() {
   const chosen = pieces.filter((piece) => piece.item !== null).length;
   return (
     <>
-      <div className="max-h-[48%] overflow-y-auto">
+      <div className="max-h-[34%] overflow-y-auto">
         <table className="figures w-full text-left text-sm">
           <caption className="sr-only">{t("cutting.piecesAndTheirStock")}</caption>
           <thead>
