@@ -62,7 +62,7 @@ def test_the_keyboard_walks_the_stations_and_finds_things(desk: Page) -> None:
     desk.keyboard.press("/")
     desk.get_by_label("Part of a name").fill("spine board w")
     desk.keyboard.press("Enter")
-    expect(line(desk, "spine_board.width").get_by_text("Schools")).to_be_visible()
+    expect(desk.locator("[data-quantity='spine_board.width']").get_by_text("Schools")).to_be_visible()
     letter(desk, "m")
     expect(desk.get_by_label("Measured at the bench")).to_be_focused()
     desk.keyboard.press("Tab")
@@ -318,7 +318,7 @@ def test_a_server_that_is_away_is_said_at_once_and_what_is_shown_stays(desk: Pag
 
     desk.route(re.compile("/api/|/readyz"), away)
     field(desk, "Width").fill("151")
-    told = desk.get_by_text("Weald does not answer. What you see")
+    told = desk.get_by_text("Weald does not answer. The page shows")
     expect(told).to_be_visible()
     go_to(desk, "Boards & cover")
     expect(desk.locator("[data-lead]").first).to_be_visible()

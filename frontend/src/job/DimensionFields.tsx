@@ -3,7 +3,7 @@
  * is the field for, the records of entries and quantities say; where it stands, the drawing.
  */
 import { Popover } from "radix-ui";
-import { useMemo, useRef, useState } from "react";
+import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import type { Drawing, DrawingElement, Quantity } from "../api/client";
 import { useChoices } from "../app/choices";
 import { useReader } from "../app/person";
@@ -73,6 +73,10 @@ function DimensionField({ on, view }: { on: OnDrawing; view: View }) {
   const input = useRef<HTMLInputElement>(null);
   const [here, setHere] = useState(false);
   const { shown, error, type, leave, onKeyDown } = useLength(path, on.optional);
+  // at once, so that what is typed first is not typed over
+  useLayoutEffect(() => {
+    if (here) input.current?.select();
+  }, [here]);
   const at = figureAt(element, view);
   if (!at) return null;
   const wide = Math.max(LEAST, (here ? Math.max(shown.length, 6) : element.text.length) * SIGN + 8);
@@ -101,11 +105,9 @@ function DimensionField({ on, view }: { on: OnDrawing; view: View }) {
           }}
           value={here ? shown : element.text}
           placeholder={here ? element.text : undefined}
-          onFocus={(event) => {
+          onFocus={() => {
             setHere(true);
             point(element.about);
-            const field = event.currentTarget;
-            requestAnimationFrame(() => field.select());
           }}
           onMouseEnter={() => point(element.about)}
           onMouseLeave={() => !here && point("")}

@@ -24,7 +24,9 @@ export function Thread({
   const stations = useChoices()?.stations ?? [];
   const height = stations.length * STEP;
   const here = useRef<HTMLAnchorElement>(null);
-  useEffect(() => here.current?.scrollIntoView({ inline: "center", block: "nearest" }), [station]);
+  useEffect(() => {
+    here.current?.scrollIntoView({ inline: "center", block: "nearest" });
+  }, [station]);
   const stitch = stations
     .map((_, index) => {
       const y = index * STEP + STEP / 2;
