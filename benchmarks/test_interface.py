@@ -39,8 +39,9 @@ DRAWN_AFTER_TYPING = """
 async ([text, shown]) => {
   const input = document.activeElement;
   const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
-  const drawn = () => [...document.querySelectorAll("[data-drawing] svg[role=img] text")]
-    .some((each) => each.textContent === shown);
+  const figures = "[data-drawing] svg[role=img] text, [data-drawing] .dimension-field";
+  const drawn = () => [...document.querySelectorAll(figures)]
+    .some((each) => (each.value ?? each.textContent) === shown);
   if (drawn()) throw new Error("drawn before it was typed");
   const began = performance.now();
   set.call(input, text);
