@@ -90,7 +90,7 @@ def test_a_table_goes_out_and_comes_in_changed(desk: Page, tmp_path: Path) -> No
     dialog.get_by_label("Table").set_input_files(path)
     expect(dialog.get_by_text("changes", exact=True)).to_be_visible()
     dialog.get_by_role("button", name="Add the 1 good ones, leave out 1").click()
-    expect(dialog.get_by_text("Taken: 1 items.")).to_be_visible()
+    expect(dialog.get_by_text("Added: 1 items.")).to_be_visible()
     desk.keyboard.press("Escape")
     expect(desk.get_by_role("button", name="Count Attic find")).to_have_text("30 sheets")
 

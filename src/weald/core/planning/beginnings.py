@@ -54,7 +54,7 @@ BEGINNINGS: tuple[Beginning, ...] = (
     Beginning(
         "pdf",
         "A text as PDF",
-        "Brought now; its pages say how large they are.",
+        "Its pages say how large they are.",
         ("title", "grammage", "board"),
         "folding",
         brings=True,

@@ -22,7 +22,7 @@ def beginning_pictures() -> dict[str, Drawing]:
 
 def _picture(beginning: Beginning) -> Drawing:
     sketch = Sketch()
-    sketch.area(box(0, 0, WIDE, HIGH), "white", "fill")
+    sketch.points += [(0.0, 0.0), (WIDE, HIGH)]
     if beginning.lies is None or not LYING[beginning.lies].measured:
         _draw_sheets(sketch, printed=beginning.id != "blank", many=not beginning.brings)
     else:
