@@ -122,3 +122,17 @@ def test_a_file_that_is_no_job_is_refused_with_the_reason(desk: Page, tmp_path: 
     dialog = desk.get_by_role("dialog", name="This file was not accepted")
     expect(dialog).to_contain_text("did you mean “width”?")
     assert_accessible(desk)
+
+
+def test_a_room_comes_out_when_it_is_entered_and_can_be_put_away(desk: Page) -> None:
+    head = desk.get_by_role("navigation", name="Rooms", exact=True).get_by_role("link")
+    expect(head).to_have_text(["Desk", "Shelf", "House rules"])
+    enter(desk, "Sets")
+    expect(head).to_have_text(["Desk", "Sets", "Shelf", "House rules"])
+    desk.get_by_role("button", name="All rooms").click()
+    assert_accessible(desk)
+    desk.get_by_role("checkbox", name=re.compile("in the head.*Sets")).click()
+    expect(head).to_have_text(["Desk", "Shelf", "House rules"])
+    desk.reload()
+    enter(desk, "Sets")
+    expect(head).to_have_text(["Desk", "Sets", "Shelf", "House rules"])

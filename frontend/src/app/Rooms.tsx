@@ -1,7 +1,7 @@
 /** The way to every room: those in use stand in the head, the others are in one list and can be brought out. */
 import { DoorOpen } from "lucide-react";
 import { Popover } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { NavLink, useLocation } from "react-router";
 import type { Person } from "../api/client";
 import { Tick } from "../parts/controls";
@@ -30,11 +30,13 @@ function useRooms() {
   const { pathname } = useLocation();
   const here = ROOMS.find(([room]) => pathname.split("/")[1] === room)?.[0];
   const out = person.rooms;
+  // once for each time it is entered: what is put away while one is in it stays away
+  const entered = useRef<Room>(undefined);
   useEffect(() => {
+    if (here === entered.current) return;
+    entered.current = here;
     if (here && !out.includes(here)) mutate({ rooms: [...out, here] });
-    // only when a room is entered: what is put away while one is in it stays away
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [here]);
+  }, [here, out, mutate]);
   const put = (room: Room, shown: boolean) =>
     mutate({ rooms: shown ? [...out, room] : out.filter((each) => each !== room) });
   return { out, put };
