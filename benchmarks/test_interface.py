@@ -69,6 +69,7 @@ def test_the_drawing_follows_typing(demo: str, page: Page) -> None:
     sign_in(page, demo)
     open_job(page, "Tide tables")
     go_to(page, "Boards & cover")
+    open_tab(page, "Laid flat")
     open_tab(page, "Cover")
     field(page, "Turn-in").focus()
     times = []
@@ -80,6 +81,61 @@ def test_the_drawing_follows_typing(demo: str, page: Page) -> None:
     late = times[int(len(times) * 0.95)]
     print(f"\ntyping to drawing: median {times[len(times) // 2]:.0f} ms, 95th {late:.0f} ms (budget 100)")
     within(late, 100)
+
+
+SHIFTS = """
+window.shifted = 0;
+new PerformanceObserver((list) => {
+  for (const each of list.getEntries()) if (!each.hadRecentInput) window.shifted += each.value;
+}).observe({ type: "layout-shift", buffered: true });
+"""
+MOST_SHIFT = 0.02
+
+
+def test_nothing_jumps_while_a_page_loads(demo: str, page: Page) -> None:
+    sign_in(page, demo)
+    open_job(page, "Tide tables")
+    job = page.url.rpartition("/")[0] if page.url.count("/") > 4 else page.url
+    page.add_init_script(SHIFTS)
+    for address in (demo, f"{demo}/house", *(f"{job}/{each}" for each in ("folding", "boards", "finish"))):
+        page.goto(address)
+        page.wait_for_load_state("networkidle")
+        shifted = page.evaluate("window.shifted")
+        print(f"\nshift of {address.removeprefix(demo) or '/'}: {shifted:.4f} (most {MOST_SHIFT})")
+        assert shifted <= MOST_SHIFT, address
+
+
+# Waits, inside the page, for the drawings of another station to be there.
+DRAWN_AFTER_GOING = """
+async (station) => {
+  const drawings = () => [...document.querySelectorAll("[data-drawing]")];
+  const before = new Set(drawings());
+  const began = performance.now();
+  document.querySelector(`nav a[href$="/${station}"]`).click();
+  while (drawings().length === 0 || drawings().some((each) => before.has(each))) {
+    if (performance.now() - began > 8000) throw new Error("never drawn");
+    await new Promise((done) => setTimeout(done, 1));
+  }
+  return performance.now() - began;
+}
+"""
+
+
+@pytest.mark.parametrize(("slower", "budget"), [(1, 200), (4, 1000)])
+def test_a_station_is_there_soon(demo: str, page: Page, slower: int, budget: float) -> None:
+    """Gone to from the one before, after all were looked at once; with a processor so many times slower."""
+    sign_in(page, demo)
+    open_job(page, "Tide tables")
+    page.context.new_cdp_session(page).send("Emulation.setCPUThrottlingRate", {"rate": slower})
+    times = []
+    for turn in range(1 + TRIES):
+        for station in ("paper", "folding", "sewing", "block", "boards", "text"):
+            took = page.evaluate(DRAWN_AFTER_GOING, station) / slowness()
+            times += [took] if turn else []
+            page.wait_for_timeout(100)
+    middle, late = sorted(times)[len(times) // 2], sorted(times)[int(len(times) * 0.95)]
+    print(f"\na station, processor {slower} times slower: median {middle:.0f}, 95th {late:.0f} ms ({budget})")
+    within(late, budget)
 
 
 def test_the_first_load_is_small() -> None:

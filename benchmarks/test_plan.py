@@ -55,7 +55,7 @@ def test_a_long_text_is_imposed_anew_within_a_keystroke() -> None:
 @pytest.mark.parametrize("structure", [str(name) for name in STRUCTURES])
 def test_every_structure_keeps_the_budget(structure: str) -> None:
     job = octavo(320) | {"binding": {"structure": structure}}
-    typing, whole = planning(job, drawn=("boards", "pieces")), planning(job)
+    typing, whole = planning(job, drawn=("boards",)), planning(job)
     print(f"\n{structure}: {typing:.1f} ms at a station (budget 5), {whole:.1f} with the bench (budget 10)")
     within(typing, 5)
     within(whole, 10)
@@ -83,7 +83,7 @@ USUAL_MIX: dict[str, Any] = {
 
 @pytest.mark.parametrize(("station", "budget"), [("sewing", 9), ("finish", 9), ("block", 9), ("bench", 10)])
 def test_what_is_added_keeps_the_budget(station: str, budget: float) -> None:
-    took = planning(octavo(320) | USUAL_MIX, drawn=(station, "pieces"))
+    took = planning(octavo(320) | USUAL_MIX, drawn=(station,))
     print(f"\nnine extras, looked at {station}: {took:.1f} ms (budget {budget} ms)")
     within(took, budget)
 

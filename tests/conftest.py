@@ -24,7 +24,9 @@ hypothesis_settings.load_profile("weald")
 
 
 WHOLE_DEMOS = "command"
-"""The folder whose tests start whole demos."""
+"""The folders whose tests start whole demos."""
+SCREENS = ("browser", "benchmarks")
+"""The folders whose modules share a browser."""
 
 
 class OneDemoAtATime(LoadScopeScheduling):  # type: ignore[misc]
@@ -38,7 +40,7 @@ class OneDemoAtATime(LoadScopeScheduling):  # type: ignore[misc]
         folder = Path(module).parent.name
         if folder == WHOLE_DEMOS:
             return folder
-        return module if folder == "browser" else nodeid
+        return module if folder in SCREENS else nodeid
 
 
 def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> OneDemoAtATime:

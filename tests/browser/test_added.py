@@ -5,7 +5,7 @@ import re
 from django.contrib.auth.models import User
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.steps import assert_accessible, enter, go_to, is_saved, line, open_job
+from tests.browser.steps import assert_accessible, enter, go_to, is_saved, line, open_job, open_tab
 from tests.web.conftest import make_job
 
 LEDGER = "Orchard keeper's ledger"
@@ -28,7 +28,9 @@ def test_a_jacket_is_found_added_changed_and_undone(desk: Page) -> None:
     open_job(desk, LEDGER)
     find(desk, "dust wrapper").first.get_by_role("button").click()
     dialog = desk.get_by_role("dialog", name="What else there is to do here")
-    expect(dialog.get_by_role("region", name="paper jacket")).to_contain_text("held by its flaps")
+    expect(dialog.get_by_role("region", name="Wrap it in a paper jacket")).to_contain_text(
+        "held by its flaps"
+    )
     assert_accessible(desk)
     dialog.get_by_role("button", name="Add it").click()
     expect(desk.get_by_role("img", name=re.compile("The jacket, flat"))).to_be_visible()
@@ -69,6 +71,7 @@ def test_nobody_making_a_booklet_meets_a_hammer_face(desk: Page) -> None:
 
 def test_a_template_is_set_with_the_tools_of_the_house(desk: Page) -> None:
     enter(desk, "House rules")
+    open_tab(desk, "Tools")
     desk.get_by_role("button", name="One more: Tools owned").click()
     desk.get_by_label("Tools owned 4: Tool").fill("oak leaf")
     desk.get_by_label("Tools owned 4: Wide").fill("1/4 in")
@@ -80,7 +83,7 @@ def test_a_template_is_set_with_the_tools_of_the_house(desk: Page) -> None:
     go_to(desk, "Finish")
     desk.get_by_role("button", name="More", exact=True).click()
     dialog = desk.get_by_role("dialog")
-    dialog.get_by_role("button", name="finishing template").click()
+    dialog.get_by_role("button", name="Make a template for tooling").click()
     dialog.get_by_role("button", name="Add it").click()
     form = panel(desk, "finishing template")
     expect(form.get_by_label("Tools owned 4: Tool")).to_have_value("oak leaf")
@@ -106,7 +109,7 @@ def test_old_places_are_sewn_where_they_were_measured(desk: Page) -> None:
     go_to(desk, "Sewing")
     desk.get_by_role("button", name="More", exact=True).click()
     dialog = desk.get_by_role("dialog")
-    dialog.get_by_role("button", name="places measured").click()
+    dialog.get_by_role("button", name="Sew at places you measured").click()
     dialog.get_by_role("button", name="Add it").click()
     form = panel(desk, "places measured")
     form.get_by_label("Supports 1: Middle").fill("not a size")

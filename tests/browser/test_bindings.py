@@ -216,10 +216,22 @@ def test_a_set_from_its_first_volume(desk: Page) -> None:
 
 def test_house_rules_are_kept_and_a_job_shows_where_it_departs(desk: Page) -> None:
     enter(desk, "House rules")
+    desk.get_by_label("Turn-in").fill("wide")
+    open_tab(desk, "Tools")
+    desk.get_by_role("button", name="Save these rules").click()
+    # what is wrong is found from any part
+    desk.get_by_role("tab", name="Rules (to put right)").click()
     desk.get_by_label("Turn-in").fill("3/4 in")
     desk.get_by_label("A folded section is called").select_option("gathering")
+    open_tab(desk, "Tools")
     desk.get_by_role("button", name="A gauge").click()
     assert_accessible(desk)
+    desk.get_by_role("searchbox").fill("glued spine")
+    expect(desk.get_by_label("Spine glued with")).to_be_visible()
+    expect(desk.get_by_role("combobox")).to_have_count(1)
+    desk.get_by_role("searchbox").fill("no such rule")
+    expect(desk.get_by_text("No rule is called that.")).to_be_visible()
+    open_tab(desk, "Rules")
     desk.get_by_role("button", name="Save these rules").click()
     expect(desk.get_by_role("status")).to_have_text("saved")
     expect(desk.get_by_label("Turn-in")).to_have_value("19.05")

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.steps import assert_accessible, field, go_to, is_saved, letter, line, open_job
+from tests.browser.steps import assert_accessible, field, go_to, is_saved, letter, line, open_job, open_tab
 
 pytestmark = pytest.mark.django_db(transaction=True)
 TIDE = "Tide tables"
@@ -18,6 +18,7 @@ def picture(page: Page, drawing_id: str) -> Locator:
 def test_a_drawing_is_true_to_scale_beside_its_ruler(desk: Page) -> None:
     open_job(desk, TIDE)
     go_to(desk, "Boards & cover")
+    open_tab(desk, "Laid flat")
     case = picture(desk, "case.flat")
     boards = case.locator("path[style*='fill-board']")
     expect(boards).to_have_count(3)

@@ -152,6 +152,7 @@ def test_a_quantity_opens_to_its_reasons_and_takes_a_measurement(desk: Page) -> 
 def test_pointing_at_a_part_lights_its_line_and_the_other_way_round(desk: Page) -> None:
     open_job(desk, TIDE)
     go_to(desk, "Boards & cover")
+    open_tab(desk, "Laid flat")
     lit = desk.locator("[data-drawing='case.flat'] g.lit")
     expect(lit).to_have_count(0)
     line(desk, "joint.gap").hover()
@@ -165,7 +166,6 @@ def test_pointing_at_a_part_lights_its_line_and_the_other_way_round(desk: Page) 
 def test_a_square_is_changed_where_it_is_drawn(desk: Page) -> None:
     open_job(desk, TIDE)
     go_to(desk, "Boards & cover")
-    open_tab(desk, "On the block")
     board = desk.locator("[data-lead='piece.board']")
     expect(board).to_contain_text("× 216 mm")
     head = desk.get_by_role("textbox", name="Closed: square at the head, 3", exact=True)
@@ -178,6 +178,7 @@ def test_a_square_is_changed_where_it_is_drawn(desk: Page) -> None:
     desk.keyboard.type("3/16in")
     is_saved(desk)
     expect(board).to_contain_text("× 218 mm")
+    expect(desk.locator("[data-changed]")).to_contain_text("× 218 mm")
     desk.keyboard.press("Escape")
     expect(note).not_to_be_visible()
     assert stored()["binding"]["squares"]["head"] == pytest.approx(4.7625)

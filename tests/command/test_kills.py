@@ -102,7 +102,7 @@ def test_nothing_acknowledged_is_lost_whatever_is_killed(loaded_var: Path) -> No
         def impose(number: int) -> None:
             _, content = imposer.patiently("POST", f"/api/jobs/{job}/prints", {"part": "whole"})
             asked.append(json.loads(content)["id"])
-            over.wait(1.0)
+            over.wait(2.0)
 
         people = [until(over, saver.save, failed) for saver in savers]
         people += [until(over, counter.take, failed) for counter in counters]

@@ -6,7 +6,7 @@ from itertools import combinations
 
 from weald.core.drawing import Dimension, Drawing, Label
 
-ROW, TEXT, PADDING = 21.0, 11.0, 10.0
+ROW, TEXT, PADDING = 25.0, 11.0, 14.0
 LETTER = 0.56
 """Width of a letter as part of its type size, on the average of figures and small letters."""
 Box = tuple[float, float, float, float]
@@ -32,10 +32,13 @@ def _of_dimension(each: Dimension, scale: float) -> Box:
     (x0, y0), (x1, y1) = each.start, each.end
     length = math.dist(each.start, each.end)
     along = ((x1 - x0) / length, (y1 - y0) / length)
-    away = ROW * each.offset - ROW * 0.4 + TEXT * 0.72
+    steep = abs(along[1]) > abs(along[0])
+    # a short figure beside a span too short for it stands in a line
+    upright = steep and (len(each.text) > 3 or length * scale > TEXT * 2)
+    away = ROW * each.offset - ROW * 0.4 + (14 if steep and not upright else TEXT * 0.72)
     middle = ((x0 + x1) / 2 * scale + along[1] * away, (y0 + y1) / 2 * scale - along[0] * away)
     long = TEXT * LETTER * len(each.text)
-    wide, high = (TEXT, long) if abs(along[1]) > abs(along[0]) else (long, TEXT)
+    wide, high = (TEXT, long) if upright else (long, TEXT)
     return _box(middle, wide, high)
 
 

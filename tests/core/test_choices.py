@@ -12,6 +12,7 @@ from weald.core.folding.programme import NAMED_PROGRAMMES
 from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.choices import FoldChoice, MakeUpChoice, fold_choices, make_up_choices
+from weald.core.planning.plan import plan
 
 LARGE = {"sheet": {"width": 1300, "height": 900, "grain": "height"}}
 
@@ -136,7 +137,7 @@ def test_taking_a_make_up_gives_it(pages: int, programme: str) -> None:
     assert len({choice.words for choice in choices}) == len(choices)
     for choice in choices[:4]:
         folding = {key.removeprefix("folding."): new for key, new in choice.patch.items()}
-        made = planned(job | {"folding": job["folding"] | folding})
+        made = plan(read_spec(job | {"folding": job["folding"] | folding}), drawn=())
         assert (len(made.sections), sum(section.sheets for section in made.sections)) == (
             choice.sections,
             choice.sheets,

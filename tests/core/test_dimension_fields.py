@@ -29,7 +29,7 @@ def test_a_figure_is_that_of_the_size_it_is_the_field_for(structure: str, notati
     for each in told:
         entry = each.figure_of in ENTRIES
         value = float(str(value_at(spec, each.figure_of))) if entry else sizes[each.figure_of]
-        assert each.text in (notation.figure(value), notation.thickness(value)), each
+        assert each.text.removeprefix("≈ ") in (notation.figure(value), notation.thickness(value)), each
     for each in dimensions(made):
         assert each.figure_of == "" or each.figure_of in each.about.split()
 

@@ -6,7 +6,7 @@ import pytest
 
 from tests.conftest import codes, planned, value
 from weald.core.cutting.order import SQUARED
-from weald.core.drawing import Hatch
+from weald.core.drawing import Area, Hatch
 from weald.core.findings import Action
 from weald.core.job.spec import read_spec
 from weald.core.notation import MILLIMETRES
@@ -49,12 +49,10 @@ def test_a_piece_is_drawn_with_the_grain_it_has() -> None:
     def board_grain(made: Plan) -> float:
         drawing = next(each for each in made.drawings if each.id == "pieces.all")
         board = next(each for each in made.pieces if each.id == "board")
+        areas = [each for each in drawing.elements if isinstance(each, Area)]
+        shape = areas[made.pieces.index(board)].points
         (found,) = {
-            each.angle
-            for each in drawing.elements
-            if isinstance(each, Hatch)
-            and each.points[2][0] - each.points[0][0] == pytest.approx(board.width)
-            and each.points[2][1] - each.points[0][1] == pytest.approx(board.height)
+            each.angle for each in drawing.elements if isinstance(each, Hatch) and each.points == shape
         }
         return found
 

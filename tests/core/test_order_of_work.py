@@ -1,8 +1,8 @@
 """The order of work: every structure, covering, sewing and school gives a graph a binder could follow."""
 
 import re
-from collections.abc import Iterator
-from itertools import pairwise, product
+from collections.abc import Iterator, Sequence
+from itertools import combinations, pairwise, product
 from typing import Any
 
 import pytest
@@ -32,9 +32,19 @@ def planned(structure: str, **changes: Any) -> Plan:
     return plan(read_spec(job), drawn=("bench",))
 
 
+def in_pairs(*choices: Sequence[Any]) -> Iterator[tuple[Any, ...]]:
+    """As few of all combinations as it takes for every two choices to meet once."""
+    met = set[tuple[tuple[int, Any], ...]]()
+    for each in product(*choices):
+        pairs = set(combinations(enumerate(each), 2))
+        if pairs - met:
+            met |= pairs
+            yield each
+
+
 def every_way(structure: Structure) -> Iterator[Plan]:
     shoulders = structure.shoulders if "round" in structure.backs else ("none",)
-    for covering, method, shoulder, bands, trimming, leather in product(
+    for covering, method, shoulder, bands, trimming, leather in in_pairs(
         structure.coverings,
         structure.methods,
         shoulders,

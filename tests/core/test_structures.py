@@ -455,9 +455,10 @@ def test_closed_and_corner_are_drawn_as_they_come_to(contract_job: dict[str, Any
     contract_job["measured"]["board.height"] = 218
     made = planned(contract_job)
     closed = next(each for each in made.drawings if each.id == "case.closed")
-    shown = {each.about: each.text for each in closed.elements if isinstance(each, Dimension)}
+    shown = {each.about.split()[0]: each.text for each in closed.elements if isinstance(each, Dimension)}
     # the spine board lies between the boards: 2 + h + √(h² + 2²) = 7 gives h = 2.1, so they begin 4.2 in
-    assert shown == {"closed.head": "4", "closed.tail": "4", "closed.fore_edge": "5", "closed.inset": "4"}
+    squares = {"closed.head": "4", "closed.tail": "4", "closed.fore_edge": "5", "closed.inset": "4"}
+    assert shown == squares | {"board.width": "141", "board.height": "218"}
     corner = next(each for each in made.drawings if each.id == "case.corner")
     cloth = next(each for each in corner.elements if isinstance(each, Area) and each.material == "cloth")
     # the cut edge runs at 45°, 3 mm from the board's corner at the origin

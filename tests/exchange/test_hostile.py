@@ -18,14 +18,16 @@ from weald.exchange import apart as reading_room
 from weald.exchange import foreign
 from weald.exchange.reports import ArtworkReport, Kind, Order, UnreadableError
 
-BATCHES = 12
+BATCHES = 6
 PDFS = dict(pdfs.every_pdf())
 HEAVY = [name for name in PDFS if "bomb" in name or name.startswith(("forms-", "form-", "paths-", "pages-"))]
-LIGHT = [name for name in PDFS if name not in HEAVY]
+EVERY = int(os.environ.get("WEALD_HOSTILE", "3"))
+"""Of files damaged in much the same way, so many in turn are looked at once; the long runs look at all."""
+LIGHT = [name for name in PDFS if name not in HEAVY][::EVERY]
 ART = dict([*drawings.every_svg(), *((f"picture-{name}", data) for name, data in drawings.every_picture())])
 MOST_MEMORY = 600 << 20
 LONGEST_SECONDS = 20.0
-IMPATIENT = reading_room.Limits(seconds=2.0, silent=2.0)
+IMPATIENT = reading_room.Limits(seconds=1.2, silent=1.2)
 PRESS = press(read_spec({"text": {"pages": 4}}))
 
 

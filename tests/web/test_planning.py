@@ -1,3 +1,4 @@
+import gzip
 import json
 import os
 from typing import Any
@@ -40,9 +41,21 @@ def test_a_job_file_is_planned_without_being_stored(client: Client, contract_job
 
 def test_a_station_gets_only_its_own_drawings(client: Client) -> None:
     plan = send(client, "POST", "/api/plan?station=folding&section=3", {"text": {"pages": 64}}).json()
-    assert {each["station"] for each in plan["drawings"]} == {"folding", "pieces"}
+    assert {each["station"] for each in plan["drawings"]} == {"folding"}
     assert plan["shown_section"] == 3
     assert plan["sheets"] == []
+
+
+def test_an_answer_is_packed_for_a_browser_that_takes_it_so(client: Client) -> None:
+    body = json.dumps({"text": {"pages": 64}})
+    plain = client.post("/api/plan?station=boards", body, content_type="application/json")
+    packed = client.post(
+        "/api/plan?station=boards", body, content_type="application/json", headers={"Accept-Encoding": "gzip"}
+    )
+    assert "Content-Encoding" not in plain.headers
+    assert packed.headers["Content-Encoding"] == "gzip"
+    assert len(packed.content) < len(plain.content) / 4
+    assert json.loads(gzip.decompress(packed.content)) == plain.json()
 
 
 def test_lengths_are_shown_as_the_person_reads_them(client: Client) -> None:

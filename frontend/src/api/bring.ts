@@ -50,7 +50,7 @@ export function bring<Reply>(
 
 const unknown = (): Problem => ({
   code: "refused",
-  message: t("app.theFileWasNotTakenTry"),
+  message: t("app.theFileWasNotAcceptedTry"),
   fields: {},
 });
 

@@ -162,8 +162,8 @@ export interface paths {
          * @description Plan a job file without storing anything.
          *
          *     ``kept`` is the number of the job this is a draft of, whose pieces may be cut already.
-         *     With ``station`` only that station's drawings come back (and that of the pieces), and no list
-         *     of all sheets, so that the answer to a keystroke stays small.
+         *     With ``station`` only that station's drawings come back, and no list of all sheets, so that the answer
+         *     to a keystroke stays small. The pieces are drawn where they are cut.
          */
         post: operations["plan"];
         delete?: never;
@@ -3704,6 +3704,7 @@ export interface components {
          *     :param stock: what it is cut from; nothing where none is chosen. ``item`` is its number on the shelf.
          *     :param needs: in words, which way its grain has to run; ``has``: how it comes out of the stock.
          *     :param per_sheet: how many one sheet of the stock gives.
+         *     :param about: what is lit in drawings and lists where it is pointed at.
          */
         Piece: {
             /** Id */
@@ -3787,6 +3788,11 @@ export interface components {
              * @default false
              */
             across: boolean;
+            /**
+             * About
+             * @default
+             */
+            about: string;
         };
         /**
          * Placed
@@ -4207,6 +4213,8 @@ export interface components {
             station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
             /** Title */
             title: string;
+            /** Does */
+            does: string;
             /** Good For */
             good_for: string;
             /** In Words */
@@ -9428,7 +9436,8 @@ export interface components {
          * RuleEntry
          * @description An entry the house may have a rule for.
          *
-         *     ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
+         *     ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own;
+         *     ``operation`` and ``counted``, of a time, what takes it and what it is counted by.
          */
         RuleEntry: {
             /** Path */
@@ -9437,7 +9446,7 @@ export interface components {
              * Group
              * @enum {string}
              */
-            group: "Folding" | "Sewing" | "Block" | "Boards" | "Covering" | "Finish" | "Printed covers" | "At the bench" | "Times at the bench";
+            group: "Folding" | "Sewing" | "Block" | "Boards" | "Covering" | "Finish" | "Printed covers" | "At the bench" | "Glues" | "Times at the bench";
             /** Label */
             label: string;
             /**
@@ -9455,6 +9464,16 @@ export interface components {
              * @default
              */
             undecided: string;
+            /**
+             * Operation
+             * @default
+             */
+            operation: string;
+            /**
+             * Counted
+             * @default
+             */
+            counted: string;
         };
         /**
          * SquareStep

@@ -48,10 +48,10 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
         />
         <div className="flex items-center gap-3">
           <Button kind="main" type="submit" disabled={!entry.old || !entry.new || change.isPending}>
-            {t("app.keepIt")}
+            {t("app.save")}
           </Button>
           <span role="status" className="text-sm">
-            {change.isSuccess && t("app.keptYouStaySignedInHere")}
+            {change.isSuccess && t("app.savedYouStaySignedInHere")}
             {change.error && Object.keys(wrong).length === 0 && change.error.message}
           </span>
         </div>

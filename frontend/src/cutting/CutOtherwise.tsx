@@ -37,7 +37,7 @@ export function CutOtherwise({
     <Modal
       open
       onOpenChange={(open) => !open && onClose()}
-      title={t("cutting.layOutOtherwise")}
+      title={t("cutting.layOutAnotherWay")}
       wide
     >
       <form
@@ -57,8 +57,8 @@ export function CutOtherwise({
       >
         <div className="grid gap-3 sm:grid-cols-4">
           <TextEntry {...props} id="square" label={t("cutting.squareTheCornerBy")} />
-          <TextEntry {...props} id="kerf" label={t("cutting.theBladeTakes")} />
-          <TextEntry {...props} id="keep_short" label={t("cutting.keepOffcutsFrom")} />
+          <TextEntry {...props} id="kerf" label={t("cutting.widthOfTheCut")} />
+          <TextEntry {...props} id="keep_short" label={t("cutting.saveOffcutsFrom")} />
           <TextEntry {...props} id="keep_long" label={t("common.by")} />
         </div>
         <Tick checked={prefer} onChange={setPrefer}>
@@ -135,7 +135,7 @@ export function CutOtherwise({
           </p>
         )}
         <Button kind="main" type="submit" className="mt-4" disabled={layOut.isPending}>
-          {t("cutting.layOutAnew")}
+          {t("cutting.layOutAgain")}
         </Button>
       </form>
     </Modal>

@@ -109,7 +109,7 @@ function LaidOut({ cutting }: { cutting: Cutting }) {
           {t("cutting.layOutOtherwise2")}
         </Button>
         <Button onClick={() => setDialog("guillotine")}>{t("cutting.tryOnTheGuillotine")}</Button>
-        <Menu label={t("cutting.takeToTheShears")} trigger={t("cutting.takeAway")}>
+        <Menu label={t("cutting.printForTheShears")} trigger={t("cutting.download")}>
           <MenuLink href={`${base}/sheets.pdf`} newTab>
             {t("cutting.cuttingSheetsToScalePDF")}
           </MenuLink>
@@ -251,7 +251,7 @@ function Summary({ group }: { group: CutGroup }) {
       <h2 className="text-lg font-semibold">{group.label}</h2>
       <p>{group.verdict}</p>
       <p className="figures text-faded">
-        {t("cutting.piecesYieldpercentOffcutsKept", {
+        {t("cutting.piecesYieldOffcutsSaved", {
           yieldpercent: group.yield_percent.toFixed(0),
           offcutpercent: group.offcut_percent.toFixed(0),
           wastepercent: group.waste_percent.toFixed(0),

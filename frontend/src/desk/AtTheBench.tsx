@@ -17,7 +17,7 @@ export function AtTheBench({ week }: { week: Week | undefined }) {
       aria-label={t("desk.atTheBenchToday")}
       className="mb-5 grid gap-4 rounded border border-rule bg-linen px-4 py-2.5 md:grid-cols-2"
     >
-      <Part title={t("week.whatToDoNow")} empty={t("week.nothingToDo")}>
+      <Part title={t("week.whatToDoNow")} empty={t("week.nothingIsLaidOutForAnybody")}>
         {week.todo.slice(0, MOST).map((line) => (
           <li key={line.person}>
             {week.people.find(({ id }) => id === line.person)?.name}, {line.when}:{" "}

@@ -65,7 +65,9 @@ export default function Desk() {
         <BooksStanding jobs={jobs.data.jobs} week={today.data} />
       )}
       <AtTheBench week={today.data} />
-      <div className="mb-3 flex flex-wrap items-end gap-3">
+      <div
+        className={`mb-3 flex flex-wrap items-end gap-3 ${today.isPending || jobs.isPending ? "invisible" : ""}`}
+      >
         <SearchField
           label={t("desk.searchByTitle")}
           value={search}

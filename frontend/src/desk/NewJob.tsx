@@ -57,7 +57,7 @@ export function NewJob({
   onOpenChange: (open: boolean) => void;
 }) {
   return (
-    <Modal open={open} onOpenChange={onOpenChange} title={t("desk.whatHaveYouOnTheBench")} wide>
+    <Modal open={open} onOpenChange={onOpenChange} title={t("desk.whatHaveYouOnTheBench")} wider>
       <Beginnings onBegun={() => onOpenChange(false)} />
     </Modal>
   );
@@ -113,6 +113,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
   const field = (ask: Ask) =>
     asks.includes(ask) && (
       <Question
+        wide={ask === "title"}
         label={t((beginning.measured && MEASURED[ask]) || LABELS[ask])}
         hint={hints[ask]}
         error={fields[ask]}
@@ -130,7 +131,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
       }}
     >
       <div
-        className="grid grid-cols-1 gap-1.5 sm:grid-cols-3"
+        className="grid grid-cols-2 gap-1.5 sm:grid-cols-3 lg:grid-cols-5"
         role="radiogroup"
         aria-label={t("desk.whatLiesOnTheBench")}
       >
@@ -140,7 +141,7 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
             type="button"
             role="radio"
             aria-checked={chosen === each.id}
-            className={`flex gap-2 rounded border p-2 text-left ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
+            className={`flex flex-col gap-1 rounded border p-2 text-left sm:flex-row sm:gap-2 ${chosen === each.id ? "border-hill bg-linen outline outline-hill" : "border-rule"}`}
             onClick={() => {
               create.reset();
               setChosen(each.id);
@@ -170,12 +171,14 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
           )}
         </label>
       )}
-      {field("title")}
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+      <div className="flex flex-wrap items-start gap-2">
+        {field("title")}
         {field("pages")}
         {field("width")}
         {field("height")}
         {field("thickness")}
+        {field("grammage")}
+        {field("board")}
       </div>
       {asks.includes("width") && !beginning.measured && (
         <div
@@ -196,10 +199,6 @@ function Beginnings({ onBegun }: { onBegun: () => void }) {
           ))}
         </div>
       )}
-      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {field("grammage")}
-        {field("board")}
-      </div>
       {create.error && unsaid && !fields.text && (
         <p role="alert" className="text-madder">
           {create.error.message}
@@ -225,12 +224,14 @@ function Seen({ picture }: { picture: Drawing | undefined }) {
 }
 
 function Question({
+  wide,
   label,
   hint,
   error,
   value,
   onChange,
 }: {
+  wide: boolean;
   label: string;
   hint?: string | undefined;
   error?: string | undefined;
@@ -239,7 +240,7 @@ function Question({
 }): ReactNode {
   const id = useId();
   return (
-    <div>
+    <div className={wide ? "min-w-64 flex-[3]" : "min-w-32 flex-1"}>
       <label htmlFor={id} className="block text-sm text-faded">
         {label}
       </label>
@@ -290,7 +291,7 @@ export function ImportButton() {
         {bringing.isPending ? howFar(sent) : t("desk.importAJobFile")}
       </Button>
       {bringing.error && (
-        <Modal open onOpenChange={() => bringing.reset()} title={t("desk.thisFileWasNotTaken")}>
+        <Modal open onOpenChange={() => bringing.reset()} title={t("desk.thisFileWasNotAccepted")}>
           <p>{t("desk.nothingWasChangedWhatIsWrong")}</p>
           <ul className="mt-2 list-disc pl-5">
             {bringing.error instanceof ProblemError &&

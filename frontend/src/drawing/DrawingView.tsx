@@ -68,7 +68,7 @@ export const DrawingView = memo(function DrawingView({
           )}
           {take && drawing.to_scale && (
             <IconMenu
-              label={t("drawing.takeTitle", { title: drawing.title })}
+              label={t("drawing.downloadTitle", { title: drawing.title })}
               icon={<Download size={17} />}
             >
               <MenuLink href={`${take}.pdf?paper=${paper ?? "a4"}`} newTab>
@@ -98,9 +98,9 @@ export const DrawingView = memo(function DrawingView({
         </span>
       </figcaption>
       <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden border border-rule">
-        <div className="absolute top-0 left-0 size-5 bg-linen" />
         {drawing.to_scale && (
           <>
+            <div className="absolute top-0 left-0 size-5 bg-linen" />
             <Ruler
               view={view}
               length={size.width}

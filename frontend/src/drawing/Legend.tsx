@@ -63,6 +63,12 @@ export function Legend() {
               </svg>
               {t("drawing.headOfAPage")}
             </li>
+            <li className="flex items-center gap-2">
+              <span className="w-9 text-center" aria-hidden>
+                ≈
+              </span>
+              {t("drawing.roundedPartsDoNotAddUp")}
+            </li>
           </ul>
         </Popover.Content>
       </Popover.Portal>

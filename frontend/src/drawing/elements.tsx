@@ -175,8 +175,11 @@ function laid(element: Kind<"dimension">, view: View) {
     point[0] + aside[0] * distance,
     point[1] + aside[1] * distance,
   ];
-  const middle = off([(start[0] + end[0]) / 2, (start[1] + end[1]) / 2], reach + TEXT * 0.72);
-  const upright = Math.abs(along[1]) > Math.abs(along[0]);
+  const steep = Math.abs(along[1]) > Math.abs(along[0]);
+  // a short figure beside a span too short for it is easier read as it stands in a line
+  const upright = steep && (element.text.length > 3 || length > TEXT * 2);
+  const away = steep && !upright ? 14 : TEXT * 0.72;
+  const middle = off([(start[0] + end[0]) / 2, (start[1] + end[1]) / 2], reach + away);
   return { start, end, along, aside, reach, off, middle, upright };
 }
 

@@ -1,8 +1,9 @@
 /** The rules of the workshop: schools, squares by size, gauges, words, hand, paper and rulers. */
-import { t } from "../app/words";
+import { t, type WordKey } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
-import { type ReactNode, useEffect } from "react";
+import { Tabs } from "radix-ui";
+import { type ReactNode, useCallback, useEffect } from "react";
 import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
 import { type Port } from "../app/drafts/store";
 import { KEPT_STATES } from "../app/drafts/states";
@@ -16,11 +17,12 @@ import { asText } from "../job/paths";
 import { useEveryExtra } from "../job/extras/useExtras";
 import { Button, IconButton, Pick } from "../parts/controls";
 import { RowsTable } from "../parts/RowsTable";
+import { SearchField } from "../parts/SearchField";
+import { TAB } from "../parts/Tabbed";
+import { useListParams } from "../parts/useListParams";
 
 const INPUT =
   "figures rounded border border-faded bg-sheet px-2 py-1 aria-invalid:border-2 aria-invalid:border-madder";
-
-const TIMES = "bench.times.";
 
 type Draft = HouseInput;
 type Texts = Record<string, string>;
@@ -59,6 +61,25 @@ export default function HouseRules() {
   return <Rules key={`${person.units}${house.data.version}`} opened={house.data} />;
 }
 
+const ROOMS = ["rules", "glues", "times", "tools", "people"] as const;
+type PartOfHouse = (typeof ROOMS)[number];
+const ROOM_TITLES: Record<PartOfHouse, WordKey> = {
+  rules: "house.rules",
+  glues: "house.glues",
+  times: "house.times",
+  tools: "house.tools",
+  people: "house.people",
+};
+
+/** A group of things the house rules, under its heading, in one of the tabs. */
+interface Group {
+  room: PartOfHouse;
+  title: string;
+  /** What stands in it that cannot be saved as it is: its tab says so. */
+  wrong: boolean;
+  content: ReactNode;
+}
+
 /** Rules are kept when asked to be, not while they are typed: every new job follows them. */
 function Rules({ opened }: { opened: HouseReply }) {
   const { draft, reply, save, errors, meets, beside, settle, seen, change, keep, giveUp } = useKept(
@@ -67,6 +88,89 @@ function Rules({ opened }: { opened: HouseReply }) {
     "house",
     ["me", "extras"],
   );
+  const { params, show } = useListParams();
+  const sought = params.get("search") ?? "";
+  const search = useCallback((text: string) => show({ search: text }), [show]);
+  const groups = useGroups(draft, reply, errors, change, sought);
+  const asked = params.get("part");
+  const room = ROOMS.find((each) => each === asked) ?? "rules";
+  const found = sought ? groups : groups.filter((each) => each.room === room);
+  return (
+    <main className="mx-auto w-full max-w-5xl p-4">
+      <ViewOnly>
+        <div className="mb-2 flex flex-wrap items-center gap-3">
+          <h1 className="text-3xl font-semibold">{t("common.houseRules")}</h1>
+          <Button
+            kind="main"
+            disabled={save === "saved" || save === "saving" || save === "conflict"}
+            onClick={() => void keep()}
+          >
+            {t("house.saveTheseRules")}
+          </Button>
+          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasSaved")}</Button>}
+          <span role="status" className="text-sm text-faded">
+            {t(KEPT_STATES[save])}
+          </span>
+          <span className="ml-auto">
+            <SearchField label={t("house.findARule")} value={sought} onSearch={search} />
+          </span>
+        </div>
+        <p className="mb-3 max-w-prose text-sm text-faded">
+          {t("house.aNewJobStartsFromTheseRules")}
+        </p>
+        <Beside beside={beside} onSeen={seen} />
+        <Meets meets={meets} onSettle={settle} />
+        <Tabs.Root
+          value={sought ? "" : room}
+          onValueChange={(next) => show({ part: next, search: "" })}
+        >
+          <Tabs.List
+            aria-label={t("house.partsOfTheHouseRules")}
+            className="mb-3 flex gap-1 overflow-x-auto border-b border-rule"
+          >
+            {ROOMS.map((each) => (
+              <Tabs.Trigger key={each} value={each} className={TAB}>
+                {t(ROOM_TITLES[each])}
+                {groups.some((group) => group.room === each && group.wrong) && (
+                  <span className="font-semibold text-madder"> {t("house.toPutRight")}</span>
+                )}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          {sought ? (
+            <Groups groups={found} />
+          ) : (
+            <Tabs.Content value={room} tabIndex={-1}>
+              <Groups groups={found} />
+            </Tabs.Content>
+          )}
+        </Tabs.Root>
+      </ViewOnly>
+    </main>
+  );
+}
+
+function Groups({ groups }: { groups: readonly Group[] }) {
+  if (groups.length === 0) return <p role="status">{t("house.nothingIsCalledThat")}</p>;
+  return (
+    <div className={groups.length > 1 ? "gap-6 lg:columns-2" : ""}>
+      {groups.map(({ title, content }) => (
+        <Part key={title} title={title}>
+          {content}
+        </Part>
+      ))}
+    </div>
+  );
+}
+
+/** Everything the house can rule, of what is sought where something is. */
+function useGroups(
+  draft: Draft,
+  reply: HouseReply,
+  errors: Texts,
+  change: (part: Partial<Draft>) => void,
+  sought: string,
+): readonly Group[] {
   const folded = useOptions<NonNullable<Draft["vocabulary"]>>("house.vocabulary");
   const hands = useOptions<NonNullable<Draft["hand"]>>("house.hand");
   const papers = useOptions<NonNullable<Draft["paper"]>>("house.paper");
@@ -74,10 +178,6 @@ function Rules({ opened }: { opened: HouseReply }) {
   const inchMarks = useOptions("house.inch_division");
   const shown = (path: string, value: unknown): string =>
     typeof value === "string" ? value : value == null ? "" : (reply.inputs[path] ?? asText(value));
-  const times = reply.entries.filter((entry) => entry.path.startsWith(TIMES));
-  const groups = [...new Set(reply.entries.map((entry) => entry.group))].filter(
-    (group) => group !== times[0]?.group,
-  );
   const rule = (entry: RuleEntry, value: string | null) => {
     const kept = Object.entries(draft.rules).filter(([path]) => path !== entry.path);
     const others = Object.fromEntries(kept);
@@ -93,106 +193,143 @@ function Rules({ opened }: { opened: HouseReply }) {
       onChange={(value) => rule(entry, value)}
     />
   );
+  const wanted = sought.toLowerCase().split(/\s+/);
+  const meant = (...texts: string[]) => {
+    const text = texts.join(" ").toLowerCase();
+    return wanted.every((word) => text.includes(word));
+  };
+  const ruled = [...new Set(reply.entries.map((entry) => entry.group))].flatMap(
+    (title): Group[] => {
+      const entries = reply.entries.filter(
+        (entry) => entry.group === title && meant(title, entry.label),
+      );
+      if (entries.length === 0) return [];
+      const timed = entries.some((entry) => entry.operation);
+      return [
+        {
+          room: timed ? "times" : title === "Glues" ? "glues" : "rules",
+          title,
+          wrong: entries.some(({ path }) => errors[`rules.${path}`]),
+          content: timed ? <Times entries={entries} field={ruleField} /> : entries.map(ruleField),
+        },
+      ];
+    },
+  );
+  const parts = { draft, shown, errors, onChange: change };
+  const wrong = (...places: string[]) =>
+    Object.keys(errors).some((path) => places.some((place) => path.startsWith(place)));
+  const others: (Group & { words: string })[] = [
+    {
+      room: "rules",
+      title: t("house.squaresByTheSizeOfThe"),
+      words: t("house.squaresSought"),
+      wrong: wrong("squares"),
+      content: <SquareSteps usual={reply.usual_squares} {...parts} />,
+    },
+    {
+      room: "rules",
+      title: t("house.wordsAndHands"),
+      words: `${t("house.aFoldedSectionIsCalled")} ${t("house.theSewingIsShown")}`,
+      wrong: false,
+      content: (
+        <>
+          <Pick
+            label={t("house.aFoldedSectionIsCalled")}
+            value={draft.vocabulary}
+            options={folded}
+            onChange={(vocabulary) => change({ vocabulary })}
+          />
+          <Pick
+            label={t("house.theSewingIsShown")}
+            value={draft.hand}
+            options={hands}
+            onChange={(hand) => change({ hand })}
+          />
+        </>
+      ),
+    },
+    {
+      room: "tools",
+      title: t("house.gaugesOwned"),
+      words: "",
+      wrong: wrong("gauges"),
+      content: <Gauges {...parts} />,
+    },
+    {
+      room: "tools",
+      title: t("house.toolsOwned"),
+      words: "",
+      wrong: wrong("tools", "types", "hammers"),
+      content: <Owned draft={draft} errors={errors} inputs={reply.inputs} onChange={change} />,
+    },
+    {
+      room: "people",
+      title: t("house.people"),
+      words: t("house.peopleSought"),
+      wrong: false,
+      content: <People />,
+    },
+    {
+      room: "people",
+      title: t("house.forPeopleWhoAreNew"),
+      words: `${t("common.printedOn")} ${t("house.rulersMarkedTo")}`,
+      wrong: false,
+      content: (
+        <>
+          <Pick
+            label={t("common.printedOn")}
+            value={draft.paper}
+            options={papers}
+            onChange={(paper) => change({ paper })}
+          />
+          <Pick
+            label={t("house.rulersMarkedTo")}
+            value={String(draft.mm_division)}
+            options={mmMarks}
+            onChange={(mark) => change({ mm_division: Number(mark) })}
+          />
+          <Pick
+            label={t("house.andTo")}
+            value={String(draft.inch_division)}
+            options={inchMarks}
+            onChange={(mark) => change({ inch_division: Number(mark) as 16 | 32 | 64 })}
+          />
+        </>
+      ),
+    },
+  ];
+  return [...ruled, ...others.filter(({ title, words }) => meant(title, words))];
+}
+
+/** Times, an operation a row. */
+function Times({
+  entries,
+  field,
+}: {
+  entries: readonly RuleEntry[];
+  field: (entry: RuleEntry) => ReactNode;
+}) {
+  const operations = [...new Set(entries.map((entry) => entry.operation))];
   return (
-    <main className="mx-auto w-full max-w-5xl p-4">
-      <ViewOnly>
-        <div className="mb-2 flex flex-wrap items-center gap-3">
-          <h1 className="text-3xl font-semibold">{t("common.houseRules")}</h1>
-          <Button
-            kind="main"
-            disabled={save === "saved" || save === "saving" || save === "conflict"}
-            onClick={() => void keep()}
-          >
-            {t("house.keepTheseRules")}
-          </Button>
-          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
-          <span role="status" className="text-sm text-faded">
-            {t(KEPT_STATES[save])}
-          </span>
-        </div>
-        <p className="mb-4 max-w-prose text-sm text-faded">{t("house.aNewJobTakesFromHere")}</p>
-        <Beside beside={beside} onSeen={seen} />
-        <Meets meets={meets} onSettle={settle} />
-        <div className="grid gap-6 lg:grid-cols-2">
-          <div className="space-y-4">
-            {groups.map((group) => (
-              <Part key={group} title={group}>
-                {reply.entries.filter((entry) => entry.group === group).map(ruleField)}
-              </Part>
-            ))}
-          </div>
-          <div className="space-y-4">
-            <Part title={times[0]?.group ?? ""}>
-              <details className="w-full text-sm">
-                <summary className="cursor-pointer text-hill">
-                  {t("house.ofEveryOperation")}
-                </summary>
-                <p className="my-1 text-faded">{t("house.emptyIsAsUsual")}</p>
-                <div className="flex flex-wrap items-end gap-3">{times.map(ruleField)}</div>
-              </details>
-            </Part>
-            <Part title={t("house.squaresByTheSizeOfThe")}>
-              <SquareSteps
-                usual={reply.usual_squares}
-                draft={draft}
-                shown={shown}
-                errors={errors}
-                onChange={change}
-              />
-            </Part>
-            <Part title={t("house.gaugesOwned")}>
-              <Gauges draft={draft} shown={shown} errors={errors} onChange={change} />
-            </Part>
-            <Part title={t("house.toolsOwned")}>
-              <Owned draft={draft} errors={errors} inputs={reply.inputs} onChange={change} />
-            </Part>
-            <Part title={t("house.wordsAndHands")}>
-              <Pick
-                label={t("house.aFoldedSectionIsCalled")}
-                value={draft.vocabulary}
-                options={folded}
-                onChange={(vocabulary) => change({ vocabulary })}
-              />
-              <Pick
-                label={t("house.theSewingIsShown")}
-                value={draft.hand}
-                options={hands}
-                onChange={(hand) => change({ hand })}
-              />
-            </Part>
-            <Part title={t("house.forPeopleWhoAreNew")}>
-              <Pick
-                label={t("common.printedOn")}
-                value={draft.paper}
-                options={papers}
-                onChange={(paper) => change({ paper })}
-              />
-              <Pick
-                label={t("house.rulersMarkedTo")}
-                value={String(draft.mm_division)}
-                options={mmMarks}
-                onChange={(mark) => change({ mm_division: Number(mark) })}
-              />
-              <Pick
-                label={t("house.andTo")}
-                value={String(draft.inch_division)}
-                options={inchMarks}
-                onChange={(mark) => change({ inch_division: Number(mark) as 16 | 32 | 64 })}
-              />
-            </Part>
-            <Part title={t("house.people")}>
-              <People />
-            </Part>
-          </div>
-        </div>
-      </ViewOnly>
-    </main>
+    <div className="w-full text-sm">
+      <p className="mb-1 text-faded">{t("house.emptyIsAsUsual")}</p>
+      <ul className="divide-y divide-rule">
+        {operations.map((operation) => (
+          <li key={operation} className="flex flex-wrap items-center gap-3 py-1.5">
+            <span className="min-w-56 flex-1">{operation}</span>
+            <span className="flex flex-wrap items-end gap-3">
+              {entries.filter((entry) => entry.operation === operation).map(field)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <fieldset className="min-w-0 rounded border border-rule bg-sheet p-3">
+    <fieldset className="mb-4 min-w-0 break-inside-avoid rounded border border-rule bg-sheet p-3">
       <legend className="px-1 font-serif font-semibold">{title}</legend>
       <div className="flex flex-wrap items-end gap-3">{children}</div>
     </fieldset>
@@ -219,14 +356,18 @@ function Rule({
       <Pick
         label={entry.label}
         value={value}
-        options={[["", t("house.noRuleLabel", { label })] as const, ...options]}
+        options={[
+          ["", label ? t("house.noRuleLabel", { label }) : t("house.noRule")] as const,
+          ...options.filter(([option]) => option),
+        ]}
         onChange={(next) => onChange(next || null)}
       />
     );
   }
   return (
     <label className="block text-sm text-faded">
-      {entry.label}
+      {entry.operation && <span className="sr-only">{entry.operation}, </span>}
+      {entry.operation ? entry.counted : entry.label}
       <input
         className={`${INPUT} block w-28 text-base text-ink`}
         value={value}
@@ -279,7 +420,7 @@ function SquareSteps({ draft, shown, errors, onChange, usual }: PartProps & { us
             </label>
           ))}
           <IconButton
-            label={t("house.takeLinePlaceOut", { place: place + 1 })}
+            label={t("house.removeLinePlace", { place: place + 1 })}
             onClick={() => onChange({ squares: draft.squares.filter((_, at) => at !== place) })}
           >
             <X size={16} />
@@ -359,7 +500,7 @@ function Gauges({ draft, shown, errors, onChange }: PartProps) {
             />
           </label>
           <IconButton
-            label={t("house.takeGaugePlaceOut", { place: place + 1 })}
+            label={t("house.removeGaugePlace", { place: place + 1 })}
             onClick={() => onChange({ gauges: draft.gauges.filter((_, at) => at !== place) })}
           >
             <X size={16} />

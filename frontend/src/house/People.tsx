@@ -70,7 +70,7 @@ export function People() {
                   <KeyRound size={16} />
                 </IconButton>
                 <IconButton
-                  label={t("house.removeFromWorkshop", { name: member.name })}
+                  label={t("house.removeName", { name: member.name })}
                   onClick={() => {
                     if (window.confirm(t("house.removeSure", { name: member.name })))
                       order.mutate({ verb: "remove", member });

@@ -11,7 +11,9 @@ import { useDraftQuery } from "./useDraftQuery";
 export function ChooseStructure() {
   const [open, setOpen] = useState(false);
   const { plan } = useSnapshot();
-  const words = plan?.structure.words ?? "";
+  const words = plan?.structure.words;
+  // nothing that would grow when the plan comes
+  if (!words) return null;
   return (
     <>
       <button
@@ -20,7 +22,7 @@ export function ChooseStructure() {
         aria-label={t("job.chooseAStructureNowWords", { words })}
         onClick={() => setOpen(true)}
       >
-        {words || "…"}
+        {words}
       </button>
       <Modal open={open} onOpenChange={setOpen} title={t("job.howIsItBound")} wider>
         {open && <Structures onDone={() => setOpen(false)} />}
@@ -153,7 +155,7 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
           )}
           {structure.kept.length > 0 && (
             <p className="mt-2 text-faded">
-              {t("job.notAskedHereAndKept", { kept: structure.kept.join(", ") })}
+              {t("job.notUsedHereSavedForLater", { kept: structure.kept.join(", ") })}
             </p>
           )}
           <Button
@@ -167,7 +169,7 @@ function Details({ structure, onDone }: { structure: StructureChoice; onDone: ()
               onDone();
             }}
           >
-            {t("job.bindItSo")}
+            {t("job.chooseThisBinding")}
           </Button>
         </>
       )}

@@ -41,22 +41,36 @@ export function useOnDrawing(drawing: Drawing): readonly OnDrawing[] {
       ({ key, kind }) => kind === "length" && asked.has(key),
     );
     const known = new Set<string>();
-    return drawing.elements.flatMap((element, index) => {
-      if (element.kind !== "dimension" || !element.figure_of) return [];
-      const of = element.figure_of;
-      const quantity = plan.quantities.find(({ id }) => id === of);
-      const field = lengths.find(
-        ({ key, decides }) => key === of || quantity?.entry === key || decides.includes(of),
-      );
-      if (!field && !quantity?.measurable) return [];
-      const path = (field?.key ?? `measured.${quantity?.id}`) as JobPath;
-      const again = known.has(path);
-      known.add(path);
-      const said = field && (plan.asked.labels[field.key] ?? field.label);
-      const label = quantity?.label ?? said ?? "";
-      return [{ index, element, label, path, optional: field?.optional ?? true, quantity, again }];
-    });
+    const told = drawing.elements.flatMap((element, index) =>
+      element.kind === "dimension" && element.figure_of ? [{ element, index }] : [],
+    );
+    return told
+      .sort((one, other) => asRead(one.element, other.element))
+      .flatMap((each) => {
+        const { element, index } = each;
+        const of = element.figure_of;
+        const quantity = plan.quantities.find(({ id }) => id === of);
+        const field = lengths.find(
+          ({ key, decides }) => key === of || quantity?.entry === key || decides.includes(of),
+        );
+        if (!field && !quantity?.measurable) return [];
+        const path = (field?.key ?? `measured.${quantity?.id}`) as JobPath;
+        const again = known.has(path);
+        known.add(path);
+        const said = field && (plan.asked.labels[field.key] ?? field.label);
+        const label = quantity?.label ?? said ?? "";
+        return [
+          { index, element, label, path, optional: field?.optional ?? true, quantity, again },
+        ];
+      });
   }, [drawing, plan, fields, reader]);
+}
+
+/** From the top down, and from left to right: as Tab goes. */
+function asRead(one: Dimension, other: Dimension): number {
+  const down = one.start[1] + one.end[1] - other.start[1] - other.end[1];
+  const across = one.start[0] + one.end[0] - other.start[0] - other.end[0];
+  return Math.abs(down) > 1 ? down : across;
 }
 
 export function DimensionFields({ on, view }: { on: readonly OnDrawing[]; view: View }) {
@@ -91,6 +105,7 @@ function DimensionField({ on, view }: { on: OnDrawing; view: View }) {
         <input
           ref={input}
           aria-label={t("drawing.sizeNamed", { label, size: element.text })}
+          title={here ? undefined : label}
           aria-invalid={error ? true : undefined}
           tabIndex={on.again ? -1 : 0}
           autoComplete="off"
@@ -113,7 +128,7 @@ function DimensionField({ on, view }: { on: OnDrawing; view: View }) {
           onMouseLeave={() => !here && point("")}
           onChange={(event) => type(event.target.value)}
           onKeyDown={(event) => {
-            onKeyDown(event, element.text);
+            onKeyDown(event, element.text.replace(/^≈ /, ""));
             if (event.key === "Tab") close();
           }}
         />

@@ -54,7 +54,7 @@ export function Drawings({
           <div
             key={drawing.id}
             style={part(index)}
-            className={`flex min-h-[20rem] min-w-0 flex-col lg:min-h-0 ${index > 0 ? "flex-1" : beside ? "flex-[1.9]" : "flex-[3]"}`}
+            className={`flex min-h-[28rem] min-w-0 flex-col lg:min-h-0 ${index > 0 ? "flex-1" : beside ? "flex-[1.9]" : "flex-[3]"}`}
           >
             <Planned drawing={drawing} grain={grain} legend={index === 0} />
           </div>

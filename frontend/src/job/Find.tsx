@@ -49,7 +49,7 @@ function Words({ onOpenChange, quantities, onFound, onExtra }: FindProps) {
       key: `extra.${extra.name}`,
       station: extra.station,
       text: extra.title,
-      also: extra.in_words,
+      also: `${extra.does} ${extra.in_words}`,
       shown: used.includes(extra) ? "" : t("job.toAdd"),
       extra: used.includes(extra)
         ? { ...NONE_SHOWN, unfolded: extra.name }
@@ -97,7 +97,7 @@ function Words({ onOpenChange, quantities, onFound, onExtra }: FindProps) {
           </li>
         ))}
         {entries.length === 0 && (
-          <li className="px-2 py-1 text-faded">{t("job.nothingIsCalledSo")}</li>
+          <li className="px-2 py-1 text-faded">{t("job.nothingHasThatName")}</li>
         )}
       </ul>
     </>

@@ -110,10 +110,10 @@ function State({
     <div className="mb-2 grid gap-3 rounded border border-rule p-3 md:grid-cols-2">
       <div>
         {since.length === 0 ? (
-          <p>{t("job.theJobStandsSoNow")}</p>
+          <p>{t("job.thisIsTheJobAsIt")}</p>
         ) : (
           <>
-            <p className="text-faded">{t("job.nowItIsOtherwise")}</p>
+            <p className="text-faded">{t("job.nowItReads")}</p>
             <ul className="figures mb-2 list-disc pl-5">
               {since.map((each) => (
                 <li key={each}>{each}</li>

@@ -21,6 +21,7 @@ import { usePerson, useReader } from "../app/person";
 import { ViewOnly } from "../app/ViewOnly";
 import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
+import { ChangedSizes } from "./ChangedSizes";
 import { Conflict } from "./Conflict";
 import { LitContext, SessionContext, useSession, useSnapshot } from "./context";
 import {
@@ -159,6 +160,8 @@ function Stations() {
       onOpen={setOpen}
     />
   );
+  // all at once when the first plan has come, so that nothing moves under the hand
+  const ready = plan !== null || notice !== "" || Object.keys(errors).length > 0;
   const close = (shown: boolean) => !shown && setDialog(null);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
@@ -206,17 +209,21 @@ function Stations() {
           <h1 className="sr-only">
             {String(draft.title)}: {order.find((each) => each.id === station)?.title}
           </h1>
-          <SoAlready station={station} />
-          <Extras
-            station={station}
-            title={order.find((each) => each.id === station)?.title ?? ""}
-            shown={extras}
-            onShown={setExtras}
-          />
-          {added.length > 0 ? (
-            <ExtraViews ids={added} grain={grain} />
-          ) : (
-            <here.Views key={station} {...shown} />
+          {ready && (
+            <>
+              <SoAlready station={station} />
+              <Extras
+                station={station}
+                title={order.find((each) => each.id === station)?.title ?? ""}
+                shown={extras}
+                onShown={setExtras}
+              />
+              {added.length > 0 ? (
+                <ExtraViews ids={added} grain={grain} />
+              ) : (
+                <here.Views key={station} {...shown} />
+              )}
+            </>
           )}
         </main>
         <aside className="overflow-y-auto p-3" aria-label={t("job.theReckoning")} tabIndex={0}>
@@ -233,13 +240,14 @@ function Stations() {
           {plan && (
             <>
               <Leads plan={plan} station={station} />
+              <ChangedSizes plan={plan} station={station} />
               <Findings
                 station={station}
                 findings={findings.filter((each) => each.station === station)}
               />
             </>
           )}
-          {here.Inputs && (
+          {ready && here.Inputs && (
             <Folded away={plan?.settled.includes(station) ?? false}>
               <form
                 className={
@@ -254,9 +262,11 @@ function Stations() {
               </form>
             </Folded>
           )}
-          <div className="mt-2">
-            <AddHere station={station} shown={extras} onShown={setExtras} />
-          </div>
+          {ready && (
+            <div className="mt-2">
+              <AddHere station={station} shown={extras} onShown={setExtras} />
+            </div>
+          )}
           {plan && (
             <>
               {here.Aside ? (
@@ -285,7 +295,7 @@ function Stations() {
         }}
       />
       <Modal open={dialog === "pieces"} onOpenChange={close} title={t("job.piecesToCut")} wide>
-        {plan && <Pieces plan={plan} grain={grain} inches={person.units === "inch"} />}
+        <Pieces grain={grain} inches={person.units === "inch"} />
       </Modal>
       <History jobId={job.id} open={dialog === "history"} onOpenChange={close} />
     </div>

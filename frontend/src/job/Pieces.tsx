@@ -1,6 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, type Piece, unwrap } from "../api/client";
 import { t } from "../app/words";
-import type { Piece, Plan } from "../api/client";
 import { DrawingView } from "../drawing/DrawingView";
+import { useSnapshot } from "./context";
 
 const GRAIN = {
   height: "job.alongTheHeight",
@@ -10,8 +12,23 @@ const GRAIN = {
 
 const nothing = () => undefined;
 
-/** All pieces to be cut, drawn to one scale and as a table. */
-export function Pieces({ plan, grain, inches }: { plan: Plan; grain: boolean; inches: boolean }) {
+/** All pieces to be cut, drawn and as a table. */
+export function Pieces({ grain, inches }: { grain: boolean; inches: boolean }) {
+  const { job, draft } = useSnapshot();
+  const asked = useQuery({
+    queryKey: ["pieces", job.id, draft, inches],
+    queryFn: async () =>
+      unwrap(
+        await api.POST("/api/plan", {
+          params: { query: { station: "cutting", kept: job.id } },
+          body: draft,
+        }),
+      ),
+    gcTime: 0,
+  });
+  if (asked.error) return <p role="alert">{asked.error.message}</p>;
+  const plan = asked.data;
+  if (!plan) return <p>{t("common.oneMoment")}</p>;
   const drawing = plan.drawings.find((each) => each.id === "pieces.all");
   return (
     <>

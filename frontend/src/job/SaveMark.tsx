@@ -8,8 +8,8 @@ const WORDS: Record<SaveState, WordKey> = {
   unsaved: "common.notSavedYet",
   wrong: "job.notSavedSomethingToCorrect",
   signed_out: "job.notSavedYouAreSignedOut",
-  conflict: "job.notSavedSomebodyElseChanged",
-  failed: "job.notSavedButKeptInThis",
+  conflict: "job.notSavedYetChooseWhichTo",
+  failed: "job.notSavedButHeldInThis",
 };
 
 export function SaveMark() {

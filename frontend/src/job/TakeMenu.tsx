@@ -18,11 +18,11 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
   return (
     <span onPointerDown={() => void session.save()} onKeyDown={() => void session.save()}>
       <Menu
-        label={t("job.printAndTakeAway")}
+        label={t("job.printAndDownload")}
         trigger={
           <>
             <Printer size={18} className="sm:hidden" aria-hidden />
-            <span className="hidden sm:inline">{t("job.printTake")}</span>{" "}
+            <span className="hidden sm:inline">{t("job.print")}</span>{" "}
             <ChevronDown size={16} aria-hidden />
           </>
         }

@@ -229,7 +229,7 @@ function Agreed({ job, opened }: { job: number; opened: Agreement }) {
             disabled={save === "saved" || save === "saving"}
             onClick={() => void keep()}
           >
-            {t("office.keepThis")}
+            {t("office.save")}
           </Button>
           <span role="status" className="text-sm text-faded">
             {t(KEPT_STATES[save])}

@@ -35,7 +35,7 @@ export default function Learnt() {
           {t("office.backToTheDaybook")}
         </Link>
       </div>
-      <p className="mb-4 max-w-prose text-sm text-faded">{t("office.nothingIsTakenByItself")}</p>
+      <p className="mb-4 max-w-prose text-sm text-faded">{t("office.nothingIsAdoptedByItself")}</p>
       {error && (
         <p role="alert" className="text-madder">
           {error.message}
@@ -63,7 +63,7 @@ export default function Learnt() {
                 disabled={take.isPending || each.usual === each.middle}
                 onClick={() => take.mutate(each.id)}
               >
-                {t("office.takeAsARule")}
+                {t("office.reckonWithThis")}
               </Button>
             )}
           </li>

@@ -141,7 +141,7 @@ function CustomerDialog({ start, onClose }: { start: Editing; onClose: () => voi
           disabled={!draft.name.trim()}
           onClick={() => save.mutate(draft, { onSuccess: onClose })}
         >
-          {t("office.keepThis")}
+          {t("office.save")}
         </Button>
       </div>
     </Modal>

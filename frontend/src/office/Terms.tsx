@@ -83,11 +83,11 @@ function Form({ opened }: { opened: TermsReply }) {
             disabled={save === "saved" || save === "saving" || save === "conflict"}
             onClick={() => void keep()}
           >
-            {t("office.keepThese")}
+            {t("office.saveTheseTerms")}
           </Button>
         )}
         {owner && save !== "saved" && (
-          <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>
+          <Button onClick={giveUp}>{t("house.backToWhatWasSaved")}</Button>
         )}
         <span role="status" className="text-sm text-faded">
           {t(KEPT_STATES[save])}

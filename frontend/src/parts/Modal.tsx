@@ -37,7 +37,8 @@ export function Modal({
             const dialog = event.currentTarget as HTMLElement;
             const first = dialog.querySelector<HTMLElement>("input, textarea") ?? dialog;
             event.preventDefault();
-            first.focus();
+            // what stands above the first field is seen first, on a small screen too
+            first.focus({ preventScroll: true });
           }}
           onCloseAutoFocus={(event) => {
             event.preventDefault();

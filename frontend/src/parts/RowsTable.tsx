@@ -96,7 +96,7 @@ export function RowsTable({
                         </a>
                       )}
                       <IconButton
-                        label={t("parts.takeLabelIndexOut", {
+                        label={t("parts.removeLabelIndex", {
                           label: field.label,
                           index: index + 1,
                         })}

@@ -8,7 +8,7 @@ export interface Tab {
   content: ReactNode;
 }
 
-const TAB =
+export const TAB =
   "rounded-t border border-b-0 border-rule px-3 py-1 text-hill data-[state=active]:bg-sheet data-[state=active]:font-semibold";
 const QUIET =
   "rounded px-2 py-0.5 text-sm text-hill hover:bg-linen data-[state=active]:bg-hill data-[state=active]:text-on-hill";

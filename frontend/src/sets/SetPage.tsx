@@ -358,7 +358,7 @@ function Row({
             >
               <ArrowDown size={16} />
             </IconButton>
-            <IconButton label={t("sets.takeVolumePlaceOut", { place: place + 1 })} onClick={onDrop}>
+            <IconButton label={t("sets.removeVolumePlace", { place: place + 1 })} onClick={onDrop}>
               <X size={16} />
             </IconButton>
           </span>

@@ -20,8 +20,8 @@ const WORDS: Record<SaveState, WordKey> = {
   unsaved: "common.notSavedYet",
   wrong: "sets.notSavedSeeWhatIsMarked",
   signed_out: "sets.notSavedYouAreSignedOut",
-  conflict: "sets.somebodyElseChangedThisSet",
-  failed: "sets.notSavedButKeptInThis",
+  conflict: "sets.notSavedYetChooseWhichTo",
+  failed: "sets.notSavedButHeldInThis",
 };
 
 const put = async (

@@ -153,7 +153,7 @@ export function ItemForm({
         )}
         <div className="flex gap-2 sm:col-span-4">
           <Button kind="main" type="submit" disabled={keep.isPending}>
-            {row ? t("common.keepTheChanges") : t("shelf.putOnTheShelf")}
+            {row ? t("common.saveTheChanges") : t("shelf.putOnTheShelf")}
           </Button>
           <Button onClick={onClose}>{t("shelf.leaveIt")}</Button>
         </div>

@@ -385,7 +385,7 @@ function Row({
               <MenuAction onSelect={() => onShow("grain")}>{t("shelf.testItsGrain")}</MenuAction>
             )}
             <MenuAction onSelect={onDuplicate}>{t("common.duplicate")}</MenuAction>
-            <MenuAction onSelect={onRemove}>{t("shelf.takeOffTheList")}</MenuAction>
+            <MenuAction onSelect={onRemove}>{t("shelf.removeFromTheList")}</MenuAction>
           </Menu>
         </ForBinders>
       </td>

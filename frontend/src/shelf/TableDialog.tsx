@@ -96,7 +96,7 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
           <div className="mt-3 flex items-center gap-3">
             {take.isSuccess ? (
               <p role="status">
-                {t("shelf.taken")} {take.data.taken} {t("shelf.items")}
+                {t("shelf.added")} {take.data.taken} {t("shelf.items")}
               </p>
             ) : (
               <Button
@@ -105,8 +105,8 @@ export function TableDialog({ onClose }: { onClose: () => void }) {
                 onClick={() => file && take.mutate(file)}
               >
                 {wrong.length > 0
-                  ? t("shelf.takeTheGoodGoodOnesLeave", { good, length: wrong.length })
-                  : t("shelf.takeAllGood", { good })}
+                  ? t("shelf.addTheGoodOnes", { good, length: wrong.length })
+                  : t("shelf.addAllGood", { good })}
               </Button>
             )}
           </div>

@@ -67,7 +67,7 @@ export function Books({ week }: { week: Week }) {
                         taking.mutate({ job: job.job, promised: null, at: null, taken_up: true })
                       }
                     >
-                      {t("week.takeUp")}
+                      {t("week.add")}
                     </Button>
                     <Button
                       kind="quiet"

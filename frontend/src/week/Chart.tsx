@@ -235,7 +235,7 @@ function Band({ wait, week, scale }: { wait: Waiting; week: Week; scale: Scale }
       strokeWidth={wait.running ? 1.4 : 0.5}
     >
       <title>
-        {t("week.standsUntil", {
+        {t("week.fixedUntil", {
           title,
           words: wait.words,
           step: wait.title,

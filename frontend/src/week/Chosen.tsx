@@ -56,7 +56,7 @@ export function Chosen({
         </span>
         <span className="text-faded">{[...names, ...places].join(", ")}</span>
       </div>
-      {spell.late && <p className="mt-1 text-madder">{t("week.begunLaterThanDoesNoHarm")}</p>}
+      {spell.late && <p className="mt-1 text-madder">{t("week.whatWasGluedBeforeItIs")}</p>}
       {spell.state === "under_way" ? (
         <p className="mt-1 text-sm text-faded">{t("week.itIsUnderWay")}</p>
       ) : (
@@ -87,7 +87,7 @@ export function Chosen({
           >
             {t("week.putItThere")}
           </Button>
-          {spell.state === "pinned" && <Button onClick={onLetGo}>{t("week.letItGo")}</Button>}
+          {spell.state === "pinned" && <Button onClick={onLetGo}>{t("week.unpin")}</Button>}
         </div>
       )}
     </section>

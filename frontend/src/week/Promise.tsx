@@ -97,10 +97,10 @@ function Form({
       )}
       <div className="flex gap-2">
         <Button kind="main" onClick={() => keep(day || null)}>
-          {t("week.keepThis")}
+          {t("week.save")}
         </Button>
         {agreed.promised && (
-          <Button onClick={() => keep(null)}>{t("week.takeThePromiseBack")}</Button>
+          <Button onClick={() => keep(null)}>{t("week.removeThePromise")}</Button>
         )}
       </div>
     </div>

@@ -12,7 +12,7 @@ export function TakeWeek({ first, days }: { first: string | null; days: number }
   const shown = new URLSearchParams({ days: String(days), ...(first ? { first } : {}) });
   return (
     <>
-      <Menu trigger={t("week.take")} label={t("week.takeTheWeekAlong")}>
+      <Menu trigger={t("week.download")} label={t("week.downloadTheWeek")}>
         <MenuLink href={`/api/week.pdf?${shown}`} newTab>
           {t("week.sheetForTheWall")}
         </MenuLink>

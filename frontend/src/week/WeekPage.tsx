@@ -127,7 +127,7 @@ function Laid({ week, by }: { week: Week; by: Lanes }) {
                     setMoved(null);
                   }}
                 >
-                  {t("week.letItGoAgain")}
+                  {t("week.unpinIt")}
                 </Button>
               )}
             </p>
@@ -221,7 +221,9 @@ function Todo({ week }: { week: Week }) {
   return (
     <section className="order-first rounded border border-rule bg-sheet p-3 xl:order-none">
       <h2 className="text-lg font-semibold">{t("week.whatToDoNow")}</h2>
-      {week.todo.length === 0 && <p className="text-faded">{t("week.nothingToDo")}</p>}
+      {week.todo.length === 0 && (
+        <p className="text-faded">{t("week.nothingIsLaidOutForAnybody")}</p>
+      )}
       <ul className="divide-y divide-rule">
         {week.todo.map((line) => (
           <li key={line.person} className="py-2">

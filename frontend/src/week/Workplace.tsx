@@ -87,9 +87,9 @@ function Form({ opened }: { opened: WorkplaceReply }) {
             disabled={save === "saved" || save === "saving" || save === "conflict"}
             onClick={() => void keep()}
           >
-            {t("week.keepThem")}
+            {t("week.saveThem")}
           </Button>
-          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasKept")}</Button>}
+          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasSaved")}</Button>}
           <span role="status" className="text-sm text-faded">
             {t(KEPT_STATES[save])}
           </span>

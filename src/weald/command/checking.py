@@ -68,15 +68,13 @@ def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards.
 
     As many tests run at a time as there are cores, but never two whole demos (tests/conftest.py).
-    The slowest are named at the end. Then each benchmark once, small, so that it cannot rot.
+    Each benchmark among them, once and small, so that it cannot rot. The slowest are named at the end.
     """
     _look_over(_pure_parts, frontend.build)
+    os.environ["WEALD_BENCH"] = "small"
     slowest = ["--durations=25", "--durations-min=2"]
-    command = _tool("pytest", "--numprocesses=auto", *slowest, *arguments)
-    _run_upon_database("tests", command)
-    if not arguments:
-        os.environ["WEALD_BENCH"] = "small"
-        _run_upon_database("benchmarks, small", _tool("pytest", "benchmarks", "-p", "no:cacheprovider"))
+    what = arguments or ["tests", "benchmarks"]
+    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", *slowest, *what))
 
 
 def _pure_parts() -> None:
@@ -117,9 +115,11 @@ def soak(arguments: list[str]) -> None:
         "WEALD_PEOPLE_PAUSE": "2",
         "WEALD_PEOPLE_SECONDS": "60",
         "WEALD_CALLS": "20000",
+        "WEALD_HOSTILE": "1",
     }
     os.environ.update({name: os.environ.get(name, value) for name, value in long.items()})
     runs = ["tests/command/test_people.py", "tests/command/test_kills.py", "tests/web/test_any_shape.py"]
+    runs.append("tests/exchange/test_hostile.py")
     runs.append("tests/web/test_planning.py::test_nothing_that_is_sent_makes_the_server_fail")
     explore = ("-m", "hypothesis", "--hypothesis-profile=explore")
     _run_upon_database(

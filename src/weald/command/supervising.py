@@ -1,6 +1,9 @@
 """Keeping processes alive: what dies is begun again, with growing pauses, and what happened is said.
 
 Whatever is kept here dies with us, too: a child asks the kernel to be told when its parent is gone.
+
+A place is locked by whoever runs in it, so that nothing runs twice. Before a database begins, whatever stands
+in its folder still is ended: a backend its postmaster left busy keeps the memory another would need.
 """
 
 import subprocess

@@ -55,9 +55,9 @@ TRIM_HATCH_ANGLE = 45.0
 LETTER_WIDTH = 0.95
 """Of a letter, to the height of capitals, with room to spare."""
 MOST_ROWS = 5
-FIGURES_ACROSS, FIGURES_DOWN = 56, 34
+FIGURES_ACROSS, FIGURES_DOWN = 44, 34
 """So many letters of a dimension's figure stand side by side across a drawing, and along its height, as a
-screen shows it."""
+narrow screen shows it."""
 
 
 @record(frozen=True, slots=True)

@@ -151,10 +151,18 @@ class Notation:
         """The nearest mark on the metric ruler."""
         return _nearest(value / self.mm_division) * self.mm_division
 
+    @property
+    def mark_length(self) -> Mm:
+        """From one mark of the ruler to the next."""
+        return MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division
+
+    def marks(self, value: Mm) -> int:
+        """How many marks of the ruler a figure shows a length as."""
+        return _nearest(value / self.mark_length)
+
     def mark_below(self, value: Mm) -> Mm:
         """The mark of the ruler at a length, or the last before it; never less than nothing."""
-        division = MM_PER_INCH / self.inch_division if self.units == "inch" else self.mm_division
-        return max(0.0, math.floor(value / division + TOLERANCE) * division)
+        return max(0.0, math.floor(value / self.mark_length + TOLERANCE) * self.mark_length)
 
     def at_most(self, now: Mm, most: Mm) -> Mm:
         """A size as it is where there is room for it, else the last mark there is room for."""

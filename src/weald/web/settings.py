@@ -58,6 +58,7 @@ MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "weald.web.gate.GateMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    "weald.web.packing.PackingMiddleware",
     "csp.middleware.CSPMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",

@@ -191,7 +191,7 @@ def test_a_line_too_long_for_a_thin_spine_is_run_along_it_at_a_touch() -> None:
         ),
         ({"labels": [{"height": 20, "place": 38}]}, "finishing.meets", "Label 1 meets band 1"),
         ({"labels": [{"panel": 9}]}, "finishing.no_panel", "panel 9"),
-        ({"labels": [{"less": 20}]}, "finishing.no_label", "Label 1 has no size left"),
+        ({"labels": [{"less": 20}]}, "finishing.no_label", "Nothing is left of label 1"),
         ({"labels": [{"width": 90}]}, "finishing.label_wide", "Label 1 is 90"),
         ({"front": [{"width": 900}]}, "finishing.off_board", "Label 1 does not go on the front board"),
         ({"frames": [{"by": "rose"}]}, "finishing.not_owned", "no tool called “rose”"),

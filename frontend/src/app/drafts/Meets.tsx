@@ -28,8 +28,14 @@ function Asked({
   const all = (side: Side) =>
     setSides(Object.fromEntries(meets.choices.map(({ name }) => [name, side])));
   return (
-    <Modal open onOpenChange={() => undefined} title={t("common.bothOfYouChangedThis")} wide fixed>
-      <p className="mb-3">{t("common.everythingElseIsKeptOfBoth", { by })}</p>
+    <Modal
+      open
+      onOpenChange={() => undefined}
+      title={t("common.twoChangesOfTheSameEntry")}
+      wide
+      fixed
+    >
+      <p className="mb-3">{t("common.chooseWhereBothChanged", { by })}</p>
       {meets.choices.length > 1 && (
         <p className="mb-2 flex gap-3">
           <Button onClick={() => all("mine")}>{t("common.allOfMine")}</Button>
@@ -109,7 +115,7 @@ export function Beside<Reply extends Others>({
       className="my-2 flex flex-wrap items-baseline gap-x-3 border-l-4 border-hill bg-linen px-3 py-2"
     >
       <span className="figures">
-        {t("common.othersChangedToo", { by, words: beside.words.join(", ") })}
+        {t("common.bothChangesAreSaved", { by, words: beside.words.join(", ") })}
       </span>
       <Button kind="quiet" onClick={onSeen}>
         {t("common.gotIt")}

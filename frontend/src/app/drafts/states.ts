@@ -3,11 +3,11 @@ import type { WordKey } from "../words";
 import type { SaveState } from "./store";
 
 export const KEPT_STATES: Record<SaveState, WordKey> = {
-  saved: "house.kept",
+  saved: "house.saved",
   saving: "common.saving",
-  unsaved: "house.notKeptYet",
-  wrong: "house.notKeptSeeWhatIsMarked",
-  signed_out: "house.notKeptYouAreSignedOut",
-  conflict: "house.notKeptSomebodyElseChangedThe",
-  failed: "house.notKeptButWhatYouTyped",
+  unsaved: "house.notSavedYet",
+  wrong: "house.notSavedSeeWhatIsMarked",
+  signed_out: "house.notSavedYouAreSignedOut",
+  conflict: "house.notSavedYetChooseWhichTo",
+  failed: "house.notSavedButWhatYouTyped",
 };

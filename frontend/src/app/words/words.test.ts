@@ -44,6 +44,22 @@ describe("the catalogues", () => {
     expect(said.filter((each) => instead.test(each.slice(each.indexOf(": "))))).toEqual([]);
   });
 
+  it("have keys that say no other word than their sentences do", () => {
+    const replaced = new Set(["take", "taken", "keep", "kept", "anew", "otherwise"]);
+    const wrong = Object.entries(en).flatMap(([room, words]) =>
+      Object.entries(words)
+        .filter(([key, sentence]) =>
+          key
+            .replace(/([A-Z])/g, " $1")
+            .toLowerCase()
+            .split(/[ _]/)
+            .some((word) => replaced.has(word) && !sentence.toLowerCase().includes(word)),
+        )
+        .map(([key]) => `${room}.${key}`),
+    );
+    expect(wrong).toEqual([]);
+  });
+
   it("are given what they ask for", () => {
     const own = new Set(["signature", "signatures", "Signature", "Signatures"]);
     const missing = Object.entries(en).flatMap(([room, words]) =>

@@ -35,14 +35,14 @@ export function AddExtra({
                 onClick={() => setLooked(extra.name)}
               >
                 <Sketch drawing={extra.picture} width={118} height={72} />
-                <strong className="font-serif">{extra.title}</strong>
+                <strong className="font-serif">{extra.does}</strong>
               </button>
             </li>
           ))}
         </ul>
         {shown && (
-          <section aria-live="polite" aria-label={shown.title} className="text-sm leading-snug">
-            <h3 className="font-serif text-lg font-semibold">{shown.title}</h3>
+          <section aria-live="polite" aria-label={shown.does} className="text-sm leading-snug">
+            <h3 className="font-serif text-lg font-semibold">{shown.does}</h3>
             <p className="mt-1">{shown.good_for}</p>
             {shown.fields.length > 0 && (
               <p className="mt-2 text-faded">

@@ -71,7 +71,7 @@ export function Extras({
                 onShown(NONE_SHOWN);
               }}
             >
-              {t("job.doWithoutIt")}
+              {t("job.remove")}
             </Button>
           </span>
         </form>

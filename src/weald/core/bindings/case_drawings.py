@@ -7,7 +7,7 @@ from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.coverings import CoverPart
 from weald.core.drawing import FIGURES_ACROSS, Drawing, Point, Sketch, box, dimension_rows
 from weald.core.materials import MATERIALS
-from weald.core.quantities import CLOSED, CLOSED_BACK
+from weald.core.quantities import CLOSED, CLOSED_BACK, SQUARE
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_drawings import arc_points, shoulder_back
 from weald.core.stations.block_drawings import draw_section as draw_block_section
@@ -283,29 +283,32 @@ def draw_closed(case: Case, ledger: Ledger, *, back: bool = False) -> Drawing:
     width, height = (case.back_width, case.back_height) if back else (case.board_width, case.board_height)
     squares = CLOSED_BACK if back else CLOSED
     board = box(left, -closed.head, width, height)
-    sketch.area(
-        board, "board", "cut", "back_board.width back_board.height" if back else "board.width board.height"
-    )
+    sides = ("back_board.width", "back_board.height") if back else ("board.width", "board.height")
+    sketch.area(board, "board", "cut", " ".join(sides))
     sketch.grain(board, 90)
     leaf = box(0, 0, block.joint_width, block.height)
     sketch.line((*leaf, leaf[0]), "hidden", "block.width block.height")
     right, fore_edge = left + width, block.joint_width
+    # under a thick covering less of a square is seen than of the bare board, which is what is drawn
+    seen = {edge: f"{about} {SQUARE[edge]}" for edge, about in squares.items()}
     for (start, end), about in (
-        (((right, 0.0), (right, -closed.head)), squares["head"]),
-        (((right, block.height + closed.tail), (right, block.height)), squares["tail"]),
+        (((right, 0.0), (right, -closed.head)), seen["head"]),
+        (((right, block.height + closed.tail), (right, block.height)), seen["tail"]),
     ):
         sketch.dimension(end, start, show(math.dist(start, end)), about=about)
-    bottom = block.height + closed.tail
+    top, bottom = -closed.head, block.height + closed.tail
     across = abs(right - fore_edge)
     edges = sorted((fore_edge, right))
-    sketch.dimension((edges[1], bottom), (edges[0], bottom), show(across), about=squares["fore_edge"])
+    sketch.dimension((edges[1], bottom), (edges[0], bottom), show(across), about=seen["fore_edge"])
     if left > 0:
-        sketch.dimension((0, -closed.head), (left, -closed.head), show(left), about="closed.inset")
+        sketch.dimension((0, top), (left, top), show(left), about="closed.inset")
+    sketch.dimension((left, top), (right, top), show(width), offset=2 if left > 0 else 1, about=sides[0])
+    sketch.dimension((left, bottom), (left, top), show(height), about=sides[1])
     return sketch.finish(
         "case.closed_back" if back else "case.closed",
         "boards",
         "The back board on its block" if back else "Closed on its block, from the front",
-        rows=(0, 1, 1, 1),
+        rows=(1, 2 if left > 0 else 1, 1, 1),
         text=f"Squares: head {show(closed.head, True)}, tail {show(closed.tail, True)}, fore-edge "
         f"{show(closed.fore_edge, True)}.",
     )

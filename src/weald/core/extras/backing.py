@@ -169,6 +169,7 @@ EXTRA = Extra(
     name="backing",
     station="block",
     title="rounding and backing sheet",
+    does="Work out rounding and backing",
     good_for="wedges, packing, the hammer for the space, and between which limits each stage has to come out",
     entries=BackingSheet,
     draw=draw,

@@ -81,6 +81,7 @@ EXTRA = Extra(
     name="bands",
     station="boards",
     title="bands as measured",
+    does="Set bands where you measured them",
     good_for="a spine that has to match another: every band where the old one has it",
     entries=BandsMeasured,
     draw=draw,

@@ -295,6 +295,7 @@ EXTRA = Extra(
     name="box",
     station="finish",
     title="box",
+    does="Make a box",
     good_for="a book that has to be shut away: a tray with a lid, or two trays in a case that falls open",
     entries=Box,
     draw=draw,

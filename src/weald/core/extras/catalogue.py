@@ -84,6 +84,7 @@ class ExtraRecord:
     name: ExtraName
     station: Station
     title: str
+    does: str
     good_for: str
     in_words: str
     row_file: str
@@ -108,6 +109,7 @@ def every_extra(notation: Notation) -> tuple[ExtraRecord, ...]:
             name=extra.name,
             station=extra.station,
             title=notation.say(extra.title),
+            does=notation.say(extra.does),
             good_for=notation.say(extra.good_for),
             in_words=extra.in_words,
             row_file=extra.row_file,

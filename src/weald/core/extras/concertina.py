@@ -86,6 +86,7 @@ EXTRA = Extra(
     name="concertina",
     station="block",
     title="concertina guard",
+    does="Sew to a concertina guard",
     good_for="precious or thin sections: sewn into the folds of a strip, they never touch glue",
     entries=ConcertinaGuard,
     draw=draw,

@@ -188,6 +188,7 @@ EXTRA = Extra(
     name="copied",
     station="text",
     title="copy of an old book",
+    does="Copy an old book",
     good_for="a damaged volume of a set, or a pattern: a job like it from its measures, and "
     "where they differ",
     entries=CopiedBook,

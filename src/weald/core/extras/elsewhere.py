@@ -287,6 +287,7 @@ EXTRA = Extra(
     name="elsewhere",
     station="finish",
     title="printed elsewhere",
+    does="Have it printed elsewhere",
     good_for="editions ordered from a printer: spine, document, pages, weight and price by the "
     "printer's own rules",
     entries=Elsewhere,

@@ -171,6 +171,7 @@ EXTRA = Extra(
     name="ends",
     station="block",
     title="endpapers composed",
+    does="Compose the endpapers",
     good_for=(
         "leaves, joints and linings in an order of one's own, each held in its own way, instead of one kind"
     ),

@@ -99,6 +99,7 @@ EXTRA = Extra(
     name="formes",
     station="folding",
     title="sheets of their own",
+    does="Print some {signatures} on sheets of their own",
     good_for="a half sheet for what is left over, plates on other paper: {signatures} that are "
     "folded of other sheets",
     entries=OwnSections,

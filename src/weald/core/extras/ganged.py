@@ -156,6 +156,7 @@ EXTRA = Extra(
     name="ganged",
     station="printing",
     title="things on one sheet",
+    does="Put several things on one sheet",
     good_for="cards, labels and covers of different sizes printed together, each as many as wanted",
     entries=GangedSheet,
     draw=draw,

@@ -197,6 +197,7 @@ EXTRA = Extra(
     name="jacket",
     station="finish",
     title="paper jacket",
+    does="Wrap it in a paper jacket",
     good_for="a printed or decorated paper round the finished book, held by its flaps alone",
     entries=Jacket,
     draw=draw,

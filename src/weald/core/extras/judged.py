@@ -246,6 +246,7 @@ EXTRA = Extra(
     name="judged",
     station="record",
     title="book judged",
+    does="Judge the finished book",
     good_for="a finished or an old book looked at point by point: what is out, what it means, "
     "how it is mended",
     entries=Judged,

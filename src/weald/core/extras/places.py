@@ -88,6 +88,7 @@ EXTRA = Extra(
     name="places",
     station="sewing",
     title="places measured",
+    does="Sew at places you measured",
     good_for="supports where the old ones were, or where a card has them; each with its own stitch",
     entries=SewingPlaces,
     draw=draw,

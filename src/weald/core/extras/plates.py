@@ -228,6 +228,7 @@ EXTRA = Extra(
     name="plates",
     station="folding",
     title="plates on guards",
+    does="Guard plates into the text",
     good_for=(
         "plates, maps and single leaves sewn in on strips, and the book as thick at the spine as in front"
     ),

@@ -27,6 +27,7 @@ def anywhere(structure: Structure, spec: JobSpec) -> bool:
 class Extra:
     """Something binders add to a structure.
 
+    :param title: what the book then has; ``does``: what is done to the book, as it is offered.
     :param good_for: when one does it, in words. ``draw``: its small picture.
     :param entries: what it asks for, as types; their titles are what fields are called.
     :param suits: whether it suits a book at all; where it does not, nobody is shown it.
@@ -41,6 +42,7 @@ class Extra:
     name: ExtraName
     station: Station
     title: str
+    does: str
     good_for: str
     entries: type[Entries]
     draw: Callable[[Sketch], None]

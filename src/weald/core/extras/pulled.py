@@ -52,6 +52,7 @@ EXTRA = Extra(
     name="pulled",
     station="sewing",
     title="pulled down and mended",
+    does="Pull the book down and mend it",
     good_for="an old book sewn again: {signatures} numbered and cleaned, folds mended, and what "
     "that adds at the spine",
     entries=PulledDown,

@@ -166,6 +166,7 @@ EXTRA = Extra(
     name="skin",
     station="cutting",
     title="skin by its outline",
+    does="Cut the leather from a skin",
     good_for="leather laid on the skin there is: its points measured, pieces askew among others, "
     "pieced where it may be",
     entries=SkinOutline,

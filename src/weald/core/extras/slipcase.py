@@ -181,6 +181,7 @@ EXTRA = Extra(
     name="slipcase",
     station="finish",
     title="slipcase",
+    does="Make a slipcase",
     good_for="the finished book kept from light and dust with its spine in sight",
     entries=Slipcase,
     draw=draw,

@@ -74,6 +74,7 @@ EXTRA = Extra(
     name="stitching",
     station="sewing",
     title="linked, caught, two on",
+    does="Link {signatures}, catch kettles, sew two on",
     good_for="stitches that hold to one another over tapes, show a pattern, or hold two thin "
     "{signatures} at once",
     entries=Stitching,

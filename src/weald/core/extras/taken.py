@@ -238,6 +238,7 @@ FROM_BOARDS = Extra(
     name="from_boards",
     station="text",
     title="leaf from boards",
+    does="Find the leaf from boards you have",
     good_for=(
         "boards that are cut already, or old covers: the leaf that suits them, and the "
         "squares either way round"
@@ -252,6 +253,7 @@ TORN = Extra(
     name="torn",
     station="paper",
     title="leaf from a torn sheet",
+    does="Find the leaf from a sheet you tear",
     good_for="handmade and large papers torn to leaves: the size, the grain and the deckles that come out",
     entries=TornSheet,
     draw=draw_torn,
@@ -263,6 +265,7 @@ WEIGHED = Extra(
     name="weighed",
     station="paper",
     title="paper weighed",
+    does="Weigh the paper",
     good_for="paper without a label: its grammage from a few sheets on a scale",
     entries=WeighedPaper,
     draw=draw_weighed,

@@ -226,6 +226,7 @@ EXTRA = Extra(
     name="thumb",
     station="block",
     title="thumb cuts",
+    does="Cut a thumb index",
     good_for="registers, dictionaries, diaries: half rounds in the fore-edge, in steps, down to "
     "where a part begins",
     entries=ThumbCuts,

@@ -128,7 +128,7 @@ BOUND: dict[BoundCode, FindingWords] = {
         "boards",
         "The boards begin {inset} from the joint, less than their own thickness: they do not open "
         "to a right angle.",
-        "Beginning {square} away they open square, {easy} away easily.",
+        "At {square} from the joint they open square, at {easy} easily.",
     ),
     "squares.uneven": FindingWords(
         "mind",
@@ -182,7 +182,7 @@ BOUND: dict[BoundCode, FindingWords] = {
     "board.too_narrow": FindingWords(
         "stop",
         "boards",
-        "The board would be {width} wide, which is no board.",
+        "The board would come out {width} wide: no board at all.",
         "Check the leaf width, the joint and the fore-edge square.",
     ),
     "art.no_bleed": FindingWords(
@@ -206,13 +206,13 @@ BOUND: dict[BoundCode, FindingWords] = {
     "art.soft": FindingWords(
         "mind",
         "boards",
-        "The picture prints with {dpi} dots an inch; {good} look sharp.",
+        "The picture prints with {dpi} dots per inch; {good} look sharp.",
         "Bring a larger picture, or accept that it is a little soft.",
     ),
     "art.coarse": FindingWords(
         "mind",
         "boards",
-        "The picture prints with only {dpi} dots an inch: single dots will be seen.",
+        "The picture prints with only {dpi} dots per inch: single dots will be seen.",
         "Bring a picture with more of them; {good} look sharp.",
     ),
     "art.turned": FindingWords(

@@ -20,7 +20,7 @@ CUT: dict[CutCode, FindingWords] = {
         "mind",
         "bench",
         "“{title}” cannot be done as things lie: {reason}.",
-        "Say at the bench what is so already, or leave the step out with a reason.",
+        "Mark at the bench what is done already, or leave the step out with a reason.",
     ),
     "order.against": FindingWords(
         "mind",
@@ -38,7 +38,7 @@ CUT: dict[CutCode, FindingWords] = {
         "mind",
         "bench",
         "{label}: cut already to {old}, and {new} is wanted now; wanting: {off}.",
-        "Cut it again and keep the old one for another book; or, where it is little, see at the dry fitting "
+        "Cut it again and keep the old one for another book; or, if it is little, see at the dry fitting "
         "whether squares and joint can take it up.",
     ),
     "cut.larger": FindingWords(

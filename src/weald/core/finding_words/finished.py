@@ -49,7 +49,7 @@ FINISHED: dict[FinishedCode, FindingWords] = {
     "finish.narrow": FindingWords(
         "mind",
         "finish",
-        "A spine {width} wide takes no lettering; {least} is the least.",
+        "A spine {width} wide takes no lettering: it needs {least} at least.",
         "Letter the front, or leave it plain.",
     ),
     "finish.small": FindingWords(
@@ -68,25 +68,25 @@ FINISHED: dict[FinishedCode, FindingWords] = {
         "mind",
         "finish",
         "After volume {before} comes volume {number}: {missing} is missing.",
-        "Number them again, or say in a note why it is meant.",
+        "Number them again, or say in a note why it is meant so.",
     ),
     "set.repeat": FindingWords(
         "mind",
         "finish",
-        "Volume {number} is there twice: the {first}. and the {here}. in the row.",
-        "Number one of them again, or say in a note why it is meant.",
+        "Volume {number} occurs twice, as number {first} and number {here} in the row.",
+        "Number one of them again, or say in a note why it is meant so.",
     ),
     "set.back": FindingWords(
         "mind",
         "finish",
         "After volume {before} the numbers step back to {number}.",
-        "Put them in order, or say in a note why it is meant.",
+        "Put them in order, or say in a note why it is meant so.",
     ),
     "set.date_back": FindingWords(
         "mind",
         "finish",
         "“{date}” lies before {before}, the date of the volume to its left.",
-        "Put them in order, or say in a note why it is meant.",
+        "Put them in order, or say in a note why it is meant so.",
     ),
     "set.meant": FindingWords(
         "note",
@@ -146,6 +146,6 @@ FINISHED: dict[FinishedCode, FindingWords] = {
         "mind",
         "finish",
         "After {before} comes “{date}”: {missing} is missing.",
-        "Put the volume that is missing in the row, or say in a note why it is meant.",
+        "Put the volume that is missing in the row, or say in a note why it is meant so.",
     ),
 }

@@ -40,9 +40,8 @@ SEWN: dict[SewnCode, FindingWords] = {
     "swell.besides": FindingWords(
         "mind",
         "block",
-        "Swell is {percent} % of the thickness; this back takes {most} % at most, and more than "
-        "it takes easily lies "
-        "at the spine without any thread.",
+        "Swell is {percent} % of the thickness; this back takes {most} % at most, and the guards "
+        "alone bring more than it takes easily.",
         "Make guards thinner or fewer, put as much in between the leaves at the fore-edge, or "
         "round the back.",
     ),
@@ -160,7 +159,7 @@ SEWN: dict[SewnCode, FindingWords] = {
         "mind",
         "block",
         "{label} was measured as {measured}, but comes out as {computed} by the reckoning.",
-        "Measure again; if it stands, look which of the numbers it was reckoned from is not so.",
+        "Measure again; if it holds, find out which of the figures it was reckoned from is wrong.",
     ),
     "measured.early": FindingWords(
         "mind",

@@ -71,7 +71,7 @@ SHEETS: dict[SheetCode, FindingWords] = {
     "grain.turned": FindingWords(
         "note",
         "paper",
-        "Grain comes right with the pieces laid a quarter turn round on the sheet.",
+        "The grain comes right with the pieces turned a quarter on the sheet.",
         "Cut the sheets as the drawing shows before folding or printing.",
     ),
     "section.thick": FindingWords(
@@ -97,7 +97,7 @@ SHEETS: dict[SheetCode, FindingWords] = {
         "mind",
         "folding",
         "The picture across pages {left} and {right} lies on two pieces of paper: {where}.",
-        "Whole are pictures across pages {whole}; move it there, or expect its halves not to line up.",
+        "Pictures across pages {whole} stay whole; move it there, or expect its halves not to line up.",
     ),
     "spread.backs": FindingWords(
         "mind",
@@ -144,7 +144,7 @@ SHEETS: dict[SheetCode, FindingWords] = {
     "printed.backs_turned": FindingWords(
         "note",
         "printing",
-        "This sheet would turn on its {natural} edge; backs are printed on their heads so that turning "
+        "This sheet would turn on its {natural} edge; backs are printed upside down so that turning "
         "on the {flip} edge comes right.",
         "Set the printer to flip on the {flip} edge.",
     ),
@@ -212,7 +212,7 @@ SHEETS: dict[SheetCode, FindingWords] = {
     "measured.unused": FindingWords(
         "note",
         "text",
-        "A measurement of {label} is kept, but nothing is made of it in this binding.",
+        "A measurement of {label} is stored, but this binding does not use it.",
         "Clear it, or leave it for another binding.",
     ),
 }

@@ -28,7 +28,7 @@ from weald.core.materials import COVERS, MATERIALS
 def _glued(joint: Joint) -> Entry:
     """The record of what a joint is glued with."""
     suited = {name: ADHESIVES[name].title for name in SUITED[joint]}
-    return Entry("glue", JOINT_WORDS[joint], options={"": "the usual one", **suited}, rule="At the bench")
+    return Entry("glue", JOINT_WORDS[joint], options={"": "the usual one", **suited}, rule="Glues")
 
 
 class Glue(Entries):

@@ -26,6 +26,7 @@ RuleGroup = Literal[
     "Finish",
     "Printed covers",
     "At the bench",
+    "Glues",
     "Times at the bench",
 ]
 """Under what a house finds its rules."""

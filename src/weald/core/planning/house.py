@@ -51,7 +51,8 @@ RuleKind = Literal["choice", "length", "number"]
 class RuleEntry:
     """An entry the house may have a rule for.
 
-    ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own.
+    ``undecided`` says what a job goes by that leaves it open, where that is a decision of its own;
+    ``operation`` and ``counted``, of a time, what takes it and what it is counted by.
     """
 
     path: str
@@ -60,6 +61,8 @@ class RuleEntry:
     kind: RuleKind
     station: Station
     undecided: str = ""
+    operation: str = ""
+    counted: str = ""
 
 
 def _rules() -> Iterator[RuleEntry]:
@@ -74,7 +77,8 @@ def _rules() -> Iterator[RuleEntry]:
         for key, words in TIMES_WORDS[step.of].items():
             if key != "wait" or step.wait is not no_wait:
                 path = f"bench.times.{step.id}.{key}"
-                yield RuleEntry(path, TIMES, f"{step.title}, {words}", "number", "bench")
+                label = f"{step.title}, {words}"
+                yield RuleEntry(path, TIMES, label, "number", "bench", operation=step.title, counted=words)
 
 
 RULES: tuple[RuleEntry, ...] = tuple(_rules())

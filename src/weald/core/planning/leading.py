@@ -45,4 +45,4 @@ def leading(book: Book) -> Iterator[Lead]:
 
 def _about(piece: Piece, book: Book) -> str:
     sizes = (size for size in (f"{piece.id}.width", f"{piece.id}.height") if size in book.ledger.quantities)
-    return " ".join((f"piece.{piece.id}", *sizes))
+    return " ".join((piece.about, *sizes))

@@ -10,6 +10,7 @@ from weald.core.job.asked import in_forms
 from weald.core.job.patching import value_at
 from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
+from weald.core.planning.chains import rounding_told
 from weald.core.quantities import QUANTITIES, is_quantity
 from weald.core.reckoning import Ledger, Quantity, is_doubted, taken_early
 from weald.core.units import TOLERANCE
@@ -68,11 +69,11 @@ def _too_early(quantity: Quantity, before: Quantity, notation: Notation) -> Find
 
 
 def figures_told(drawings: Sequence[Drawing], spec: JobSpec, ledger: Ledger) -> tuple[Drawing, ...]:
-    """Drawings whose dimensions say whose figure they have.
+    """Drawings whose dimensions say whose figure they have, and where a whole is rounded.
 
     Measured sizes stand as they were measured, not as a ruler rounds them.
     """
-    return tuple(_with_figures(each, spec, ledger) for each in drawings)
+    return tuple(_with_figures(rounding_told(each, ledger.notation), spec, ledger) for each in drawings)
 
 
 def _with_figures(drawing: Drawing, spec: JobSpec, ledger: Ledger) -> Drawing:

@@ -23,7 +23,7 @@ from weald.core.cutting.askew import draw_askew
 from weald.core.drawing import Drawing
 from weald.core.extras.catalogue import add_extras
 from weald.core.findings import Finding
-from weald.core.pieces import draw_pieces
+from weald.core.pieces_drawn import draw_pieces
 from weald.core.planning.cut_list import cut_list
 from weald.core.planning.doubts import mind_unusual
 from weald.core.planning.measurements import doubted_measurements, unused_measurements
@@ -229,7 +229,7 @@ def _cut(book: Book) -> None:
 
 
 def _draw_pieces(book: Book) -> Iterator[Drawing]:
-    if book.drawn & {"pieces", "bench"}:
+    if book.pieces and book.drawn & {"pieces", "bench"}:
         yield draw_pieces(book.pieces, book.notation)
     if "pieces" in book.drawn and (askew := [each.askew for each in book.stocked if each.askew]):
         yield draw_askew(askew, book.notation)

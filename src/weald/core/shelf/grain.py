@@ -45,7 +45,7 @@ def crosswise(piece: Piece, across: bool, notation: Notation) -> Finding:
     """
     material = MATERIALS[piece.material]
     effect, remedy = material.across, material.turned
-    about = f"piece.{piece.id}"
+    about = piece.about
     if across:
         return finding("piece.across_meant", about, notation, piece=piece.label, effect=effect)
     meant = Action("It is meant so", {f"stock.{piece.id}.across": True})

@@ -165,7 +165,7 @@ def _has_words(piece: Piece, stock: PieceStock, lay: Lay | None, notation: Notat
 def _mind(
     piece: Piece, stock: PieceStock, lay: Lay | None, laid: Askew | None, notation: Notation
 ) -> list[Finding]:
-    about = f"piece.{piece.id}"
+    about = piece.about
     if laid is not None:
         turn = f"{laid.degrees:.0f}"
         return [finding("piece.askew", about, notation, piece=piece.label, stock=stock.name, degrees=turn)]

@@ -42,6 +42,15 @@ def _usual(plain: JobSpec, rule: RuleEntry, notation: Notation) -> str | float |
     return value if isinstance(value, str | float | int) else None
 
 
+def _told(rule: RuleEntry, notation: Notation) -> RuleEntry:
+    return replace(
+        rule,
+        label=notation.say(rule.label),
+        operation=notation.say(rule.operation),
+        counted=notation.say(rule.counted),
+    )
+
+
 def _reply(request: HttpRequest, written: Written | None = None) -> HouseReply:
     workshop, notation = workshop_of(request), notation_of(request)
     house = house_of(workshop)
@@ -59,7 +68,7 @@ def _reply(request: HttpRequest, written: Written | None = None) -> HouseReply:
     return HouseReply(
         version=workshop.house_version,
         house=house,
-        entries=[replace(rule, label=notation.say(rule.label)) for rule in RULES],
+        entries=[_told(rule, notation) for rule in RULES],
         usual=usual,
         inputs=inputs,
         usual_squares=notation.say(

@@ -60,8 +60,8 @@ def plan_job(
     """Plan a job file without storing anything.
 
     ``kept`` is the number of the job this is a draft of, whose pieces may be cut already.
-    With ``station`` only that station's drawings come back (and that of the pieces), and no list
-    of all sheets, so that the answer to a keystroke stays small.
+    With ``station`` only that station's drawings come back, and no list of all sheets, so that the answer
+    to a keystroke stays small. The pieces are drawn where they are cut.
     """
     notation = notation_of(request)
     spec = read_spec(job, notation)
@@ -69,7 +69,8 @@ def plan_job(
     house = house_of(workshop)
     cut = cut_for(job_of(request, kept)) if kept is not None else ()
     at_bench = AtBench(cut, house.hand == "left")
-    made = plan(spec, notation, section, DRAWN if station is None else (station, "pieces"), at_bench)
+    drawn = DRAWN if station is None else (station, "pieces") if station == "cutting" else (station,)
+    made = plan(spec, notation, section, drawn, at_bench)
     if station is not None:
         made = replace(made, sheets=())
     parts = {field.name: getattr(made, field.name) for field in fields(made)}

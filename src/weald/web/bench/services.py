@@ -1,4 +1,11 @@
-"""What happens at the bench, each entry in one transaction under the job's own lock."""
+"""What happens at the bench, each entry in one transaction under the job's own lock.
+
+Entries are only ever added, each with a key of the device's own so that none counts twice, at the server's
+time. What is measured is written into the job like any other change, and the event beside it keeps what was
+expected and found. A wait is a moment kept by the server, so that it outlives browsers and restarts and is
+the same on every device. A device without a connection keeps its entries in order and hands them over with
+how long ago they were by its own clock; what can no longer be taken in stands in the record as a note.
+"""
 
 import uuid
 from collections.abc import Sequence

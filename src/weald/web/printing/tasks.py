@@ -22,10 +22,10 @@ def impose(work_id: str) -> None:
     carry_out(work_id)
 
 
-@app.periodic(cron="* * * * *")
+@app.periodic(cron="* * * * * */20")
 @app.task(queueing_lock="resume", pass_context=True)
 async def resume(context: JobContext, timestamp: int) -> None:
-    """Every minute: take up again what a worker that died left half done."""
+    """Every twenty seconds: take up again what a worker that died left half done."""
     await take_up_stalled(context.app.job_manager)
     await sync_to_async(take_up_lost)()
 

@@ -1,4 +1,9 @@
-"""Stock on the shelf, every movement of it, and layouts cut from it."""
+"""Stock on the shelf, every movement of it, and layouts cut from it.
+
+An item's count is the sum of its movements, each with who, when, why and for which job. Every change locks
+the item's row, and bookings lock all their items in one order; a constraint keeps counts from going under
+zero. A movement asked for twice with one key counts once, and a layout is booked under its own row's lock.
+"""
 
 from django.conf import settings
 from django.db import models

@@ -46,7 +46,9 @@ export function BetweenDevices() {
         >
           <p>{question.message}</p>
           <p className="mt-2 text-sm text-faded">
-            {question.entry.kind === "measured" ? t("bench.itIsTaken") : t("bench.inTheRecord")}
+            {question.entry.kind === "measured"
+              ? t("bench.ifItIsSoItGoesOn")
+              : t("bench.inTheRecord")}
           </p>
           <p className="mt-3 flex gap-3">
             <Button kind="main" onClick={() => outbox.letBe()}>

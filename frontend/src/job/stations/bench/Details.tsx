@@ -216,10 +216,10 @@ function LookTick({
       >
         {text}
       </Tick>
-      {found && <p className="pl-8 text-amber">{t("bench.foundOtherwise", { found })}</p>}
+      {found && <p className="pl-8 text-amber">{t("bench.foundInstead", { found })}</p>}
       {otherwise === null ? (
         <Button changes kind="quiet" className="ml-6" onClick={() => setOtherwise(found ?? "")}>
-          {t("bench.otherwise")}
+          {t("bench.foundSomethingElse")}
         </Button>
       ) : (
         <form
@@ -231,13 +231,13 @@ function LookTick({
           }}
         >
           <input
-            aria-label={t("bench.otherwise")}
+            aria-label={t("bench.foundSomethingElse")}
             className="h-9 min-w-0 flex-1 rounded border border-faded bg-sheet px-2"
             maxLength={300}
             value={otherwise}
             onChange={(event) => setOtherwise(event.target.value)}
           />
-          <Button type="submit">{t("bench.keepIt")}</Button>
+          <Button type="submit">{t("bench.save")}</Button>
         </form>
       )}
     </li>
@@ -268,7 +268,7 @@ export function Note({ operation, tell }: { operation?: Operation; tell: Tell })
         />
       </label>
       <Button type="submit" disabled={!note.trim()}>
-        {t("bench.keepNote")}
+        {t("bench.saveNote")}
       </Button>
       <AddPicture jobId={job.id} operation={operation?.id} />
     </form>

@@ -62,7 +62,7 @@ export function MeasureField({
           className={big ? "min-h-[56px] px-5 text-lg" : ""}
           disabled={typed === null || typed.trim() === settled}
         >
-          {t("bench.takeOver")}
+          {t("bench.enterReading")}
         </Button>
       </span>
       {readings.words && (

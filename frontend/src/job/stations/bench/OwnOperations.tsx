@@ -74,7 +74,7 @@ export function OwnOperations() {
           <Button
             kind="quiet"
             onClick={() => change(own.filter((_, at) => at !== place))}
-            aria-label={t("bench.takeOwnOut", { title: each.title })}
+            aria-label={t("bench.removeTitle", { title: each.title })}
           >
             {t("bench.remove")}
           </Button>

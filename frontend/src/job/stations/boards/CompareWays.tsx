@@ -208,13 +208,13 @@ function Side({
                     <Button
                       changes
                       className="text-sm"
-                      aria-label={t("boards.takeLabel", { label: column.label })}
+                      aria-label={t("boards.chooseLabel", { label: column.label })}
                       onClick={() => {
                         session.apply(column.patch);
                         onDone();
                       }}
                     >
-                      {t("common.takeIt")}
+                      {t("common.chooseIt")}
                     </Button>
                   )}
                 </td>

@@ -71,7 +71,7 @@ export function Linings() {
             />
           )}
           <IconButton
-            label={t("boards.takeLayerIndexOff", { index: index + 1 })}
+            label={t("boards.removeLayerIndex", { index: index + 1 })}
             onClick={() => keep(linings.filter((_, at) => at !== index))}
           >
             <X size={16} />

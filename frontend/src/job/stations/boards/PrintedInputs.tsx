@@ -185,7 +185,7 @@ function RulesFields() {
         }),
       ),
     onSuccess: () => {
-      setSaid(t("boards.keptForOtherJobs"));
+      setSaid(t("boards.savedForOtherJobs"));
       void client.invalidateQueries({ queryKey: ["cover-profiles"] });
     },
     onError: (error) => setSaid(error.message),
@@ -198,7 +198,7 @@ function RulesFields() {
       </div>
       <div className="flex items-center gap-3">
         <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
-          {t("boards.keepForOtherJobs")}
+          {t("boards.saveForOtherJobs")}
         </Button>
         <span role="status" className="text-sm">
           {said}

@@ -16,9 +16,9 @@ export const boards: StationRecord = {
     </>
   ),
   Views: viewsOf("boards", [
+    { title: "boards.onTheBlock", ids: ["case.closed", "case.closed_back"] },
     { title: "boards.laidFlat", ids: ["case.flat", "case.flat_back"] },
     { title: "boards.inSection", ids: ["case.section"] },
-    { title: "boards.onTheBlock", ids: ["case.closed", "case.closed_back"] },
     { title: "boards.corner", ids: ["case.corner"] },
     { title: "boards.spacerStrip", ids: ["case.spacer"] },
     { title: "boards.printedCover", ids: ["cover.art"], instead: <PrintedCover /> },

@@ -6,7 +6,8 @@ import type { Piece } from "../../../api/client";
 import { asUsual, useCuttings, useLayOut } from "../../../cutting/useCuttings";
 import { Button } from "../../../parts/controls";
 import { GrainMark } from "../../../parts/GrainMark";
-import { useSession, useSnapshot } from "../../context";
+import { touches } from "../../../drawing/view";
+import { useLit, useSession, useSnapshot } from "../../context";
 import { StockDialog } from "./StockDialog";
 
 export function CuttingStation() {
@@ -99,8 +100,13 @@ function Layouts({ job }: { job: number }) {
 }
 
 function PieceRow({ piece, onChoose }: { piece: Piece; onChoose: () => void }) {
+  const { ids, point } = useLit();
   return (
-    <tr className="border-b border-rule align-top">
+    <tr
+      className={`border-b border-rule align-top ${touches(piece.about, ids) ? "bg-linen" : ""}`}
+      onMouseEnter={() => point(piece.about)}
+      onMouseLeave={() => point("")}
+    >
       <th scope="row" className="py-1 pr-3 font-semibold">
         {piece.label}
       </th>

@@ -58,7 +58,7 @@ export function StockDialog({ piece, onClose }: { piece: Piece; onClose: () => v
         </Tick>
         {piece.item !== null && (
           <Button onClick={() => take({ [`stock.${piece.id}`]: null })}>
-            {t("cutting.takeItsStockOut")}
+            {t("cutting.removeItsStock")}
           </Button>
         )}
         <Link to="/shelf" className="text-hill underline">
@@ -85,7 +85,7 @@ function Candidates({
           <th className="pr-3 font-normal">{t("cutting.grainComesOut")}</th>
           <th className="pr-3 font-normal">{t("cutting.laid")}</th>
           <th className="pr-3 font-normal">{t("cutting.gives")}</th>
-          <th className="pr-3 font-normal">{t("cutting.takes")}</th>
+          <th className="pr-3 font-normal">{t("cutting.sheetsNeeded")}</th>
           <th className="pr-3 font-normal">{t("cutting.leftOver")}</th>
           <th className="pr-3 font-normal">{t("cutting.costs")}</th>
           <th>
@@ -131,13 +131,13 @@ function Candidates({
               ) : (
                 <Button
                   disabled={!each.fits}
-                  aria-label={t("cutting.takeName", {
+                  aria-label={t("cutting.chooseOffcut", {
                     name: each.name,
                     offcut: each.offcut ? t("cutting.offcut") : "",
                   })}
                   onClick={() => onTake(each.patch)}
                 >
-                  {t("common.takeIt")}
+                  {t("common.chooseIt")}
                 </Button>
               )}
             </td>

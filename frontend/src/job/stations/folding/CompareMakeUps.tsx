@@ -134,7 +134,7 @@ function Row({ choice, onChoose }: { choice: MakeUpChoice; onChoose: () => void 
           <span className="whitespace-nowrap text-faded">{t("folding.chosen")}</span>
         ) : (
           <Button className="text-sm whitespace-nowrap" onClick={onChoose}>
-            {t("common.takeIt")}
+            {t("common.chooseIt")}
           </Button>
         )}
       </td>

@@ -164,7 +164,7 @@ export function Printers({
         <p className="text-sm text-faded">{t("printing.readBothOffTheBackShift")}</p>
         <div className="flex gap-2 sm:col-span-3">
           <Button kind="main" type="submit" disabled={keep.isPending}>
-            {id === null ? t("printing.addThisPrinter") : t("common.keepTheChanges")}
+            {id === null ? t("printing.addThisPrinter") : t("common.saveTheChanges")}
           </Button>
           {id !== null && (
             <Button onClick={() => remove.mutate(id)} disabled={remove.isPending}>
@@ -172,7 +172,7 @@ export function Printers({
             </Button>
           )}
           <span role="status" className="self-center text-sm">
-            {keep.isSuccess && t("printing.keptWhatIsNewInIt")}
+            {keep.isSuccess && t("printing.savedChooseThePrinterAgainTo")}
           </span>
         </div>
       </form>

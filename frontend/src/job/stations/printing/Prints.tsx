@@ -225,7 +225,7 @@ function PrintLine({
             href={`/api/jobs/${jobId}/prints/${print.id}/file`}
             download
           >
-            {t("printing.takeTheFile")}
+            {t("printing.downloadTheFile")}
           </a>
         )}
         {print.state === "done" && print.part === "whole" && (

@@ -19,7 +19,7 @@ export function AddPicture({ jobId, operation = "" }: { jobId: number; operation
       await bring<RecordPicture>(`/api/jobs/${jobId}/pictures?${query.toString()}`, file, {
         onSent: (part) => setSaid(howFar(part)),
       });
-      setSaid(t("record.kept"));
+      setSaid(t("record.saved"));
       await queries.invalidateQueries({ queryKey: ["record", jobId] });
     } catch (error) {
       setSaid(error instanceof Error ? error.message : "");

@@ -28,11 +28,11 @@ export function Colophon({ record }: { record: BookRecord }) {
         <p className="flex flex-wrap items-center gap-3">
           {own ? (
             <Button changes onClick={() => session.set("finish.colophon", "")}>
-              {t("record.setItAnew")}
+              {t("record.setItFromTheRecordAgain")}
             </Button>
           ) : (
             <Button changes onClick={() => session.set("finish.colophon", record.colophon)}>
-              {t("record.keepTheseWords")}
+              {t("record.saveTheseWords")}
             </Button>
           )}
           <a
@@ -49,7 +49,7 @@ export function Colophon({ record }: { record: BookRecord }) {
         <p className="text-faded">{t("record.imposedWhere")}</p>
       </div>
       <figure
-        aria-label={t("record.asItStandsOnItsPage")}
+        aria-label={t("record.asItWillBeOnIts")}
         className="mx-auto flex w-full max-w-72 flex-col justify-end border border-rule bg-white p-6 pb-14 text-center font-serif text-[0.72rem] leading-relaxed text-black"
         style={{
           aspectRatio: `${Number(draft.leaf?.width ?? 2)} / ${Number(draft.leaf?.height ?? 3)}`,

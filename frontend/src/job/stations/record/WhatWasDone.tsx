@@ -6,7 +6,7 @@ type Recorded = BookRecord["operations"][number];
 
 const LINES: Record<Recorded["lines"][number]["kind"], WordKey> = {
   noted: "record.noted",
-  otherwise: "record.otherwise",
+  otherwise: "record.foundInstead",
   measured: "record.measured",
   early: "record.early",
   cut: "record.cut",

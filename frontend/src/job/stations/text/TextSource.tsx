@@ -122,7 +122,7 @@ export function TextSource() {
               </Button>
             )}
             <Button changes kind="quiet" onClick={() => setDialog("texts")}>
-              {t("text.oneBroughtBefore")}
+              {t("text.chooseAnEarlierOne")}
             </Button>
             <Button
               changes
@@ -269,7 +269,7 @@ function Texts({ onTake }: { onTake: (text: SourceText) => void }) {
             <span className="figures">
               {t("text.pagesPages2", { pages: text.pages })} {text.sizes[0]?.shown}
             </span>
-            <Button onClick={() => onTake(text)}>{t("common.takeIt")}</Button>
+            <Button onClick={() => onTake(text)}>{t("common.chooseIt")}</Button>
             <Button kind="quiet" onClick={() => void throwAway(text)}>
               {t("common.throwAway")}
             </Button>

@@ -112,6 +112,7 @@ EXTRA = Extra(
     name="finishing",
     station="finish",
     title="finishing template",
+    does="Make a template for tooling",
     good_for="lettering and tooling with the tools and type one owns: where every letter and flower stands",
     entries=Finishing,
     draw=draw,

@@ -38,13 +38,12 @@ BLOCK: dict[BlockCode, FindingWords] = {
         "mind",
         "sewing",
         "Support {number} stands at {front} on the front and at {back} on the back.",
-        "Measure both again; by so much a support would run aslant across the spine.",
+        "Measure both again; by that much the support would run aslant across the spine.",
     ),
     "long.rows": FindingWords(
         "note",
         "boards",
-        "Rows of holes would stand only {apart} apart and tear into one: a slit across the spine "
-        "takes their place.",
+        "Rows of holes only {apart} apart would tear into one: a slit across the spine replaces them.",
         "Cut each slit as drawn and no longer; or sew fewer, thicker {signatures} through rows "
         "{least} apart.",
     ),
@@ -141,19 +140,20 @@ BLOCK: dict[BlockCode, FindingWords] = {
     "backing.hammer": FindingWords(
         "note",
         "block",
-        "Clear spaces are {space} at the least: the widest hammer for them is the {hammer}, {face} across.",
+        "The narrowest clear space is {space}: the widest hammer that goes in is the {hammer}, "
+        "{face} across.",
         "Keep the others for head and tail, or for books without raised cords.",
     ),
     "backing.no_hammer": FindingWords(
         "mind",
         "block",
-        "No hammer owned goes into the narrowest space of {space}: its face may be {face} at most.",
+        "No hammer you own goes into the narrowest space, {space}: its face may be {face} at most.",
         "Back with the edge of a folder there, grind a face narrower, or take fewer cords.",
     ),
     "backing.nothing_left": FindingWords(
         "note",
         "block",
-        "The round takes up {less} more than there is swell: nothing is left for the shoulders.",
+        "The round takes up {less} more than the swell gives: nothing is left for the shoulders.",
         "They come from the outer {signatures} alone; back gently, or round less.",
     ),
     "thumb.none": FindingWords(
@@ -183,7 +183,7 @@ BLOCK: dict[BlockCode, FindingWords] = {
     "thumb.wide": FindingWords(
         "mind",
         "block",
-        "Not one thumb cut of {wide} goes into the {room} between what stays whole at head and tail.",
+        "Not one thumb cut {wide} wide fits into the {room} left between head and tail.",
         "Cut narrower ones, or leave less whole.",
     ),
     "plates.folded_up": FindingWords(

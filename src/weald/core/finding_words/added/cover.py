@@ -49,7 +49,7 @@ COVER: dict[CoverCode, FindingWords] = {
         "boards",
         "Beside the {side} panel only {rim} of the layer is left, less than {least}: it breaks "
         "when turned in.",
-        "Move the panel, or leave the layer away on that edge.",
+        "Move the panel, or leave the layer off at that edge.",
     ),
     "panels.packed": FindingWords(
         "note",
@@ -60,7 +60,7 @@ COVER: dict[CoverCode, FindingWords] = {
     "bevel.thin": FindingWords(
         "mind",
         "boards",
-        "Only {edge} is left of the bevelled edge; it is bruised at the first knock.",
+        "Only {edge} is left of the bevelled edge; it will bruise at the first knock.",
         "Take less off, or take thicker board.",
     ),
     "skin.points": FindingWords(

@@ -56,7 +56,7 @@ FINISH: dict[FinishCode, FindingWords] = {
     "finishing.no_panel": FindingWords(
         "mind",
         "finish",
-        "Something stands in panel {panel}, and the spine has {panels}.",
+        "Something is set in panel {panel}, and the spine has {panels}.",
         "Put it in another panel, or say where the bands are.",
     ),
     "finishing.not_owned": FindingWords(
@@ -86,8 +86,9 @@ FINISH: dict[FinishCode, FindingWords] = {
     "finishing.no_label": FindingWords(
         "stop",
         "finish",
-        "Label {label} has no size left: its panel is no larger than the {less} it is cut smaller.",
-        "Cut it less small, or give it a size of its own.",
+        "Nothing is left of label {label}: it is cut {less} smaller than its panel, which is no "
+        "larger than that.",
+        "Cut it closer to the panel, or give it a size of its own.",
     ),
     "finishing.label_wide": FindingWords(
         "mind",
@@ -135,14 +136,14 @@ FINISH: dict[FinishCode, FindingWords] = {
         "mind",
         "text",
         "{label} comes to {here}; the old book has {there}.",
-        "Look whether it was measured on a sound part of the book, and measure twice.",
+        "Check that it was measured on a sound part of the book, and measure twice.",
     ),
     "copied.lettering": FindingWords(
         "mind",
         "finish",
         "“{words}” comes to {here} long and {high} high with “{type}”; on the old book it is {there} long "
         "and {was} high.",
-        "Take other type, or the gap between its letters that makes it as long.",
+        "Use other type, or space its letters until it is as long.",
     ),
     "copied.alike": FindingWords(
         "note",
@@ -153,8 +154,8 @@ FINISH: dict[FinishCode, FindingWords] = {
     "copied.inset": FindingWords(
         "note",
         "text",
-        "How far the old boards begin from the spine was not measured: by this joint the fore-edge square "
-        "comes out {square}.",
+        "The distance from the spine to the old boards was not measured: with this joint the fore-edge "
+        "square comes out at {square}.",
         "Measure from the spine, or the shoulder, to the old board; then the joint is copied too.",
     ),
     "elsewhere.edition": FindingWords(

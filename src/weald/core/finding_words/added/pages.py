@@ -35,7 +35,7 @@ PAGES: dict[PagesCode, FindingWords] = {
         "note",
         "text",
         "These boards, {way}, suit a leaf of {width} × {height}.",
-        "Take it, or look which way round the squares are better.",
+        "Choose that leaf, or see which way round gives the better squares.",
     ),
     "taken.squares": FindingWords(
         "note",
@@ -108,7 +108,7 @@ PAGES: dict[PagesCode, FindingWords] = {
     "cover.thin": FindingWords(
         "note",
         "boards",
-        "Paper of {gsm} g/m² is its own cover only for a short life; {least} and more lasts.",
+        "Paper of {gsm} g/m² makes a short-lived cover; {least} or more lasts.",
         "Take heavier paper for the whole, or give it a cover.",
     ),
     "spread.holes": FindingWords(
@@ -121,7 +121,7 @@ PAGES: dict[PagesCode, FindingWords] = {
     "formes.none": FindingWords(
         "note",
         "folding",
-        "No {signature} is of sheets of its own: nothing is left over that goes on half a sheet.",
+        "No {signature} has sheets of its own: nothing is left over that fits half a sheet.",
         "Name a {signature} that is, or do without.",
     ),
     "formes.twice": FindingWords(
@@ -147,7 +147,7 @@ PAGES: dict[PagesCode, FindingWords] = {
     "formes.half": FindingWords(
         "note",
         "folding",
-        "What is left over stands on a half sheet of {pages} pages, folded {programme}.",
+        "What is left over is printed on a half sheet of {pages} pages, folded {programme}.",
         "Printed worked and turned, one sheet gives two of it: a copy, and one to spare.",
     ),
     "formes.order": FindingWords(
