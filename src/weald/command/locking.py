@@ -2,23 +2,18 @@
 
 import subprocess
 import sys
+from pathlib import Path
 
 from weald.command.paths import PROJECT
 
-_OPTIONS = [
-    "--quiet",
-    "--generate-hashes",
-    "--strip-extras",
-    "--allow-unsafe",
-    "--no-annotate",
-    "--no-header",
-    "--no-emit-index-url",
-    "--no-emit-find-links",
-]
+_OPTIONS = ["--quiet", "--generate-hashes", "--no-annotate", "--no-header", "--universal"]
+_OLDEST = "3.11"
+"""The oldest Python that a lock has to suit."""
 
 
 def lock() -> None:
-    """Write requirements.txt and requirements-dev.txt from their .in files."""
-    for name in ("requirements", "requirements-dev"):
-        command = [sys.executable, "-m", "piptools", "compile", *_OPTIONS]
+    """Write requirements.txt, requirements-dev.txt and requirements-install.txt from their .in files."""
+    uv = Path(sys.executable).with_name("uv")
+    for name in ("requirements", "requirements-dev", "requirements-install"):
+        command = [str(uv), "pip", "compile", *_OPTIONS, f"--python-version={_OLDEST}"]
         subprocess.run([*command, "-o", f"{name}.txt", f"{name}.in"], cwd=PROJECT, check=True)
