@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import assert_accessible, enter, go_to, is_saved, letter, open_job
+from tests.browser.steps import assert_accessible, enter, go_to, is_saved, letter, open_job, open_tab
 from weald.standins.guillotine import cut
 from weald.web.shelf import cutting as cuttings
 from weald.web.shelf.models import Cutting
@@ -118,9 +118,11 @@ def test_from_a_job_to_cut_pieces(desk: Page, tmp_path: Path) -> None:
     open_job(desk, HYMNS)
     go_to(desk, "Cutting")
     expect(desk.get_by_text("Right in 6 of 7 pieces whose stock is chosen.")).to_be_visible()
+    open_tab(desk, "Listed")
     expect(desk.get_by_text("▲ along width, upright on long grain")).to_be_visible()
-    # the crosswise paper is changed for the ream whose grain comes right
-    desk.get_by_role("button", name="Chancel smooth").click()
+    open_tab(desk, "Drawn")
+    # the crosswise paper is changed, on the drawn sheet, for the ream whose grain comes right
+    desk.get_by_role("button", name="Stock for Text sheet: Chancel smooth").click()
     dialog = desk.get_by_role("dialog")
     odd = dialog.get_by_role("row").filter(has_text="Chancel smooth, odd ream")
     expect(odd.get_by_text("✓ grain along height")).to_be_visible()

@@ -99,3 +99,29 @@ def test_all_pieces_drawn_and_listed(desk: Page) -> None:
     assert label
     assert "2 × board, 139.5 mm × 216 mm" in label
     assert_accessible(desk)
+
+
+def test_what_is_no_size_is_decided_at_its_part(desk: Page) -> None:
+    open_job(desk, TIDE)
+    go_to(desk, "Boards & cover")
+    told = desk.get_by_role("button", name=re.compile("^Board: "))
+    told.click()
+    opened = desk.get_by_role("dialog", name="Board")
+    expect(opened.get_by_label("Name")).to_be_focused()
+    # the drawer lends the part its fields, so that there are never two of one name
+    expect(desk.get_by_label("Name")).to_have_count(1)
+    assert_accessible(desk)
+    opened.get_by_label("Name").fill("Millboard")
+    expect(desk.get_by_text("Board: Millboard")).to_be_visible()
+    desk.keyboard.press("Escape")
+    expect(told).to_be_focused()
+    is_saved(desk)
+    # a joint is too narrow to be written on: its words stand beside it
+    open_tab(desk, "Laid flat")
+    desk.get_by_role("button", name=re.compile("^Spine and joint")).click()
+    joint = desk.get_by_role("dialog", name="Spine and joint")
+    joint.get_by_label("Joint", exact=True).select_option(index=1)
+    is_saved(desk)
+    desk.keyboard.press("Escape")
+    open_tab(desk, "Spine & joint")
+    expect(desk.get_by_label("Joint", exact=True)).to_be_visible()

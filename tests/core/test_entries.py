@@ -182,3 +182,14 @@ def test_nothing_else_lists_entries_by_their_paths() -> None:
     for source in (*weald_package.glob("core/**/*.py"), *weald_package.glob("web/**/*.py")):
         if "demo" not in source.parts:
             assert lists_by_path(source.read_text()) == [], source.name
+
+
+def test_a_form_that_stands_at_a_part_finds_it_in_a_drawing() -> None:
+    drawn: dict[str, set[str]] = {}
+    for structure in STRUCTURES:
+        for drawing in planned(job_in(structure)).drawings:
+            ids = {about for element in drawing.elements for about in element.about.split()}
+            drawn.setdefault(drawing.station, set()).update(ids)
+    for name, form in FORMS.items():
+        for id in form.part:
+            assert any(id in drawn[place.station] for place in form.at), (name, id)

@@ -9,7 +9,7 @@ import { useSize } from "../parts/useSize";
 import { Element } from "./elements";
 import { Legend } from "./Legend";
 import { Ruler, RULER } from "./Rulers";
-import { fit, touches, type View } from "./view";
+import { fit, fitLying, touches, type View } from "./view";
 
 const ZOOM_STEP = 1.4;
 const MOST_ZOOM = 16;
@@ -49,7 +49,8 @@ export const DrawingView = memo(function DrawingView({
   const [scroll, setScroll] = useState({ x: 0, y: 0 });
   const patterns = useId();
 
-  const view = fit(drawing, size.width - RULER, size.height - RULER, zoom);
+  const [wide, high] = [size.width - RULER, size.height - RULER];
+  const view = underlay ? fit(drawing, wide, high, zoom) : fitLying(drawing, wide, high, zoom);
   return (
     <figure className="relative flex min-h-0 flex-1 flex-col" data-drawing={drawing.id}>
       <figcaption className="flex min-h-9 items-center gap-2 pb-1 leading-tight">

@@ -59,7 +59,7 @@ function Arc({ element, view }: { element: Kind<"arc">; view: View }) {
   const radius = element.radius * view.scale;
   const [x, y] = view.at([element.x, element.y]);
   const end = (degrees: number): Point => {
-    const turn = (degrees * Math.PI) / 180;
+    const turn = ((degrees + view.turn) * Math.PI) / 180;
     return [x + radius * Math.cos(turn), y + radius * Math.sin(turn)];
   };
   const [x0, y0] = end(element.start);
@@ -82,7 +82,7 @@ function Hatch({ element, view, id }: { element: Kind<"hatch">; view: View; id: 
         width={pitch}
         height={pitch}
         patternUnits="userSpaceOnUse"
-        patternTransform={`rotate(${element.angle})`}
+        patternTransform={`rotate(${element.angle + view.turn})`}
       >
         <line
           className={`pen pen-${element.layer}`}
@@ -110,7 +110,7 @@ function GrainArrow({ element, view }: { element: Kind<"hatch">; view: View }) {
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
   const [left, top] = [Math.min(...xs), Math.min(...ys)];
   const [wide, high] = [Math.max(...xs) - left, Math.max(...ys) - top];
-  const turn = (element.angle * Math.PI) / 180;
+  const turn = ((element.angle + view.turn) * Math.PI) / 180;
   const along: Point = [Math.cos(turn), Math.sin(turn)];
   const room = Math.abs(along[0]) * wide + Math.abs(along[1]) * high;
   const half = Math.min(room * ARROW.part, ARROW.most) / 2;
@@ -134,8 +134,15 @@ function GrainArrow({ element, view }: { element: Kind<"hatch">; view: View }) {
   );
 }
 
+/** By how many degrees a word is turned on the screen; a note never stands on its head. */
+export function turnOf({ rotation, width }: Kind<"label">, view: View): number {
+  const turned = rotation + view.turn;
+  return !width && (turned < -90 || turned > 90) ? turned + 180 : turned;
+}
+
 function Label({ element, view }: { element: Kind<"label">; view: View }) {
   const [x, y] = view.at([element.x, element.y]);
+  const turned = turnOf(element, view);
   const scaled = element.height * view.scale * 1.4;
   // lettering keeps its true size, however small
   const size = element.height
@@ -155,7 +162,7 @@ function Label({ element, view }: { element: Kind<"label">; view: View }) {
       dominantBaseline="central"
       textLength={element.width ? element.width * view.scale : undefined}
       lengthAdjust="spacingAndGlyphs"
-      transform={element.rotation ? `rotate(${element.rotation} ${x} ${y})` : undefined}
+      transform={turned ? `rotate(${turned} ${x} ${y})` : undefined}
     >
       {element.text}
     </text>

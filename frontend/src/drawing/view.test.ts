@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Drawing } from "../api/client";
-import { fit, pathOf, ROW, shared, touches } from "./view";
+import { fit, fitLying, pathOf, ROW, shared, touches } from "./view";
 
 const drawing = (extent: Drawing["extent"], rows: Drawing["rows"] = [0, 0, 0, 0]): Drawing => ({
   ...EMPTY,
@@ -26,6 +26,20 @@ describe("a drawing fitted to the screen", () => {
     const [x0, y0] = view.at([0, 0]);
     const [x1, y1] = view.at([100, 50]);
     expect([x1 - x0, y1 - y0]).toEqual([200, 100]);
+  });
+
+  it("lays a narrow thing on its side where it comes out larger, its head to the left", () => {
+    const spine = drawing([0, 0, 20, 200], [1, 0, 0, 0]);
+    const view = fitLying(spine, 800, 600, 1);
+    expect(view.turn).toBe(-90);
+    const [head, tail] = [view.at([0, 0]), view.at([0, 200])];
+    expect(head[0]).toBeLessThan(tail[0]);
+    expect(head[1]).toBe(tail[1]);
+    expect(tail[0]).toBeLessThanOrEqual(800);
+    // what stood to its left, a row of dimensions too, is below it now
+    expect(view.at([0, 0])[1]).toBeGreaterThan(view.at([20, 0])[1]);
+    expect(600 - head[1]).toBeGreaterThanOrEqual(ROW);
+    expect(fitLying(drawing([0, 0, 140, 216]), 800, 600, 1).turn).toBe(0);
   });
 
   it("leaves room for rows of dimensions, and stands in the middle", () => {

@@ -14,7 +14,22 @@ export interface View {
   top: number;
   width: number;
   height: number;
+  /** By how many degrees it is turned: a narrow thing lies, its head to the left. */
+  turn: 0 | -90;
   at: (point: readonly number[]) => Point;
+}
+
+/** So many times as high as wide, a thing is narrow; it is turned where it comes out so much larger. */
+const NARROW = 2.5;
+const LARGER = 1.2;
+
+/** A drawing fitted to a place; a narrow one turned, where it uses the room better lying. */
+export function fitLying(drawing: Drawing, width: number, height: number, zoom: number): View {
+  const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = drawing.extent;
+  const upright = fit(drawing, width, height, zoom);
+  if (y1 - y0 < NARROW * (x1 - x0)) return upright;
+  const lying = fit(drawing, width, height, zoom, PADDING, -90);
+  return lying.scale > LARGER * upright.scale ? lying : upright;
 }
 
 export function fit(
@@ -23,18 +38,23 @@ export function fit(
   height: number,
   zoom: number,
   padding = PADDING,
+  turn: View["turn"] = 0,
 ): View {
   const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = drawing.extent;
-  const [rowsLeft = 0, rowsTop = 0, rowsRight = 0, rowsBottom = 0] = drawing.rows;
+  const [left0 = 0, top0 = 0, right0 = 0, bottom0 = 0] = drawing.rows;
+  const [rowsLeft, rowsTop, rowsRight, rowsBottom] = turn
+    ? [top0, right0, bottom0, left0]
+    : [left0, top0, right0, bottom0];
+  const [wide, high] = turn ? [y1 - y0, x1 - x0] : [x1 - x0, y1 - y0];
   const across = (rowsLeft + rowsRight) * ROW + 2 * padding;
   const down = (rowsTop + rowsBottom) * ROW + 2 * padding;
   const free = Math.min(
-    Math.max(12, width - across) / Math.max(1e-9, x1 - x0),
-    Math.max(12, height - down) / Math.max(1e-9, y1 - y0),
+    Math.max(12, width - across) / Math.max(1e-9, wide),
+    Math.max(12, height - down) / Math.max(1e-9, high),
   );
   const scale = free * zoom;
-  const drawnWidth = (x1 - x0) * scale + across;
-  const drawnHeight = (y1 - y0) * scale + down;
+  const drawnWidth = wide * scale + across;
+  const drawnHeight = high * scale + down;
   const spareX = Math.max(0, width - drawnWidth) / 2;
   const spareY = Math.max(0, height - drawnHeight) / 2;
   const left = spareX + rowsLeft * ROW + padding;
@@ -45,7 +65,10 @@ export function fit(
     top,
     width: Math.max(width, drawnWidth),
     height: Math.max(height, drawnHeight),
-    at: ([x = 0, y = 0]) => [left + (x - x0) * scale, top + (y - y0) * scale],
+    turn,
+    at: turn
+      ? ([x = 0, y = 0]) => [left + (y - y0) * scale, top + (x1 - x) * scale]
+      : ([x = 0, y = 0]) => [left + (x - x0) * scale, top + (y - y0) * scale],
   };
 }
 
@@ -74,7 +97,7 @@ const GAP = 8;
 /** What a drawing fills of the space it is given, in square pixels. */
 function filled(drawing: Drawing, width: number, height: number): number {
   const [x0 = 0, y0 = 0, x1 = 1, y1 = 1] = drawing.extent;
-  const { scale } = fit(drawing, width - RULERS, height - RULERS - HEAD, 1);
+  const { scale } = fitLying(drawing, width - RULERS, height - RULERS - HEAD, 1);
   return (x1 - x0) * scale * ((y1 - y0) * scale);
 }
 

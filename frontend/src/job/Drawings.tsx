@@ -8,6 +8,7 @@ import { shared, type View } from "../drawing/view";
 import { useSize } from "../parts/useSize";
 import { useLit, useSnapshot } from "./context";
 import { DimensionFields, useOnDrawing } from "./DimensionFields";
+import { PartForms, useTold } from "./PartForms";
 
 export function Drawings({
   station,
@@ -79,7 +80,16 @@ function Planned({
   const person = usePerson();
   const on = useOnDrawing(drawing);
   const fielded = useMemo(() => new Set(on.map(({ index }) => index)), [on]);
-  const fields = useCallback((view: View) => <DimensionFields on={on} view={view} />, [on]);
+  const told = useTold(drawing);
+  const fields = useCallback(
+    (view: View) => (
+      <>
+        <DimensionFields on={on} view={view} />
+        <PartForms drawing={drawing} told={told} view={view} />
+      </>
+    ),
+    [on, drawing, told],
+  );
   return (
     <DrawingView
       drawing={drawing}

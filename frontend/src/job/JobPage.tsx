@@ -8,6 +8,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import {
   api,
   type EntryPath,
+  type FormName,
   type Job,
   type Station,
   type StationTitle,
@@ -23,7 +24,7 @@ import { IconButton } from "../parts/controls";
 import { Modal } from "../parts/Modal";
 import { ChangedSizes } from "./ChangedSizes";
 import { Conflict } from "./Conflict";
-import { LitContext, SessionContext, useSession, useSnapshot } from "./context";
+import { AtPartContext, LitContext, SessionContext, useSession, useSnapshot } from "./context";
 import {
   AddHere,
   Extras,
@@ -83,10 +84,15 @@ function OpenJob({ job }: { job: Job }) {
   useEffect(() => session.start(), [session]);
   const [ids, point] = useState("");
   const lit = useMemo(() => ({ ids, point }), [ids]);
+  const [open, setOpen] = useState<FormName | null>(null);
+  const [place, setPlace] = useState<HTMLElement | null>(null);
+  const atPart = useMemo(() => ({ open, place, setOpen, setPlace }), [open, place]);
   return (
     <SessionContext value={session}>
       <LitContext value={lit}>
-        <Stations />
+        <AtPartContext value={atPart}>
+          <Stations />
+        </AtPartContext>
         <Conflict />
       </LitContext>
     </SessionContext>

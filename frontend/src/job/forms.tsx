@@ -3,11 +3,12 @@
  * of its own. A station says what stands beside or instead of its fields, and nothing else.
  */
 import type { ReactNode } from "react";
+import { createPortal } from "react-dom";
 import type { EntryPath, FormField, FormName, FormRecord, Station } from "../api/client";
 import { useChoices } from "../app/choices";
 import { Hint } from "../parts/Hint";
 import { Tabbed } from "../parts/Tabbed";
-import { useSnapshot } from "./context";
+import { useAtPart, useSnapshot } from "./context";
 import {
   CheckField,
   Group,
@@ -57,20 +58,31 @@ export function StationForms({
       form.at.some((place) => place.station === station) &&
       (form.paths.some(asked) || holds(own[form.name])),
   );
+  const { open, place } = useAtPart();
+  const lent = place ? here.find((form) => form.name === open) : undefined;
   const tabOf = (form: FormRecord) => form.at.find((place) => place.station === station)?.tab ?? "";
   const tabs = [...new Set(here.map(tabOf))].map((tab, place) => {
     const forms = here.filter((form) => tabOf(form) === tab);
     return {
       id: `tab${place}`,
       title: tab,
-      content: forms.map((form) => (
-        <Group key={form.name} title={form.title} under={tab}>
-          <FormFields name={form.name} own={own[form.name]} />
-        </Group>
-      )),
+      content: forms
+        .filter((form) => form !== lent)
+        .map((form) => (
+          <Group key={form.name} title={form.title} under={tab}>
+            <FormFields name={form.name} own={own[form.name]} />
+          </Group>
+        )),
     };
   });
-  return tabs.length > 0 && <Tabbed label={label} tabs={tabs} quiet />;
+  return (
+    <>
+      {tabs.length > 0 && <Tabbed label={label} tabs={tabs} quiet />}
+      {lent &&
+        place &&
+        createPortal(<FormFields name={lent.name} own={own[lent.name]} />, place, lent.name)}
+    </>
+  );
 }
 
 /** What is asked in one form. */

@@ -67,16 +67,14 @@ def _look_over(*front_end: Callable[[], object]) -> None:
 def test(arguments: list[str]) -> None:
     """Everything: the lint, then every test upon a private database that is removed afterwards.
 
-    One more test runs at a time than there are cores, but never two whole demos (tests/conftest.py): whoever
-    starts those mostly waits.
+    As many tests run at a time as there are cores, but never two whole demos (tests/conftest.py).
     Each benchmark among them, once and small, so that it cannot rot. The slowest are named at the end.
     """
     _look_over(_pure_parts, frontend.build)
     os.environ["WEALD_BENCH"] = "small"
     slowest = ["--durations=25", "--durations-min=2"]
     what = arguments or ["tests", "benchmarks"]
-    processes = f"--numprocesses={(os.cpu_count() or 1) + 1}"
-    _run_upon_database("tests", _tool("pytest", processes, *slowest, *what))
+    _run_upon_database("tests", _tool("pytest", "--numprocesses=auto", *slowest, *what))
 
 
 def _pure_parts() -> None:

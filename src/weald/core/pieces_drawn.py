@@ -13,15 +13,17 @@ from weald.core.units import Mm
 
 LETTERS: Mm = 3.0
 """The height of the capitals; all else here is counted in it."""
-_WIDE, _HIGH = 16 * LETTERS, 12 * LETTERS
+_WIDE, _HIGH = 16 * LETTERS, 15.4 * LETTERS
 """The cell of one piece, which may be wider where there is room."""
-_NAME, _FIGURE = 3.2 * LETTERS, 1.8 * LETTERS
-"""What the name takes at the top of a cell, and a figure beside and beneath the piece."""
+_NAME, _FIGURE, _STOCK = 3.2 * LETTERS, 1.8 * LETTERS, 3.4 * LETTERS
+"""What the name takes at the top of a cell, a figure beside and beneath the piece, and its stock at the foot."""
+NO_STOCK = "no stock yet"
 _NAME_SIGNS = 20
 """Signs of a name in one line."""
+_STOCK_SIGNS = 22
 _THINNEST: Mm = 1.2
 """A narrow piece is drawn so wide at least."""
-PLACE = 2.1
+PLACE = 1.35
 """The place the pieces are mostly seen in, as width by height."""
 
 
@@ -58,19 +60,22 @@ def _columns(count: int) -> int:
 
 
 def _draw_cell(sketch: Sketch, piece: Piece, cell: tuple[Point, ...], notation: Notation) -> None:
-    """A piece in the middle of its cell: name above, width beneath, height to its left."""
+    """A piece in the middle of its cell: name above, width beneath, height to its left, its stock at the foot."""
     (left, top), (right, _) = cell[:2]
     middle = (left + right) / 2
     for line, words in enumerate(_name(piece)):
         sketch.label(middle, top + (1 + 1.4 * line) * LETTERS, words, height=LETTERS)
     width, height = _drawn_size(piece, right - left)
-    down = top + _NAME + (_HIGH - _NAME - _FIGURE - LETTERS / 2 - height) / 2
+    down = top + _NAME + (_HIGH - _NAME - _FIGURE - _STOCK - LETTERS / 2 - height) / 2
     shape = box(middle - width / 2, down, width, height)
     sketch.area(shape, MATERIALS[piece.material].drawn, "cut", piece.about)
     if piece.grain != "any":
         upright = (piece.grain == "height") != (piece.grain_right is False)
         sketch.grain(shape, 90 if upright else 0)
     sketch.label(middle, down + height + _FIGURE / 2, notation.figure(piece.cut_width), height=LETTERS)
+    foot = top + _HIGH - _STOCK / 2
+    stock = textwrap.shorten(piece.stock or NO_STOCK, _STOCK_SIGNS, placeholder="…")
+    sketch.label(middle, foot, stock, height=0.8 * LETTERS, about=piece.about)
     beside = middle - width / 2 - 0.7 * _FIGURE
     sketch.label(beside, down + height / 2, notation.figure(piece.cut_height), height=LETTERS, rotation=-90)
 
@@ -87,6 +92,6 @@ def _in_lines(name: str) -> tuple[str, ...]:
 
 def _drawn_size(piece: Piece, wide: Mm) -> tuple[Mm, Mm]:
     """How large a piece is drawn in its cell: in proportion, but never too thin to be seen."""
-    most = (wide - 4 * _FIGURE, _HIGH - _NAME - _FIGURE - LETTERS)
+    most = (wide - 4 * _FIGURE, _HIGH - _NAME - _FIGURE - _STOCK - LETTERS)
     scale = min(most[0] / piece.cut_width, most[1] / piece.cut_height)
     return max(piece.cut_width * scale, _THINNEST), max(piece.cut_height * scale, _THINNEST)

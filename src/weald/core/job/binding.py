@@ -200,7 +200,9 @@ class Binding(Entries):
 
     structure: Annotated[StructureName, Field(title="Binding")] = "flat_case"
     board_name: Annotated[
-        Name, Field(title="Board"), Entry("board", "Name", asked=_lists("binding.board"), part="board")
+        Name,
+        Field(title="Board"),
+        Entry("board", "Name", asked=_lists("binding.board"), part="board", told=True),
     ] = ""
     board: Annotated[
         Length,
@@ -256,6 +258,7 @@ class Binding(Entries):
             asked=_lists("binding.joint_rule"),
             part="joint.gap",
             rule="Boards",
+            told=True,
         ),
     ] = "by_board"
     inset: Annotated[
@@ -312,12 +315,13 @@ class Binding(Entries):
             options=COVERING_WORDS,
             values=lambda asking: asking.coverings,
             asked=lambda asking: asking.lists("binding.covering") and len(asking.coverings) > 1,
+            told=True,
         ),
     ] = "full"
     material: Annotated[
         CoverMaterial,
         Field(title="Covered in"),
-        Entry("cover", "Of", options=MATERIAL_WORDS, asked=_covered),
+        Entry("cover", "Of", options=MATERIAL_WORDS, asked=_covered, told=True),
     ] = "cloth"
     cover_name: Annotated[Name, Field(title="Cover stuff"), Entry("cover", "Name", asked=_covered)] = ""
     cover_thickness: Annotated[

@@ -64,6 +64,7 @@ class Folding(Entries):
             },
             asked=lambda asking: asking.folded_to_sew,
             part="sections.count",
+            told=True,
         ),
     ] = "even"
     mix: Annotated[
@@ -119,6 +120,7 @@ class Folding(Entries):
             "Folded to",
             options={"marks": "printed marks", "edges": "paper's edges"},
             rule="Folding",
+            told=True,
         ),
     ] = "marks"
 
@@ -178,7 +180,7 @@ class Sewing(Entries):
     method: Annotated[
         SewingMethod,
         Field(title="Sewing"),
-        Entry("sewing", "Method", options=METHOD_WORDS, values=lambda asking: asking.methods),
+        Entry("sewing", "Method", options=METHOD_WORDS, values=lambda asking: asking.methods, told=True),
     ] = "tapes"
     thread: Annotated[
         Length,
@@ -315,6 +317,7 @@ class Back(Entries):
             options=BACK_WORDS,
             values=lambda asking: asking.backs,
             asked=lambda asking: asking.lists("back"),
+            told=True,
         ),
     ] = "flat"
     shoulder: Annotated[
@@ -378,6 +381,7 @@ class Endpapers(Entries):
                 "wrapped": "wrapped round",
             },
             asked=_papered,
+            told=True,
         ),
     ] = "tipped"
     leaves: Annotated[
@@ -456,6 +460,7 @@ class Block(Entries):
             "How",
             options={"out_of_boards": "out of boards", "in_boards": "in boards", "untrimmed": "untrimmed"},
             rule="Block",
+            told=True,
         ),
     ] = "out_of_boards"
     mull: Annotated[bool, Field(title="Mull"), Entry("spine", "mull", part="mull.width")] = True

@@ -82,6 +82,7 @@ class Entry:
     :param step: by which a plain number is changed.
     :param part: the sizes and pieces it belongs to in the drawings, by their ids.
     :param decides: the sizes it is the field for, where they are drawn, by their ids.
+    :param told: whether what stands in it is told where its form stands on a drawing.
     :param rule: under what a house finds its rule for it; none where it may have none.
     :param said: what history says of whatever stands in it, where that itself says nothing.
     """
@@ -97,6 +98,7 @@ class Entry:
     step: float = 1.0
     part: str = ""
     decides: tuple[QuantityId, ...] = ()
+    told: bool = False
     usual: Usual | None = None
     rule: RuleGroup | None = None
     gauged: Gauged | None = None

@@ -32,7 +32,7 @@ class Finish(Entries):
         str,
         Field(max_length=120, title="Title on the spine"),
         OneLine,
-        Entry("lettered", "Title, if not the job's", part="title.length"),
+        Entry("lettered", "Title, if not the job's", part="title.length", told=True),
     ] = ""
     author: Annotated[Name, Field(title="Author on the spine"), Entry("lettered", "Author")] = ""
     volume: Annotated[
@@ -48,6 +48,7 @@ class Finish(Entries):
             "lettering",
             "Where",
             options={"spine": "on the spine", "label": "on a label", "none": "not at all"},
+            told=True,
         ),
     ] = "spine"
     by: Annotated[

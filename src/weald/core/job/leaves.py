@@ -245,7 +245,7 @@ class Paper(Entries):
     the fore-edge.
     """
 
-    name: Annotated[Name, Field(title="Paper"), Entry("paper", "Name")] = ""
+    name: Annotated[Name, Field(title="Paper"), Entry("paper", "Name", told=True)] = ""
     deckle: Annotated[bool, Field(title="Deckle edge"), Entry("paper", "deckle edge")] = False
     basis: Annotated[BasisWeight | None, Field(title="Paper’s weight in pounds")] = None
     grammage: Annotated[

@@ -80,6 +80,7 @@ class Printing(Entries):
             "Turns on the",
             options={"short": "short edge", "long": "long edge"},
             asked=lambda asking: asking.spec.printing.printer.flips != "none",
+            told=True,
         ),
     ] = "short"
     work: Annotated[
@@ -88,6 +89,7 @@ class Printing(Entries):
         Entry(
             "printed_sheet",
             options={"sheetwise": "sheetwise", "turn": "work-and-turn", "tumble": "work-and-tumble"},
+            told=True,
         ),
     ] = "sheetwise"
     sheet: Annotated[PrintedSheet | None, Field(title="Printed sheet")] = None
@@ -104,6 +106,7 @@ class Printing(Entries):
             "Signature marks",
             options={"letters": "letters", "numbers": "numbers", "none": "none"},
             part="collation",
+            told=True,
         ),
     ] = "letters"
     marks: Annotated[bool, Field(title="Marks"), Entry("marks", "Print marks")] = True

@@ -9,7 +9,7 @@ from weald.core.job.asked import asked_entries, in_forms
 from weald.core.job.asking import Asking
 from weald.core.job.entry import Entry
 from weald.core.job.fields import FormField, field_of, label_of
-from weald.core.job.forms import FORMS, FormName, Place
+from weald.core.job.forms import FORMS, Form, FormName, Place
 from weald.core.notation import Notation
 from weald.core.quantities import is_quantity
 from weald.core.reckoning import Ledger
@@ -20,13 +20,18 @@ EntryPath = Annotated[str, WithJsonSchema({"type": "string", "enum": [path for p
 
 @dataclass(frozen=True, slots=True)
 class FormRecord:
-    """A form as it is shown: what it is called, where it stands, and the paths of what it asks."""
+    """A form as it is shown: what it is called, where it stands, and the paths of what it asks.
+
+    :param part: what it stands at in the drawings, by ids; ``told`` the entries whose values are said there.
+    """
 
     name: FormName
     title: str
     at: tuple[Place, ...]
+    part: tuple[str, ...]
     by_itself: bool
     paths: tuple[EntryPath, ...]
+    told: tuple[EntryPath, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,15 +52,19 @@ class AskedFor:
 
 def forms(notation: Notation) -> tuple[FormRecord, ...]:
     """Every form, in the words of whoever reads."""
-    return tuple(
-        FormRecord(
-            name,
-            notation.say(form.title),
-            form.at,
-            form.by_itself,
-            tuple(path for path, _, entry in in_forms() if entry.form == name),
-        )
-        for name, form in FORMS.items()
+    return tuple(_record(name, form, notation) for name, form in FORMS.items())
+
+
+def _record(name: FormName, form: Form, notation: Notation) -> FormRecord:
+    held = [(path, entry) for path, _, entry in in_forms() if entry.form == name]
+    return FormRecord(
+        name,
+        notation.say(form.title),
+        form.at,
+        form.part,
+        form.by_itself,
+        paths=tuple(path for path, _ in held),
+        told=tuple(path for path, entry in held if entry.told),
     )
 
 

@@ -133,7 +133,7 @@ def draw_face(
     """
     left, top = at
     paper = box(left, top, layout.width, layout.height)
-    sketch.area(paper, "paper_inner" if toned else "paper", "cut")
+    sketch.area(paper, "paper_inner" if toned else "paper", "cut", "sheet.width printed.width")
     for page in pages:
         cell, trimmed = page.cell.moved(left, top), page.box.moved(left, top)
         about = f"leaf.{page.place.leaf}"

@@ -4,42 +4,48 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Piece } from "../../../api/client";
 import { asUsual, useCuttings, useLayOut } from "../../../cutting/useCuttings";
+import { usePerson, useReader } from "../../../app/person";
+import { HIGH } from "../../../drawing/callouts";
+import { DrawingView } from "../../../drawing/DrawingView";
 import { Button } from "../../../parts/controls";
 import { GrainMark } from "../../../parts/GrainMark";
-import { touches } from "../../../drawing/view";
+import { type Point, touches } from "../../../drawing/view";
+import { Tabbed } from "../../../parts/Tabbed";
 import { useLit, useSession, useSnapshot } from "../../context";
+import { Drawings } from "../../Drawings";
 import { StockDialog } from "./StockDialog";
 
-export function CuttingStation() {
+export function CuttingStation({ grain }: { grain: boolean }) {
   const session = useSession();
   const { job, plan } = useSnapshot();
   const navigate = useNavigate();
   const [choosing, setChoosing] = useState<Piece | null>(null);
   const layOut = useLayOut((id) => void navigate(`/cutting/${id}`));
   const pieces = plan?.pieces ?? [];
+  const skins = plan?.drawings.some(({ id }) => id === "cutting.skins");
   const chosen = pieces.filter((piece) => piece.item !== null).length;
   return (
     <>
-      <div className="max-h-[34%] overflow-y-auto">
-        <table className="figures w-full text-left text-sm">
-          <caption className="sr-only">{t("cutting.piecesAndTheirStock")}</caption>
-          <thead>
-            <tr className="border-b border-rule text-faded">
-              <th className="py-1 pr-3 font-normal">{t("common.piece")}</th>
-              <th className="pr-3 font-normal">{t("common.count")}</th>
-              <th className="pr-3 font-normal">{t("common.widthHeight")}</th>
-              <th className="pr-3 font-normal">{t("cutting.grainNeeds")}</th>
-              <th className="pr-3 font-normal">{t("cutting.has")}</th>
-              <th className="font-normal">{t("common.cutFrom")}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {pieces.map((piece) => (
-              <PieceRow key={piece.id} piece={piece} onChoose={() => setChoosing(piece)} />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <Tabbed
+        label={t("cutting.piecesAndTheirStock")}
+        tabs={[
+          {
+            id: "drawn",
+            title: t("cutting.drawn"),
+            content: (
+              <>
+                <PiecesDrawn grain={grain} onChoose={setChoosing} />
+                {skins && <Drawings ids={["cutting.skins"]} grain={grain} beside />}
+              </>
+            ),
+          },
+          {
+            id: "listed",
+            title: t("cutting.listed"),
+            content: <PieceTable onChoose={setChoosing} />,
+          },
+        ]}
+      />
       <div className="flex flex-wrap items-center gap-3">
         <Button
           changes
@@ -96,6 +102,99 @@ function Layouts({ job }: { job: number }) {
         </li>
       ))}
     </ul>
+  );
+}
+
+/** The pieces to be cut, each with its stock under it, to be chosen there. */
+function PiecesDrawn({ grain, onChoose }: { grain: boolean; onChoose: (piece: Piece) => void }) {
+  const { plan } = useSnapshot();
+  const { ids, point } = useLit();
+  const person = usePerson();
+  const reader = useReader();
+  const drawing = plan?.drawings.find((each) => each.id === "pieces.all");
+  if (!drawing) return null;
+  return (
+    <DrawingView
+      drawing={drawing}
+      lit={ids}
+      onPoint={point}
+      grain={grain}
+      inches={person.units === "inch"}
+      legend
+      fields={(view) =>
+        !reader &&
+        drawing.elements.map((element, index) => {
+          const piece = plan?.pieces.find(({ about }) => about === element.about);
+          return (
+            element.kind === "label" &&
+            piece && (
+              <StockButton
+                key={index}
+                piece={piece}
+                at={view.at([element.x, element.y])}
+                onChoose={onChoose}
+              />
+            )
+          );
+        })
+      }
+    />
+  );
+}
+
+function StockButton({
+  piece,
+  at,
+  onChoose,
+}: {
+  piece: Piece;
+  at: Point;
+  onChoose: (piece: Piece) => void;
+}) {
+  const { point } = useLit();
+  const chosen = piece.item !== null;
+  return (
+    <button
+      type="button"
+      className="part-form always -translate-x-1/2 -translate-y-1/2 px-2"
+      style={{ left: at[0], top: at[1], minHeight: HIGH }}
+      aria-label={t("cutting.stockOf", {
+        piece: piece.label,
+        stock: piece.stock || t("cutting.noStock"),
+      })}
+      onClick={() => onChoose(piece)}
+      onMouseEnter={() => point(piece.about)}
+      onMouseLeave={() => point("")}
+    >
+      {piece.grain_right === false && <span className="text-amber">▲ </span>}
+      {chosen ? piece.stock : t("cutting.choose2")}
+    </button>
+  );
+}
+
+function PieceTable({ onChoose }: { onChoose: (piece: Piece) => void }) {
+  const { plan } = useSnapshot();
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto">
+      <table className="figures w-full text-left text-sm">
+        <caption className="sr-only">{t("cutting.piecesAndTheirStock")}</caption>
+        <thead>
+          <tr className="border-b border-rule text-faded">
+            <th className="py-1 pr-3 font-normal">{t("common.piece")}</th>
+            <th className="pr-3 font-normal">{t("common.count")}</th>
+            <th className="pr-3 font-normal">{t("common.widthHeight")}</th>
+            <th className="pr-3 font-normal">{t("cutting.grainNeeds")}</th>
+            <th className="pr-3 font-normal">{t("cutting.has")}</th>
+            <th className="font-normal">{t("common.cutFrom")}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan?.pieces.map((piece) => (
+            <PieceRow key={piece.id} piece={piece} onChoose={() => onChoose(piece)} />
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

@@ -100,7 +100,7 @@ export function SewingFilm() {
         <strong className="font-serif">{`${step.where}: `}</strong>
         {step.words}
       </p>
-      <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <div className="flex min-h-0 flex-1 flex-col gap-1.5">
         <Picture drawing={film.spine} shown={step.spine_shown} fresh={step.side === "spine"} />
         <Picture
           drawing={film.insides[film.sections.indexOf(step.section)] ?? film.spine}
@@ -144,8 +144,10 @@ function Picture({ drawing, shown, fresh }: { drawing: Drawing; shown: number; f
   const [holder, size] = useSize({ width: 600, height: 200 });
   const view = useMemo(() => fit(drawing, size.width, size.height, 1, 6), [drawing, size]);
   return (
-    <figure className="flex min-h-0 flex-1 flex-col" data-drawing={drawing.id}>
-      <figcaption className="font-serif text-sm font-semibold">{drawing.title}</figcaption>
+    <figure className="relative flex min-h-0 flex-1 flex-col" data-drawing={drawing.id}>
+      <figcaption className="absolute top-1 left-2 font-serif text-sm font-semibold">
+        {drawing.title}
+      </figcaption>
       <div ref={holder} className="min-h-0 flex-1 border border-rule">
         <svg
           role="img"
