@@ -684,6 +684,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Every Picture
+         * @description The frames of every operation of a job, by the operation.
+         */
+        get: operations["pictures"];
+        put?: never;
+        /**
+         * Add Picture
+         * @description Bring a picture of the work: the body is the file itself.
+         */
+        post: operations["bringPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pictures/{operation}.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One Picture
+         * @description The frames of one operation on a page.
+         */
+        get: operations["operationPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{drawing_id}/picture.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drawing As Picture
+         * @description A drawing on a page, with its scale and its sizes.
+         */
+        get: operations["drawingPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/record": {
         parameters: {
             query?: never;
@@ -738,26 +802,6 @@ export interface paths {
         get: operations["colophonPdf"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/pictures": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Add Picture
-         * @description Bring a picture of the work: the body is the file itself.
-         */
-        post: operations["bringPicture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2904,7 +2948,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "move" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -2937,7 +2981,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "move" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -3052,6 +3096,18 @@ export interface components {
             right: number;
             /** Down */
             down: number;
+        };
+        /**
+         * Counts
+         * @description The size that counts in an operation, and its quantity; none of a piece, width by height.
+         */
+        Counts: {
+            /** Quantity */
+            quantity: ("text.pages" | "text.leaves" | "text.blanks" | "leaf.untrimmed_width" | "leaf.untrimmed_height" | "paper.grammage" | "paper.calliper" | "sheet.width" | "sheet.height" | "stock.per_sheet" | "stock.sheets" | "sections.count" | "sections.sheets" | "sheets.count" | "creep.step" | "sections.creep" | "text.scale" | "printed.width" | "printed.height" | "printed.least_width" | "printed.least_height" | "printed.copies" | "printed.sheets" | "sewing.holes" | "sewing.first" | "sewing.kettle" | "sewing.interval" | "sewing.support_length" | "thread.section" | "thread.length" | "thread.needlefuls" | "text.thickness" | "inserts.thickness" | "endpapers.thickness" | "block.thickness" | "block.height" | "block.width" | "spine.swell" | "spine.swell_ratio" | "spine.thickness" | "thread.suits" | "spine.swell_round" | "spine.round" | "shoulder.line" | "shoulder.height" | "spine.chord" | "spine.arc" | "spine.rise" | "spine.left_over" | "shoulder.width" | "block.diagonal" | "block.out_of_square" | "guards.count" | "end_band.length" | "hollow.width" | "lining.head" | "lining.between" | "lining.tail" | "mull.head" | "mull.between" | "mull.tail" | "mull.width" | "mull.height" | "board.thickness" | "squares.head" | "squares.tail" | "squares.fore_edge" | "board.height" | "spine_board.thickness" | "joint.groove" | "joint.gap" | "joint.inset" | "case.distance" | "board.width" | "back_board.height" | "back_board.width" | "spine_board.width" | "lacing.first" | "lacing.second" | "slip.length" | "flange.width" | "split.depth" | "strip.width" | "cover.leaf" | "slit.length" | "slit.step" | "cover.height" | "cover.width" | "art.width" | "art.height" | "spine_piece.width" | "side.width" | "corner.leg" | "corner.size" | "panel.width" | "panel.spine" | "panel.height" | "panel.each" | "bands.take_up" | "turn_in.inside" | "corner.cut" | "closed.head" | "closed.tail" | "closed.fore_edge" | "closed_back.head" | "closed_back.tail" | "closed_back.fore_edge" | "closed.inset" | "closed.parallel" | "joint.ease" | "book.weight" | "finish.width" | "title.capital" | "title.length" | "label.width" | "label.height" | "volume.capital" | "ribbon.length" | "pastedown.growth" | "pastedown.trim" | "pastedown.width" | "pastedown.margin" | "pressing.width" | "pressing.height" | "pull.outside" | "pull.inside" | "pull.lining" | "closed_book.height" | "closed_book.width" | "closed_book.thickness" | "jacket.height" | "jacket.spine" | "jacket.panel" | "jacket.edge" | "jacket.flap" | "jacket.width" | "slipcase.height" | "slipcase.depth" | "slipcase.thickness" | "slipcase.side_width" | "slipcase.side_height" | "slipcase.cover" | "box.height" | "box.width" | "box.depth" | "box.outer_height" | "box.outer_width" | "box.outer_depth" | "box.case_width" | "box.case_height" | "box.case_spine" | "finishing.longest" | "cover.rows" | "endpapers.at_spine" | "plates.fore_edge" | "plates.spine" | "plates.gape" | "plates.guards" | "plates.stand_out" | "thumb.pitch" | "thumb.first" | "taken.width" | "taken.height" | "weighed.grammage" | "backing.taken_up" | "backing.packing" | "backing.sewn_least" | "backing.sewn_most" | "backing.rise_least" | "backing.rise_most" | "backing.shoulder_least" | "backing.shoulder_most" | "backing.across_least" | "backing.across_most" | "judged.mark" | "bevel.slope" | "bevel.edge" | "bevel.turn_in" | "ganged.sheets" | "concertina.length") | null;
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
         };
         /**
          * CoverArt
@@ -3421,7 +3477,7 @@ export interface components {
              * Layer
              * @enum {string}
              */
-            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "move" | "hidden" | "dimension" | "text";
             /** Angle */
             angle: number;
             /**
@@ -3472,7 +3528,7 @@ export interface components {
              * @default text
              * @enum {string}
              */
-            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "move" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -3542,7 +3598,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "move" | "hidden" | "dimension" | "text";
             /**
              * About
              * @default
@@ -3593,7 +3649,8 @@ export interface components {
          *     :param work: the kind of work it is; none of what anybody does.
          *     :param occupies: the ``places`` it takes, in words.
          *     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
-         *     :param moves: what the hands do, one after the other.
+         *     :param moves: what the hands do, one after the other. ``counts``: the size that counts in it.
+         *     :param station: where its work is planned.
          *     :param formerly: what it was called, or a part of, when work on the book may have begun; ``implied_by``
          *         what says that it is done where nothing was recorded of it.
          */
@@ -3688,6 +3745,13 @@ export interface components {
              * @default []
              */
             moves: string[];
+            counts?: components["schemas"]["Counts"] | null;
+            /**
+             * Station
+             * @default bench
+             * @enum {string}
+             */
+            station: "text" | "paper" | "folding" | "printing" | "sewing" | "block" | "boards" | "finish" | "cutting" | "bench" | "record";
         };
         /**
          * Piece
@@ -8998,7 +9062,7 @@ export interface components {
              * Layer
              * @enum {string}
              */
-            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "hidden" | "dimension" | "text";
+            layer: "outline" | "fill" | "cut" | "fold" | "slit" | "score" | "trim" | "glue" | "grain" | "ruling" | "thread" | "move" | "hidden" | "dimension" | "text";
             /** Stops */
             stops: number;
             /** Minds */
@@ -15098,6 +15162,150 @@ export interface operations {
             };
         };
     };
+    pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        [key: string]: components["schemas"]["Drawing"][];
+                    };
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bringPicture: {
+        parameters: {
+            query: {
+                key: string;
+                operation?: string;
+                caption?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+                "image/png": string;
+                "image/webp": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    operationPicture: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                operation: string;
+                kind: "pdf" | "png";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drawingPicture: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                drawing_id: string;
+                kind: "pdf" | "png";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     openRecord: {
         parameters: {
             query?: never;
@@ -15164,65 +15372,6 @@ export interface operations {
         responses: {
             /** @description Not Found */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    bringPicture: {
-        parameters: {
-            query: {
-                key: string;
-                operation?: string;
-                caption?: string;
-            };
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "image/jpeg": string;
-                "image/png": string;
-                "image/webp": string;
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Picture"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
                 headers: {
                     [name: string]: unknown;
                 };

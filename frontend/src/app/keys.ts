@@ -83,6 +83,7 @@ export const KEY_LIST: readonly (readonly [string, WordKey])[] = [
   ["Ctrl Z, Ctrl Shift Z", "app.undoAndRedo"],
   ["z, Z", "app.undoAndRedo"],
   ["m", "app.enterAMeasurementForThe"],
+  ["h", "pictures.howIsThisDone"],
   ["u", "app.millimetresInchesBoth"],
   ["g", "app.grainLinesOnAndOff"],
   ["/", "app.findAQuantityOrSearchThe"],

@@ -77,6 +77,12 @@ export const DrawingView = memo(function DrawingView({
               </MenuLink>
               <MenuLink href={`${take}.svg`}>{t("drawing.sVG")}</MenuLink>
               <MenuLink href={`${take}.dxf`}>{t("drawing.dXF")}</MenuLink>
+              <MenuLink href={`${take}/picture.png`} newTab>
+                {t("drawing.picturePNG")}
+              </MenuLink>
+              <MenuLink href={`${take}/picture.pdf?paper=${paper ?? "a4"}`} newTab>
+                {t("drawing.picturePDF")}
+              </MenuLink>
             </IconMenu>
           )}
           <IconButton

@@ -4,6 +4,8 @@ import type { Drawing } from "../api/client";
 import { Element } from "./elements";
 import { fit } from "./view";
 
+const NO_ROWS: Drawing["rows"] = [0, 0, 0, 0];
+
 export const Sketch = memo(function Sketch({
   drawing,
   width,
@@ -13,12 +15,16 @@ export const Sketch = memo(function Sketch({
   width: number;
   height: number;
 }) {
-  const view = fit(drawing, width, height, 1, 3);
+  // sizes are not to be read so small
+  const view = fit({ ...drawing, rows: NO_ROWS }, width, height, 1, 3);
   return (
     <svg className="drawing sketch block" width={width} height={height} aria-hidden>
-      {drawing.elements.map((element, index) => (
-        <Element key={index} element={element} view={view} id={`${drawing.id}${index}`} />
-      ))}
+      {drawing.elements.map(
+        (element, index) =>
+          element.kind !== "dimension" && (
+            <Element key={index} element={element} view={view} id={`${drawing.id}${index}`} />
+          ),
+      )}
     </svg>
   );
 });

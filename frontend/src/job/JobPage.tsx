@@ -1,7 +1,7 @@
 /** A job: the order of work, the drawing, the reckoning. */
 import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
-import { History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
+import { Hand, History as HistoryIcon, Redo2, Undo2 } from "lucide-react";
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from "react";
 import { createPortal } from "react-dom";
 import { Link, useNavigate, useParams } from "react-router";
@@ -38,6 +38,7 @@ import { Find } from "./Find";
 import { Cautions, Findings, Looks } from "./Findings";
 import { History } from "./History";
 import { HouseNotes } from "./HouseNotes";
+import { HowDone } from "./pictures/HowDone";
 import { Pieces } from "./Pieces";
 import { Reckoning } from "./Reckoning";
 import { SaveMark } from "./SaveMark";
@@ -115,7 +116,7 @@ function Stations() {
   const [open, setOpen] = useState<string | null>(null);
   const [extras, setExtras] = useState<ExtrasShown>(NONE_SHOWN);
   const [grain, setGrain] = useState(false);
-  const [dialog, setDialog] = useState<"find" | "pieces" | "history" | null>(null);
+  const [dialog, setDialog] = useState<"find" | "pieces" | "history" | "how" | null>(null);
 
   useEffect(() => {
     void session.show(station, section);
@@ -148,6 +149,7 @@ function Stations() {
       g: () => setGrain((shown) => !shown),
       m: () => (found("[data-quantity] input") ?? found(".dimension-field"))?.focus(),
       "/": () => setDialog("find"),
+      h: () => setDialog("how"),
     }),
     [step, session],
   );
@@ -199,6 +201,11 @@ function Stations() {
           <span className="hidden sm:block">
             <IconButton label={t("job.history")} onClick={() => setDialog("history")}>
               <HistoryIcon size={18} />
+            </IconButton>
+          </span>
+          <span className="hidden sm:block">
+            <IconButton label={t("pictures.howIsThisDone")} onClick={() => setDialog("how")}>
+              <Hand size={18} />
             </IconButton>
           </span>
           <TakeMenu jobId={job.id} onPieces={() => setDialog("pieces")} />
@@ -303,6 +310,7 @@ function Stations() {
       <Modal open={dialog === "pieces"} onOpenChange={close} title={t("job.piecesToCut")} wide>
         <Pieces grain={grain} inches={person.units === "inch"} />
       </Modal>
+      <HowDone open={dialog === "how"} onOpenChange={close} station={station} />
       <History jobId={job.id} open={dialog === "history"} onOpenChange={close} />
     </div>
   );

@@ -30,6 +30,7 @@ Layer = Literal[
     "grain",
     "ruling",
     "thread",
+    "move",
     "hidden",
     "dimension",
     "text",

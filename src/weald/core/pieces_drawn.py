@@ -16,7 +16,7 @@ LETTERS: Mm = 3.0
 _WIDE, _HIGH = 16 * LETTERS, 15.4 * LETTERS
 """The cell of one piece, which may be wider where there is room."""
 _NAME, _FIGURE, _STOCK = 3.2 * LETTERS, 1.8 * LETTERS, 3.4 * LETTERS
-"""What the name takes at the top of a cell, a figure beside and beneath the piece, and its stock at the foot."""
+"""What the name takes at the top of a cell, a figure beside and beneath a piece, its stock at the foot."""
 NO_STOCK = "no stock yet"
 _NAME_SIGNS = 20
 """Signs of a name in one line."""
@@ -60,7 +60,7 @@ def _columns(count: int) -> int:
 
 
 def _draw_cell(sketch: Sketch, piece: Piece, cell: tuple[Point, ...], notation: Notation) -> None:
-    """A piece in the middle of its cell: name above, width beneath, height to its left, its stock at the foot."""
+    """A piece in its cell: name above, width beneath, height to its left, its stock at the foot."""
     (left, top), (right, _) = cell[:2]
     middle = (left + right) / 2
     for line, words in enumerate(_name(piece)):

@@ -22,6 +22,7 @@ _COLOURS = {
     "grain": 2,
     "ruling": 9,
     "thread": 30,
+    "move": 3,
     "hidden": 9,
     "dimension": 8,
     "text": 7,

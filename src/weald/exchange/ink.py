@@ -204,6 +204,7 @@ LOOKS: dict[Pen, Look] = {
     "grain": Look("#c9a227", 0.12),
     "ruling": Look("#8a8f98", 0.15),
     "thread": Look("#1f4f3a", 0.6),
+    "move": Look("#1f4f3a", 0.5),
     "hidden": Look("#9a9386", 0.12, (1.2, 0.9)),
     "dimension": Look("#5a554c", 0.12),
     "text": Look("#1f1d1a", 0.2),

@@ -19,6 +19,7 @@ import job from "./en/job.json";
 import office from "./en/office.json";
 import paper from "./en/paper.json";
 import parts from "./en/parts.json";
+import pictures from "./en/pictures.json";
 import printing from "./en/printing.json";
 import record from "./en/record.json";
 import sets from "./en/sets.json";
@@ -43,6 +44,7 @@ export const en = {
   office,
   paper,
   parts,
+  pictures,
   printing,
   record,
   sets,

@@ -10,15 +10,17 @@ from functools import lru_cache
 from itertools import pairwise
 from typing import TypeVar
 
+from weald.core.bench.cut import size_words
 from weald.core.bench.measuring import expected_of
 from weald.core.bench.precedence import Blocked, Precedence, in_order, planned_steps
-from weald.core.bench.step import CAUTION_TAIL, CAUTIONS, Pause, Step
+from weald.core.bench.step import CAUTION_TAIL, CAUTIONS, STATION_OF, Pause, Step
 from weald.core.bench.steps import STEPS
 from weald.core.book.book import Book
 from weald.core.book.operation import (
     PLACES,
     WAIT_STATES,
     Asked,
+    Counts,
     Glued,
     LeftOut,
     LookAt,
@@ -33,6 +35,7 @@ from weald.core.book.operation import (
 from weald.core.findings import Finding, finding
 from weald.core.job.lying import Fact, Facts, fact_words
 from weald.core.notation import Notation
+from weald.core.pieces import Piece
 from weald.core.quantities import QUANTITIES, QuantityId
 from weald.core.units import NEGLIGIBLE
 
@@ -285,7 +288,21 @@ def _operation(
         critical=critical,
         formerly=step.formerly,
         implied_by=step.implied_by,
+        counts=_counts(step, pieces, book),
+        station=STATION_OF[step.work],
     )
+
+
+def _counts(step: Step, pieces: Sequence[Piece], book: Book) -> Counts | None:
+    """The size that counts: the one its record names, else one it measures, else the piece it takes up."""
+    ledger = book.ledger
+    for quantity in (*step.counts, *step.measures):
+        if quantity in ledger.quantities:
+            label = book.notation.say(ledger.quantities[quantity].label)
+            return Counts(quantity, label, book.size(quantity))
+    for piece in pieces[:1]:
+        return Counts(None, piece.label, size_words(piece.cut_width, piece.cut_height, book.notation))
+    return None
 
 
 def _remedy(trouble: Trouble, step: Step, book: Book) -> str:

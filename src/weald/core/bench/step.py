@@ -5,11 +5,13 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 from weald.core.adhesives import Joint
+from weald.core.bench.pictures.things import Picturing, no_picture
 from weald.core.book.book import Book
 from weald.core.book.operation import Minutes, Place, Strand, Trouble, WaitState
 from weald.core.job.bench import Work
 from weald.core.job.lying import Fact
 from weald.core.quantities import QuantityId
+from weald.core.station import Station
 
 Danger = Literal["blade", "needle", "press", "hammer", "heat", "paring"]
 CAUTIONS: dict[Danger, str] = {
@@ -29,6 +31,18 @@ CAUTION_TAIL = " Follow the tool maker's instructions and your workplace's rules
 
 Counted = Literal["copy", "sheet", "signature"]
 """What minutes of work are counted by."""
+
+STATION_OF: dict[Work | None, Station] = {
+    "sheets": "folding",
+    "sewing": "sewing",
+    "block": "block",
+    "boards": "boards",
+    "covering": "boards",
+    "casing": "boards",
+    "lettering": "finish",
+    None: "bench",
+}
+"""Where the work of each kind is planned."""
 
 
 def no_wait(book: Book) -> None:
@@ -103,7 +117,9 @@ class Step:
     :param measures: sizes that are measured in it, where the book has them.
     :param hand: what is done the other way round by left-handed people.
     :param moves: what the hands do, one after the other, as far as this book has it.
-    :param drawing: the id of the one it is best done by.
+    :param drawing: the id of the one it is best done by. ``picture``: what the hands do, frame by frame.
+    :param counts: the size that counts in it, the first of these this book has; a size it measures or cuts
+        where none is given.
     :param formerly: ids it had, or was a part of, when work on a book may have begun.
     :param implied_by: steps of which it was a part, or after which it is too late: once one of them is done,
         it counts as done where nothing was recorded of it.
@@ -138,6 +154,8 @@ class Step:
     danger: Danger | None = None
     hand: str = ""
     drawing: str = ""
+    picture: Picturing = no_picture
+    counts: tuple[QuantityId, ...] = ()
     formerly: tuple[str, ...] = ()
     implied_by: tuple[str, ...] = ()
     own: bool = False

@@ -6,6 +6,7 @@ from typing import Literal
 from weald.core.job.bench import Work
 from weald.core.quantities import QuantityId
 from weald.core.records import record
+from weald.core.station import Station
 
 Minutes = float
 Strand = Literal["sheets", "endpapers", "block", "cover", "book"]
@@ -126,6 +127,15 @@ class Asked:
 
 
 @record(frozen=True, slots=True)
+class Counts:
+    """The size that counts in an operation, and its quantity; none of a piece, width by height."""
+
+    quantity: QuantityId | None
+    label: str
+    shown: str
+
+
+@record(frozen=True, slots=True)
 class Operation:
     """One thing done at the bench for this book.
 
@@ -140,7 +150,8 @@ class Operation:
     :param work: the kind of work it is; none of what anybody does.
     :param occupies: the ``places`` it takes, in words.
     :param start: minutes from the beginning at the earliest, with as many hands as it takes.
-    :param moves: what the hands do, one after the other.
+    :param moves: what the hands do, one after the other. ``counts``: the size that counts in it.
+    :param station: where its work is planned.
     :param formerly: what it was called, or a part of, when work on the book may have begun; ``implied_by``
         what says that it is done where nothing was recorded of it.
     """
@@ -174,6 +185,8 @@ class Operation:
     formerly: tuple[str, ...] = ()
     implied_by: tuple[str, ...] = ()
     moves: tuple[str, ...] = ()
+    counts: Counts | None = None
+    station: Station = "bench"
 
     @property
     def takes(self) -> Minutes:

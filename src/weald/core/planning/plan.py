@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 
 from weald.core.bench.order_drawing import draw_order
 from weald.core.bench.order_of_work import find_order, mind_order, order_of_work
+from weald.core.bench.pictures.gather import pictures_of
 from weald.core.bindings.asking import asking_of
 from weald.core.bindings.catalogue import structure_of
 from weald.core.bindings.facts import StructureFacts, facts_of
@@ -225,3 +226,11 @@ def _no_less_than_nothing(quantity: Quantity) -> Quantity:
 
 def _in_catalogue_order(quantity: Quantity) -> int:
     return _CATALOGUE_ORDER[quantity.id]
+
+
+def pictures(
+    spec: JobSpec, notation: Notation = MILLIMETRES, at_bench: AtBench = NOTHING_YET
+) -> dict[str, tuple[Drawing, ...]]:
+    """What the hands do in each operation of a job, frame by frame, by the operation's id."""
+    book = walk(_begun(spec, notation, at_bench=at_bench), STOPS)
+    return pictures_of(book, find_order(book).steps)

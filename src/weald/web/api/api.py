@@ -22,6 +22,7 @@ from weald.web.api import (
     members,
     office,
     people,
+    pictures,
     planning,
     printers,
     prints,
@@ -48,6 +49,7 @@ api.add_router("", members.router)
 api.add_router("", planning.router)
 api.add_router("", jobs.router)
 api.add_router("", bench.router)
+api.add_router("", pictures.router)
 api.add_router("", record.router)
 api.add_router("", downloads.router)
 api.add_router("", texts.router)

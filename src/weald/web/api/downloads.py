@@ -52,11 +52,16 @@ def _spec(request: HttpRequest, job_id: int) -> JobSpec:
     return job.spec
 
 
-def _paper(request: HttpRequest, asked: PaperChoice | None) -> str:
+def paper_of(request: HttpRequest, asked: PaperChoice | None) -> str:
+    """The paper asked for, else the person's own."""
     return asked or preferences_of(person(request)).paper
 
 
-def _drawing(request: HttpRequest, job_id: int, drawing_id: str) -> tuple[JobSpec, Drawing]:
+def drawing_of(request: HttpRequest, job_id: int, drawing_id: str) -> tuple[JobSpec, Drawing]:
+    """A job and one of its drawings.
+
+    :raises Http404: where it has no such drawing.
+    """
     spec = _spec(request, job_id)
     made = plan(spec, notation_of(request), drawn=drawn_for(drawing_id))
     found = next((drawing for drawing in made.drawings if drawing.id == drawing_id), None)
@@ -65,7 +70,8 @@ def _drawing(request: HttpRequest, job_id: int, drawing_id: str) -> tuple[JobSpe
     return spec, found
 
 
-def _ending(drawing: Drawing) -> str:
+def ending_of(drawing: Drawing) -> str:
+    """What the name of a drawing's file ends with, before its kind."""
     return "-" + drawing.id.replace(".", "-").replace("_", "-")
 
 
@@ -76,7 +82,7 @@ def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Que
     """The job sheet as a PDF."""
     spec, notation = _spec(request, job_id), notation_of(request)
     made = plan(spec, notation)
-    content = job_sheet_pdf(made, _paper(request, paper), sheet_facts(spec, made, notation), notation)
+    content = job_sheet_pdf(made, paper_of(request, paper), sheet_facts(spec, made, notation), notation)
     return file_response(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
 
 
@@ -88,24 +94,24 @@ def drawing_true_size(
     request: HttpRequest, job_id: int, drawing_id: str, paper: PaperChoice | None = Query(None)
 ) -> HttpResponse:
     """A drawing at true size as a PDF, tiled over sheets where it must be."""
-    spec, drawing = _drawing(request, job_id, drawing_id)
-    content = true_size_pdf(drawing, spec.title, _paper(request, paper))
-    ending = f"{_ending(drawing)}-true-size.pdf"
+    spec, drawing = drawing_of(request, job_id, drawing_id)
+    content = true_size_pdf(drawing, spec.title, paper_of(request, paper))
+    ending = f"{ending_of(drawing)}-true-size.pdf"
     return file_response(content, spec.title, ending, "application/pdf", inline=True)
 
 
 @router.get(DRAWING + ".svg", response={404: Problem}, operation_id="drawingSvg")
 def drawing_as_svg(request: HttpRequest, job_id: int, drawing_id: str) -> HttpResponse:
     """A drawing at true size as an SVG."""
-    spec, drawing = _drawing(request, job_id, drawing_id)
-    return file_response(drawing_svg(drawing), spec.title, f"{_ending(drawing)}.svg", "image/svg+xml")
+    spec, drawing = drawing_of(request, job_id, drawing_id)
+    return file_response(drawing_svg(drawing), spec.title, f"{ending_of(drawing)}.svg", "image/svg+xml")
 
 
 @router.get(DRAWING + ".dxf", response={404: Problem}, operation_id="drawingDxf")
 def drawing_as_dxf(request: HttpRequest, job_id: int, drawing_id: str) -> HttpResponse:
     """A drawing at true size as a DXF, for cutters."""
-    spec, drawing = _drawing(request, job_id, drawing_id)
-    return file_response(drawing_dxf([drawing]), spec.title, f"{_ending(drawing)}.dxf", "image/vnd.dxf")
+    spec, drawing = drawing_of(request, job_id, drawing_id)
+    return file_response(drawing_dxf([drawing]), spec.title, f"{ending_of(drawing)}.dxf", "image/vnd.dxf")
 
 
 @router.get("/jobs/{int:job_id}/pieces.csv", response={404: Problem}, operation_id="piecesCsv")

@@ -2,9 +2,12 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import { ForBinders } from "../../../app/ViewOnly";
-import { t } from "../../../app/words";
+import type { Operation } from "../../../api/client";
+import { t, type WordKey } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Drawings } from "../../Drawings";
+import { Frames } from "../../pictures/Frames";
+import { usePictures } from "../../pictures/usePictures";
 import { useSnapshot } from "../../context";
 import { useFocusKept } from "../../../parts/focus";
 import { BetweenDevices } from "./BetweenDevices";
@@ -17,9 +20,34 @@ import { useScreenOn } from "./useScreenOn";
 const BIG =
   "space-y-3 [&_button]:min-h-[56px] [&_input[type=checkbox]]:size-8 [&_li>label]:min-h-[56px] [&_form_input]:min-h-[56px]";
 
+/** What is wanted beside the picture: what to have at hand, when it is right, when to stop, and what comes next. */
+function AtArmsLength({ operation, next }: { operation: Operation; next: Operation | undefined }) {
+  const hand = [...operation.tools, ...operation.glue.map(({ adhesive }) => adhesive)];
+  const lines: [WordKey, string | undefined][] = [
+    ["bench.atHand", hand.join(", ")],
+    ["bench.rightWhen", operation.looks[0]?.text],
+    ["bench.stopWhen", operation.troubles[0]?.shows],
+    ["bench.thenNext", next?.title],
+  ];
+  return (
+    <dl className="space-y-2 leading-snug">
+      {lines.map(
+        ([title, words]) =>
+          words && (
+            <div key={title}>
+              <dt className="text-base text-faded">{t(title)}</dt>
+              <dd className="font-medium">{words}</dd>
+            </div>
+          ),
+      )}
+    </dl>
+  );
+}
+
 export function OneAtATime({ grain }: { grain: boolean }) {
   const { plan } = useSnapshot();
   const { bench, error, standings, cut, tell, ahead } = useBench();
+  const picturesOf = usePictures();
   const [chosen, setChosen] = useState<string | null>(null);
   useScreenOn();
   const focus = useFocusKept<HTMLElement>();
@@ -32,6 +60,7 @@ export function OneAtATime({ grain }: { grain: boolean }) {
   const operation = operations.find((each) => each.id === chosen) ?? now;
   const standing = operation && standings.get(operation.id);
   if (!operation || !standing) return <p>{t("bench.nothingToDoNow")}</p>;
+  const frames = picturesOf(operation.id);
   const place = operations.indexOf(operation);
   const move = (by: number) => setChosen(operations[place + by]?.id ?? operation.id);
   const running = operations.filter(
@@ -68,31 +97,50 @@ export function OneAtATime({ grain }: { grain: boolean }) {
         </Button>
       </div>
       <h2 className="font-serif text-2xl font-semibold">{operation.title}</h2>
-      <Turns operation={operation} standing={standing} tell={tell} big />
       <Waiting operation={operation} standing={standing} ahead={ahead} inset="" />
       {held.length > 0 && standing.status !== "done" && (
         <p className="text-base">
           {t("bench.waitsFor", { titles: held.map((each) => each.title).join(", ") })}
         </p>
       )}
+      {operation.counts && (
+        <p className="leading-none">
+          <span className="block text-base text-faded">{operation.counts.label}</span>
+          <strong className="figures block text-[clamp(2.6rem,8vw,4.25rem)] whitespace-nowrap">
+            {operation.counts.shown}
+          </strong>
+        </p>
+      )}
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_15rem]">
+        {frames.length > 0 && (
+          <div className="flex h-[22rem] flex-col">
+            <Frames key={operation.id} frames={frames} operation={operation.id} />
+          </div>
+        )}
+        <AtArmsLength operation={operation} next={operations[place + 1]} />
+      </div>
+      <Turns operation={operation} standing={standing} tell={tell} big />
       {now && now.id !== operation.id && (
         <Button className="min-h-[56px]" onClick={() => setChosen(null)}>
           {t("bench.now", { title: now.title })}
         </Button>
       )}
-      <div className={BIG}>
-        <What operation={operation} standing={standing} cut={cut} tell={tell} big />
-      </div>
-      {operation.drawing && (
-        <div className="flex h-[22rem] flex-col">
-          <Drawings ids={[operation.drawing]} grain={grain} beside={false} />
-        </div>
-      )}
-      <ForBinders>
+      <details open={operation.measures.length > 0 || frames.length === 0}>
+        <summary className="min-h-[56px] cursor-pointer py-3">{t("bench.everythingElse")}</summary>
         <div className={BIG}>
-          <Note operation={operation} tell={tell} />
+          <What operation={operation} standing={standing} cut={cut} tell={tell} big />
         </div>
-      </ForBinders>
+        {operation.drawing && (
+          <div className="flex h-[22rem] flex-col">
+            <Drawings ids={[operation.drawing]} grain={grain} beside={false} />
+          </div>
+        )}
+        <ForBinders>
+          <div className={BIG}>
+            <Note operation={operation} tell={tell} />
+          </div>
+        </ForBinders>
+      </details>
       {running.length > 0 && (
         <section>
           <h3 className="font-semibold">{t("bench.meanwhile")}</h3>

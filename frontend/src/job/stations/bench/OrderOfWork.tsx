@@ -1,10 +1,12 @@
 /** The operations of this book as a list: what to do now, what waits, what is done; each opens. */
 import { useState } from "react";
-import type { BenchReply, Operation, Standing } from "../../../api/client";
+import type { BenchReply, Drawing, Operation, Standing } from "../../../api/client";
 import { useReader } from "../../../app/person";
 import { t, type WordKey } from "../../../app/words";
+import { Sketch } from "../../../drawing/Sketch";
 import { Button } from "../../../parts/controls";
 import { useLit, useSnapshot } from "../../context";
+import { usePictures } from "../../pictures/usePictures";
 import { BetweenDevices } from "./BetweenDevices";
 import { Details } from "./Details";
 import { useFocusKept } from "../../../parts/focus";
@@ -31,6 +33,7 @@ export function OrderOfWork() {
   const { plan } = useSnapshot();
   const { bench, error, standings, cut, tell, ahead } = useBench();
   const [open, setOpen] = useState<string | null>(null);
+  const picturesOf = usePictures();
   const focus = useFocusKept<HTMLDivElement>();
   const operations = plan?.operations ?? [];
   if (!plan || !bench) return <p>{error?.message ?? t("common.oneMoment")}</p>;
@@ -48,6 +51,7 @@ export function OrderOfWork() {
           standing={standing}
           cut={cut}
           ahead={ahead}
+          picture={picturesOf(operation.id)[0]}
           open={open === operation.id}
           onOpen={() => setOpen(open === operation.id ? null : operation.id)}
           tell={tell}
@@ -109,12 +113,15 @@ function Line({
   standing,
   cut,
   ahead,
+  picture,
   open,
   onOpen,
   tell,
 }: {
   operation: Operation;
   number: number;
+  /** Its first frame, small. */
+  picture: Drawing | undefined;
   standing: Standing;
   cut: BenchReply["cut"];
   ahead: number;
@@ -139,6 +146,9 @@ function Line({
           onClick={onOpen}
         >
           <span className="figures w-6 text-right text-faded">{number}</span>
+          <span className="flex w-14 shrink-0 justify-center self-center">
+            {picture && <Sketch drawing={picture} width={56} height={40} />}
+          </span>
           <span aria-hidden className="w-4 text-hill">
             {MARKS[status]}
           </span>
@@ -149,8 +159,9 @@ function Line({
           </span>
           <span className="sr-only">{t(STATUS_WORDS[status])}</span>
           {operation.critical && status !== "done" && (
-            <span className="text-xs text-faded" title={t("bench.longestWay")}>
-              {t("bench.longest")}
+            <span className="text-xs text-amber" title={t("bench.longestWay")}>
+              <span aria-hidden>◆</span>
+              <span className="sr-only">{t("bench.noSlack")}</span>
             </span>
           )}
         </button>
@@ -158,7 +169,9 @@ function Line({
           {operation.lasts}
           {operation.people > 1 && t("bench.people", { count: operation.people })}
         </span>
-        <Turns operation={operation} standing={standing} tell={tell} />
+        {(status !== "waits" || open) && (
+          <Turns operation={operation} standing={standing} tell={tell} />
+        )}
       </div>
       <Waiting operation={operation} standing={standing} ahead={ahead} />
       {standing.early && <p className="pl-14 text-sm text-amber">{t("bench.begunEarly")}</p>}

@@ -3,6 +3,8 @@
 from collections.abc import Iterator
 from dataclasses import replace
 
+from weald.core.bench.pictures import block as block_pictures
+from weald.core.bench.pictures import sewing as sewing_pictures
 from weald.core.bench.step import Pause, Step, at_the_frame
 from weald.core.bench.steps.of_book import glued, held, in_the_way
 from weald.core.book.book import Book
@@ -156,6 +158,7 @@ _TRIM = Step(
     hand="Left-handed: the plough’s groove lies on the other cheek of the press, and the stroke goes the "
     "other way.",
     troubles=(Trouble("Out of square", "Take a shaving more off the edge that is out; the leaf loses it."),),
+    picture=block_pictures.trim,
 )
 
 
@@ -221,6 +224,8 @@ BLOCK = (
         troubles=(
             Trouble("Glue runs down the leaves", "Wipe at once with a damp cloth, and open those leaves."),
         ),
+        picture=block_pictures.glue_up,
+        counts=("spine.thickness",),
     ),
     Step(
         "soften_glue",
@@ -236,6 +241,7 @@ BLOCK = (
         rate=5.0,
         wait=lambda book: replace(_TACKY, minutes=(5, 15), joint=None),
         looks=("The spine gives under a thumb, and no leaf is wet.",),
+        picture=block_pictures.soften_glue,
     ),
     Step(
         "round",
@@ -270,6 +276,8 @@ BLOCK = (
             ),
         ),
         drawing="block.tail",
+        picture=block_pictures.round_spine,
+        counts=("spine.rise",),
     ),
     Step(
         "back",
@@ -310,6 +318,8 @@ BLOCK = (
             Trouble("{Signatures} crushed inside", "Less blow and more fan; the spine only leans outwards."),
         ),
         drawing="block.tail",
+        picture=block_pictures.back,
+        counts=("shoulder.height",),
     ),
     replace(
         _TRIM,
@@ -333,6 +343,7 @@ BLOCK = (
         when=_thrown_out,
         tools=("plough", "two shaped irons or boards", "string", "packing", "square"),
         rate=20.0,
+        picture=block_pictures.trim_rounded,
     ),
     _TRIM,
     Step(
@@ -357,6 +368,8 @@ BLOCK = (
         looks=("The band no higher than the board will be.",),
         measures=("end_band.length",),
         danger="needle",
+        picture=block_pictures.end_bands,
+        counts=("end_band.length",),
     ),
     Step(
         "ribbon",
@@ -378,6 +391,8 @@ BLOCK = (
         glue=(("linings", "a hand's breadth at the head of the spine"),),
         rate=3.0,
         measures=("ribbon.length",),
+        picture=sewing_pictures.ribbon,
+        counts=("ribbon.length",),
     ),
     Step(
         "line_spine",
@@ -421,6 +436,8 @@ BLOCK = (
         ),
         danger="blade",
         drawing="bench.mull_path",
+        picture=block_pictures.line_spine,
+        counts=("mull.width",),
     ),
     Step(
         "measure_block",
@@ -448,5 +465,7 @@ BLOCK = (
             Trouble("Other than reckoned", "Enter what you measured: boards and cover follow.", minutes=0),
         ),
         drawing="block.tail",
+        picture=block_pictures.measure_block,
+        counts=("block.thickness",),
     ),
 )

@@ -2,6 +2,8 @@
 
 from collections.abc import Iterator
 
+from weald.core.bench.pictures import boards as boards_pictures
+from weald.core.bench.pictures import cover as cover_pictures
 from weald.core.bench.step import Pause, Step
 from weald.core.bench.steps.of_book import DOES_NOT_FIT, before_boards, cased, kept_flat
 from weald.core.book.book import Book
@@ -44,6 +46,7 @@ BOARDS = (
         when=lambda book: book.spec.bench.trial or book.has("old_panel", "old_spine"),
         fixed=25,
         looks=("The trial lies as the book is meant to lie.",),
+        picture=boards_pictures.trial,
     ),
     Step(
         "trial_leather",
@@ -58,6 +61,7 @@ BOARDS = (
         fixed=30,
         looks=("The turn-in lies without a step, and the colour is even once it is dry.",),
         danger="paring",
+        picture=cover_pictures.trial_leather,
     ),
     Step(
         "trim_old_panels",
@@ -76,6 +80,7 @@ BOARDS = (
         measures=("panel.width", "panel.height", "panel.spine"),
         danger="blade",
         formerly=("lift_old_cover",),
+        picture=boards_pictures.trim_old_panels,
     ),
     Step(
         "cut_boards",
@@ -116,6 +121,7 @@ BOARDS = (
             ),
         ),
         drawing="pieces.all",
+        picture=boards_pictures.cut_boards,
     ),
     Step(
         "offer_boards",
@@ -135,6 +141,8 @@ BOARDS = (
         troubles=(DOES_NOT_FIT,),
         drawing="case.closed",
         formerly=("offer_up",),
+        picture=boards_pictures.offer_boards,
+        counts=("closed.fore_edge",),
     ),
     Step(
         "join_case_boards",
@@ -154,6 +162,8 @@ BOARDS = (
             "under_weight", "Flat, and no longer cool to the touch.", joint="boards", until="handled"
         ),
         looks=("Both joints of one width from head to tail, tails on one line.",),
+        picture=boards_pictures.join_case_boards,
+        counts=("case.distance",),
     ),
     Step(
         "cut_boards_to_size",
@@ -173,6 +183,7 @@ BOARDS = (
         looks=("The square at the fore-edge alike on both boards, and parallel to the block.",),
         measures=("board.width",),
         danger="blade",
+        picture=boards_pictures.cut_boards_to_size,
     ),
     Step(
         "laminate",
@@ -191,6 +202,8 @@ BOARDS = (
         wait=kept_flat,
         measures=("split.depth",),
         danger="press",
+        picture=boards_pictures.laminate,
+        counts=("split.depth",),
     ),
     Step(
         "layer_panels",
@@ -210,6 +223,7 @@ BOARDS = (
         wait=lambda book: Pause("under_weight", "Flat and dry.", joint="boards", holds=("weights",)),
         looks=("The panel drops in, with the covering's thickness free all round.",),
         danger="blade",
+        picture=boards_pictures.layer_panels,
     ),
     Step(
         "bevel_boards",
@@ -229,5 +243,6 @@ BOARDS = (
         rate=25.0,
         looks=("The slope {bevel.slope} wide, {bevel.edge} left of the edge, alike on both boards.",),
         danger="blade",
+        picture=boards_pictures.bevel_boards,
     ),
 )

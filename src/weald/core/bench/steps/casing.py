@@ -2,6 +2,10 @@
 
 from collections.abc import Iterator
 
+from weald.core.bench.pictures import block as block_pictures
+from weald.core.bench.pictures import casing as casing_pictures
+from weald.core.bench.pictures import cover as cover_pictures
+from weald.core.bench.pictures import sewing as sewing_pictures
 from weald.core.bench.step import Pause, Step, lifting
 from weald.core.bench.steps.of_book import DOES_NOT_FIT, cased, pasted, shut
 from weald.core.book.book import Book
@@ -108,6 +112,8 @@ CASING = (
         rate=lambda book: 1.5 * _thumb_cuts(book),
         looks=("Each cut bares the page its part begins on; edges clean, none run into the next.",),
         danger="blade",
+        picture=block_pictures.thumb_cuts,
+        counts=("block.height",),
     ),
     Step(
         "pierce_cover",
@@ -124,6 +130,7 @@ CASING = (
         looks=("Every row straight, and as many rows as {signatures}.",),
         measures=("spine.thickness",),
         danger="needle",
+        picture=cover_pictures.pierce_cover,
     ),
     Step(
         "sew_through_cover",
@@ -153,6 +160,7 @@ CASING = (
         measures=("thread.section", "thread.length"),
         danger="needle",
         hand="Left-handed: the heads lie to the right, and the first row runs from right to left.",
+        picture=sewing_pictures.sew_through_cover,
     ),
     Step(
         "stab_pierce",
@@ -176,6 +184,7 @@ CASING = (
         rate=15.0,
         looks=("Holes upright through the whole block: alike on front and back.",),
         danger="needle",
+        picture=sewing_pictures.stab_pierce,
     ),
     Step(
         "stab_sew",
@@ -195,6 +204,7 @@ CASING = (
         looks=("No line left open, in front or behind; the knot drawn into its hole.",),
         measures=("thread.length",),
         danger="needle",
+        picture=sewing_pictures.sew,
     ),
     Step(
         "sew_into_cover",
@@ -213,6 +223,7 @@ CASING = (
         measures=("spine_board.width",),
         danger="needle",
         drawing="bench.support_path",
+        picture=sewing_pictures.sew_into_cover,
     ),
     Step(
         "glue_into_cover",
@@ -234,6 +245,8 @@ CASING = (
         looks=("The block square in its cover, no leaf caught.",),
         measures=("spine_board.width",),
         formerly=("sew_into_cover",),
+        picture=cover_pictures.glue_into_cover,
+        counts=("spine.thickness",),
     ),
     Step(
         "stick_slips",
@@ -255,6 +268,7 @@ CASING = (
         looks=("Every slip straight across, none drawn tight.",),
         drawing="bench.support_path",
         formerly=("sew_into_cover",),
+        picture=sewing_pictures.stick_slips,
     ),
     Step(
         "offer_up",
@@ -277,6 +291,8 @@ CASING = (
         measures=("joint.gap", "joint.inset", "joint.groove", "spine_board.width"),
         troubles=(DOES_NOT_FIT,),
         drawing="case.closed",
+        picture=casing_pictures.offer_up,
+        counts=("closed.fore_edge",),
     ),
     Step(
         "case_in",
@@ -322,6 +338,8 @@ CASING = (
             Trouble("A leaf sticks to its neighbour", "While it is damp: free it with a thin folder."),
         ),
         drawing="bench.casing_in",
+        picture=casing_pictures.case_in,
+        counts=("closed.fore_edge",),
     ),
     Step(
         "paste_down",
@@ -354,6 +372,8 @@ CASING = (
         measures=("pastedown.growth",),
         drawing="bench.casing_in",
         formerly=("case_in",),
+        picture=casing_pictures.paste_down,
+        counts=("closed.fore_edge",),
     ),
     Step(
         "open_a_crack",
@@ -369,6 +389,7 @@ CASING = (
         rate=1.0,
         whole=True,
         looks=("The board swings free, and nothing sticks at the joint.",),
+        picture=casing_pictures.open_a_crack,
     ),
     Step(
         "dry_closed",
@@ -392,6 +413,7 @@ CASING = (
         ),
         looks=("Squares and joint from outside; no glue squeezed out.",),
         drawing="bench.casing_in",
+        picture=casing_pictures.dry_closed,
     ),
     Step(
         "trim_flush",
@@ -408,6 +430,7 @@ CASING = (
         looks=("No step at head, tail or fore-edge.",),
         measures=("block.height", "block.width", "block.diagonal"),
         danger="blade",
+        picture=casing_pictures.trim_flush,
     ),
     Step(
         "open_first",
@@ -428,5 +451,6 @@ CASING = (
         when=lambda book: book.several,
         fixed=3,
         looks=("Lying open anywhere, nothing cracks.",),
+        picture=casing_pictures.open_first,
     ),
 )

@@ -2,6 +2,8 @@
 
 from collections.abc import Iterator
 
+from weald.core.bench.pictures import boards as boards_pictures
+from weald.core.bench.pictures import cover as cover_pictures
 from weald.core.bench.step import Pause, Step, lifting
 from weald.core.bench.steps.of_book import before_boards, cased, printed
 from weald.core.book.book import Book
@@ -105,6 +107,7 @@ COVER = (
             "Dry to a finger; what runs when it is wet is fixed or laminated before it is glued.",
         ),
         measures=("title.length", "title.capital", "volume.capital", "finish.width"),
+        picture=cover_pictures.look_over_print,
     ),
     Step(
         "cut_cover",
@@ -135,6 +138,7 @@ COVER = (
         ),
         danger="blade",
         drawing="case.flat",
+        picture=cover_pictures.cut_cover,
     ),
     Step(
         "pare",
@@ -154,6 +158,7 @@ COVER = (
         rate=45.0,
         looks=("No step felt with a nail at the turn-in.",),
         danger="paring",
+        picture=cover_pictures.pare,
     ),
     Step(
         "make_case",
@@ -209,6 +214,11 @@ COVER = (
             ),
         ),
         drawing="case.flat",
+        picture=cover_pictures.make_case,
+        counts=(
+            "joint.gap",
+            "case.distance",
+        ),
     ),
     Step(
         "score_cover",
@@ -225,6 +235,8 @@ COVER = (
         measures=("slit.length", "spine_board.width"),
         danger="blade",
         drawing="case.flat",
+        picture=cover_pictures.score_cover,
+        counts=("cover.width",),
     ),
     Step(
         "cover_boards",
@@ -253,6 +265,7 @@ COVER = (
         measures=("joint.gap", "spine_board.width"),
         danger="blade",
         formerly=("make_case",),
+        picture=cover_pictures.cover_boards,
     ),
     Step(
         "pierce_boards",
@@ -270,6 +283,7 @@ COVER = (
         measures=("lacing.first",),
         danger="needle",
         formerly=("offer_up",),
+        picture=boards_pictures.pierce_boards,
     ),
     Step(
         "cover_book",
@@ -312,5 +326,7 @@ COVER = (
         danger="blade",
         troubles=(Trouble("It dries while you work", "A damp sponge on the outside, and paste again."),),
         drawing="case.flat",
+        picture=cover_pictures.cover_book,
+        counts=("turn_in.inside",),
     ),
 )

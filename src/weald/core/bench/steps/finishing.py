@@ -1,5 +1,7 @@
 """What is done to the bound book: lettering, tooling, labels; what is made round it; the last look."""
 
+from weald.core.bench.pictures import casing as casing_pictures
+from weald.core.bench.pictures import finishing as finishing_pictures
 from weald.core.bench.step import Pause, Step
 from weald.core.bench.steps.of_book import printed
 from weald.core.book.book import Book
@@ -56,6 +58,8 @@ FINISHING = (
         fixed=30,
         looks=("Every letter whole, of one depth, its gold bright and its edges sharp.",),
         danger="heat",
+        picture=finishing_pictures.trial_lettering,
+        counts=("title.capital",),
     ),
     Step(
         "send_out",
@@ -72,6 +76,7 @@ FINISHING = (
         looks=("The words spelt as they were written, in the middle of the spine.",),
         measures=("finish.width",),
         drawing="finish.spine",
+        picture=finishing_pictures.send_out,
     ),
     Step(
         "letter",
@@ -89,6 +94,8 @@ FINISHING = (
         measures=("title.length", "title.capital", "volume.capital", "finish.width"),
         danger="heat",
         drawing="finish.spine",
+        picture=finishing_pictures.letter,
+        counts=("title.capital",),
     ),
     Step(
         "last_look",
@@ -104,6 +111,8 @@ FINISHING = (
             "The paste-downs clear of the edges, and parallel to them.",
             "The book standing upright on its tail.",
         ),
+        picture=casing_pictures.last_look,
+        counts=("closed.fore_edge",),
     ),
     Step(
         "tool",
@@ -124,6 +133,7 @@ FINISHING = (
         ),
         measures=("finish.width",),
         danger="heat",
+        picture=finishing_pictures.tool,
     ),
     Step(
         "paste_labels",
@@ -145,6 +155,7 @@ FINISHING = (
         rate=8.0,
         looks=("Edges pared and down all round; the label parallel to the bands.",),
         measures=("label.width", "label.height"),
+        picture=finishing_pictures.paste_labels,
     ),
     Step(
         "panels_in",
@@ -163,6 +174,7 @@ FINISHING = (
         tools=("brush", "weights"),
         rate=10.0,
         looks=("Each panel level with the board around it, or a hair lower.",),
+        picture=finishing_pictures.panels_in,
     ),
     Step(
         "make_slipcase",
@@ -196,6 +208,7 @@ FINISHING = (
             "slipcase.cover",
         ),
         danger="blade",
+        picture=finishing_pictures.make_slipcase,
     ),
     Step(
         "make_box",
@@ -235,6 +248,7 @@ FINISHING = (
             "box.case_spine",
         ),
         danger="blade",
+        picture=finishing_pictures.make_box,
     ),
     Step(
         "fold_jacket",
@@ -258,5 +272,6 @@ FINISHING = (
             "jacket.width",
         ),
         danger="blade",
+        picture=finishing_pictures.fold_jacket,
     ),
 )

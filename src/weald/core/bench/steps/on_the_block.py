@@ -2,6 +2,8 @@
 
 from collections.abc import Iterator
 
+from weald.core.bench.pictures import block as block_pictures
+from weald.core.bench.pictures import boards as boards_pictures
 from weald.core.bench.step import Pause, Step
 from weald.core.bench.steps.of_book import kept_flat
 from weald.core.book.book import Book
@@ -64,6 +66,8 @@ ON_THE_BLOCK = (
         measures=("lacing.first", "lacing.second"),
         danger="needle",
         drawing="bench.support_path",
+        picture=boards_pictures.lace_on,
+        counts=("lacing.first",),
     ),
     Step(
         "join_boards",
@@ -92,6 +96,7 @@ ON_THE_BLOCK = (
         looks=("Each board flush with its shoulder, squares alike on both sides.",),
         danger="press",
         drawing="bench.support_path",
+        picture=boards_pictures.join_boards,
     ),
     Step(
         "close_boards",
@@ -112,6 +117,7 @@ ON_THE_BLOCK = (
         measures=("split.depth",),
         danger="press",
         formerly=("laminate",),
+        picture=boards_pictures.close_boards,
     ),
     Step(
         "trim_in_boards",
@@ -131,5 +137,6 @@ ON_THE_BLOCK = (
         places=("plough",),
         measures=("block.height", "block.width", "block.diagonal"),
         danger="blade",
+        picture=block_pictures.trim_in_boards,
     ),
 )

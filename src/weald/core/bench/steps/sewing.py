@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 
+from weald.core.bench.pictures import sewing as sewing_pictures
 from weald.core.bench.step import Pause, Step, at_the_frame
 from weald.core.bench.steps.of_book import held, in_the_way
 from weald.core.book.book import Book
@@ -85,6 +86,8 @@ SEWING = (
         measures=("sewing.first", "sewing.kettle", "sewing.interval"),
         danger="needle",
         drawing="sewing.strip",
+        picture=sewing_pictures.pierce,
+        counts=("sewing.first", "sewing.kettle"),
     ),
     Step(
         "sew",
@@ -127,6 +130,8 @@ SEWING = (
             ),
         ),
         drawing="block.spine",
+        picture=sewing_pictures.sew,
+        counts=("sewing.interval",),
     ),
     Step(
         "staple",
@@ -145,6 +150,8 @@ SEWING = (
         rate=1.0,
         looks=("Every staple in the fold, not beside it, and its legs flat.",),
         danger="needle",
+        picture=sewing_pictures.staple,
+        counts=("sewing.first", "sewing.kettle"),
     ),
     Step(
         "tip_endpapers",
@@ -165,6 +172,7 @@ SEWING = (
         ),
         moves=_tipping_moves,
         looks=("The fold of the endpaper a hair behind the spine.",),
+        picture=sewing_pictures.tip_endpapers,
     ),
     Step(
         "weigh_down",
@@ -186,5 +194,6 @@ SEWING = (
         looks=("Pressed, the block {block.thickness} thick.",),
         measures=("block.thickness", "spine.thickness", "spine.swell"),
         danger="press",
+        picture=sewing_pictures.weigh_down,
     ),
 )

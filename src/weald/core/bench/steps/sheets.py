@@ -1,5 +1,6 @@
 """What is undone first; from stock to folded and pressed sections, and the endpapers beside them."""
 
+from weald.core.bench.pictures import sheets as sheets_pictures
 from weald.core.bench.step import Pause, Step
 from weald.core.book.book import Book
 from weald.core.book.operation import Minutes, Trouble
@@ -60,6 +61,7 @@ SHEETS = (
         rate=15.0,
         danger="blade",
         troubles=(Trouble("The paper splits", "Stop, warm it again, and go on from the other end."),),
+        picture=sheets_pictures.lift_old_cover,
     ),
     Step(
         "clean_spine",
@@ -79,6 +81,7 @@ SHEETS = (
         looks=("The folds whole, and no leaf loose; first and last leaf looked at.",),
         troubles=(Trouble("A leaf comes loose", "Tip it to its neighbour, and let it dry.", wait=60),),
         implied_by=("line_spine",),
+        picture=sheets_pictures.clean_spine,
     ),
     Step(
         "stock_out",
@@ -91,6 +94,7 @@ SHEETS = (
         fixed=10,
         looks=("The grain of every piece, on the piece itself, before it is cut.",),
         troubles=(Trouble("Grain across the spine", "Turn the layout, or take other stock; do not cut on."),),
+        picture=sheets_pictures.stock_out,
     ),
     Step(
         "cut_sheets",
@@ -112,6 +116,7 @@ SHEETS = (
         looks=("The first and the last sheet of the pile alike, corner on corner.",),
         measures=("paper.calliper", "leaf.untrimmed_width", "leaf.untrimmed_height"),
         danger="blade",
+        picture=sheets_pictures.cut_sheets,
     ),
     Step(
         "print",
@@ -137,6 +142,7 @@ SHEETS = (
                 "Backs upside down", "Set the printer to turn on the other edge, and try one sheet again."
             ),
         ),
+        picture=sheets_pictures.print_sheets,
     ),
     Step(
         "fold",
@@ -161,6 +167,7 @@ SHEETS = (
         troubles=(
             Trouble("Creases at the head", "Slit the bolt a little beyond the next fold, and fold again."),
         ),
+        picture=sheets_pictures.fold,
     ),
     Step(
         "sort_leaves",
@@ -182,6 +189,7 @@ SHEETS = (
         of="sheet",
         looks=("Every leaf the right way up, and the pages in order, before any glue.",),
         measures=("creep.step", "sections.creep"),
+        picture=sheets_pictures.sort_leaves,
     ),
     Step(
         "press_sections",
@@ -199,6 +207,7 @@ SHEETS = (
         places=("nipping_press",),
         measures=("text.thickness",),
         danger="press",
+        picture=sheets_pictures.press_sections,
     ),
     Step(
         "collate",
@@ -220,6 +229,7 @@ SHEETS = (
         of="signature",
         looks=("The folds in line at the spine, and the collation marks one clean stair.",),
         troubles=(Trouble("A step missing or twice in the stair", "Lay that {signature} where it belongs."),),
+        picture=sheets_pictures.collate,
     ),
     Step(
         "cut_leaf_cover",
@@ -236,6 +246,7 @@ SHEETS = (
         rate=2.0,
         measures=("cover.leaf", "cover.width", "cover.height", "spine_board.width"),
         danger="blade",
+        picture=sheets_pictures.cut_leaf_cover,
     ),
     Step(
         "trial_endpapers",
@@ -249,6 +260,7 @@ SHEETS = (
         when=lambda book: book.spec.bench.trial_endpapers and book.has("endpaper"),
         fixed=20,
         looks=("Pasted and dry it lies flat, its colour fast, its fold unbroken.",),
+        picture=sheets_pictures.trial_endpapers,
     ),
     Step(
         "make_endpapers",
@@ -269,6 +281,7 @@ SHEETS = (
         wait=_laminated,
         measures=("endpapers.thickness", "endpapers.at_spine", "flange.width"),
         danger="blade",
+        picture=sheets_pictures.make_endpapers,
     ),
     Step(
         "pull_down",
@@ -291,6 +304,7 @@ SHEETS = (
             "Each {signature} numbered in pencil before it is lifted off.",
             "Threads cut inside and drawn out, never torn; glue softened and taken off, never scraped dry.",
         ),
+        picture=sheets_pictures.pull_down,
     ),
     Step(
         "mend_folds",
@@ -313,6 +327,7 @@ SHEETS = (
             "under_weight", "Flat and dry between blotters.", minutes=(240, 480), holds=("weights",)
         ),
         looks=("Guards no wider than they have to be, and no paste beyond them.",),
+        picture=sheets_pictures.mend_folds,
     ),
     Step(
         "guard_plates",
@@ -339,5 +354,6 @@ SHEETS = (
         rate=_guarding,
         looks=("Each leaf the guard’s free width from the fold, and square to it.",),
         measures=("inserts.thickness", "plates.fore_edge", "plates.spine", "concertina.length"),
+        picture=sheets_pictures.guard_plates,
     ),
 )

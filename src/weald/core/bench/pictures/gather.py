@@ -1,0 +1,29 @@
+"""The frames of operations, each drawn from what is so when its turn comes and what is so after it."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+from weald.core.bench.step import Step
+from weald.core.book.book import Book
+from weald.core.drawing import Drawing
+from weald.core.job.lying import Facts
+
+
+def pictures_of(book: Book, steps: Sequence[Step]) -> dict[str, tuple[Drawing, ...]]:
+    """What the hands do in each of these steps, frame by frame, by the step's id.
+
+    :param steps: those of the book, in the order they are done.
+    """
+    found, so = {}, book.there
+    for step in steps:
+        after = (so - frozenset(step.ends)) | frozenset(step.makes)
+        found[step.id] = _frames(step, book, so, after)
+        so = after
+    return found
+
+
+def _frames(step: Step, book: Book, before: Facts, after: Facts) -> tuple[Drawing, ...]:
+    return tuple(
+        replace(frame, id=f"picture.{step.id}.{number}", to_scale=False)
+        for number, frame in enumerate(step.picture(book, before, after), start=1)
+    )
