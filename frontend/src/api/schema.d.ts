@@ -684,7 +684,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/pictures": {
+    "/api/jobs/{job_id}/frames": {
         parameters: {
             query?: never;
             header?: never;
@@ -695,31 +695,7 @@ export interface paths {
          * Every Picture
          * @description The frames of every operation of a job, by the operation.
          */
-        get: operations["pictures"];
-        put?: never;
-        /**
-         * Add Picture
-         * @description Bring a picture of the work: the body is the file itself.
-         */
-        post: operations["bringPicture"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/pictures/{operation}.{kind}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * One Picture
-         * @description The frames of one operation on a page.
-         */
-        get: operations["operationPicture"];
+        get: operations["frames"];
         put?: never;
         post?: never;
         delete?: never;
@@ -728,7 +704,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/drawings/{drawing_id}/picture.{kind}": {
+    "/api/jobs/{job_id}/frames/{operation}.pdf": {
         parameters: {
             query?: never;
             header?: never;
@@ -736,10 +712,70 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Drawing As Picture
-         * @description A drawing on a page, with its scale and its sizes.
+         * Frames Pdf
+         * @description The frames of one operation on a page, as a PDF.
          */
-        get: operations["drawingPicture"];
+        get: operations["framesPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/frames/{operation}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Frames Png
+         * @description The frames of one operation on a page, as a PNG.
+         */
+        get: operations["framesPng"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{drawing_id}/picture.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drawing As Pdf
+         * @description A drawing on a page, with its scale and its sizes, as a PDF.
+         */
+        get: operations["drawingPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/drawings/{drawing_id}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drawing As Png
+         * @description A drawing on a page, with its scale and its sizes, as a PNG.
+         */
+        get: operations["drawingPng"];
         put?: never;
         post?: never;
         delete?: never;
@@ -802,6 +838,26 @@ export interface paths {
         get: operations["colophonPdf"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Picture
+         * @description Bring a picture of the work: the body is the file itself.
+         */
+        post: operations["bringPicture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -15162,7 +15218,7 @@ export interface operations {
             };
         };
     };
-    pictures: {
+    frames: {
         parameters: {
             query?: never;
             header?: never;
@@ -15195,66 +15251,7 @@ export interface operations {
             };
         };
     };
-    bringPicture: {
-        parameters: {
-            query: {
-                key: string;
-                operation?: string;
-                caption?: string;
-            };
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "image/jpeg": string;
-                "image/png": string;
-                "image/webp": string;
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Picture"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Request Entity Too Large */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    operationPicture: {
+    framesPdf: {
         parameters: {
             query?: {
                 paper?: ("a4" | "letter") | null;
@@ -15263,7 +15260,6 @@ export interface operations {
             path: {
                 job_id: number;
                 operation: string;
-                kind: "pdf" | "png";
             };
             cookie?: never;
         };
@@ -15280,7 +15276,32 @@ export interface operations {
             };
         };
     };
-    drawingPicture: {
+    framesPng: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                operation: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drawingPdf: {
         parameters: {
             query?: {
                 paper?: ("a4" | "letter") | null;
@@ -15289,7 +15310,31 @@ export interface operations {
             path: {
                 job_id: number;
                 drawing_id: string;
-                kind: "pdf" | "png";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drawingPng: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                drawing_id: string;
             };
             cookie?: never;
         };
@@ -15372,6 +15417,65 @@ export interface operations {
         responses: {
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bringPicture: {
+        parameters: {
+            query: {
+                key: string;
+                operation?: string;
+                caption?: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+                "image/png": string;
+                "image/webp": string;
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,9 +1,7 @@
-"""Pictures to be shared: drawings on one page with title, scale and sizes, as a PDF or a PNG."""
+"""Pictures to be shared: drawings on one page with title, scale and sizes."""
 
-import io
 from collections.abc import Sequence
 
-import pypdfium2
 from reportlab.platypus import Flowable, KeepTogether, Spacer
 
 from weald.core.drawing import Drawing
@@ -11,8 +9,6 @@ from weald.exchange.flowables import BODY, HEADING, SMALL, TITLE, DrawingFlowabl
 
 _HIGHEST, _LEAST_HIGH = 210.0, 55.0
 """Millimetres a page has for its drawings, and the least one is given."""
-_PNG_SCALE = 2.0
-"""Pixels to a point: a page as sharp as a screen shows it at arm's length."""
 
 
 def picture_pdf(drawings: Sequence[Drawing], title: str, foot: str, paper: str) -> bytes:
@@ -29,12 +25,3 @@ def picture_pdf(drawings: Sequence[Drawing], title: str, foot: str, paper: str) 
             KeepTogether([text(drawing.title, HEADING), flowable, text(flowable.scale_text, SMALL), said])
         )
     return built(story, paper, title, foot)
-
-
-def picture_png(pdf: bytes) -> bytes:
-    """The first page of a PDF of our own as a PNG, as sharp as a screen shows it."""
-    with pypdfium2.PdfDocument(pdf) as document:
-        picture = document[0].render(scale=_PNG_SCALE).to_pil()
-    buffer = io.BytesIO()
-    picture.convert("RGB").save(buffer, "PNG")
-    return buffer.getvalue()

@@ -39,7 +39,7 @@ export function Frames({
     setPlaying(false);
     setAt(Math.max(0, Math.min(last, to)));
   };
-  const base = `/api/jobs/${job.id}/pictures/${operation}`;
+  const base = `/api/jobs/${job.id}/frames/${operation}`;
   return (
     <figure
       className="flex min-h-0 flex-1 flex-col gap-1"

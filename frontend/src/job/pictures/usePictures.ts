@@ -12,9 +12,7 @@ export function usePictures(): (operation: string) => readonly Drawing[] {
   const { data } = useQuery({
     queryKey: ["pictures", job.id, job.version, units, mm_division, inch_division],
     queryFn: async () =>
-      unwrap(
-        await api.GET("/api/jobs/{job_id}/pictures", { params: { path: { job_id: job.id } } }),
-      ),
+      unwrap(await api.GET("/api/jobs/{job_id}/frames", { params: { path: { job_id: job.id } } })),
     staleTime: Infinity,
     placeholderData: (before) => before,
   });

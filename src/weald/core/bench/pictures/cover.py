@@ -19,7 +19,7 @@ from weald.core.book.book import Book
 from weald.core.drawing import Drawing, box
 from weald.core.job.lying import Facts
 
-_COVERS = ("cover", "spine_piece", "side", "corner", "fore_edge_strip", "wrapper", "infill")
+_COVERS = ("cover", "spine_piece", "side", "corner", "fore_edge_strip", "infill")
 
 
 def trial_leather(book: Book, before: Facts, after: Facts) -> Iterator[Drawing]:

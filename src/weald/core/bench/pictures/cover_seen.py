@@ -57,7 +57,7 @@ def _covers(area: Area) -> bool:
 def _cut(book: Book) -> Iterable[Area]:
     """The largest piece of the cover, as it is cut; the leaf of the book where nothing covers it."""
     pieces = sorted(
-        book.taken(("cover", "spine_piece", "side", "wrapper")), key=lambda piece: -piece.width * piece.height
+        book.taken(("cover", "spine_piece", "side")), key=lambda piece: -piece.width * piece.height
     )
     if pieces:
         piece = pieces[0]
