@@ -59,6 +59,9 @@ def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Br
     expect(page.get_by_text("Now: Lay the stock out")).to_be_visible()
     assert_accessible(page)
 
+    # only what can be begun has its button in the list; what waits is opened first
+    assert not line(page, "Fold the signatures").get_by_role("button", name="Start", exact=True).count()
+    page.get_by_role("button", name="Fold the signatures").click()
     begin(page, "Fold the signatures", "Start")
     asked = page.get_by_role("dialog", name="Too early")
     expect(asked).to_contain_text("comes first")
@@ -69,14 +72,27 @@ def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Br
     expect(page.get_by_text("Now: Cut or tear the sheets")).to_be_visible()
     begin(page, "Cut or tear the sheets", "Start")
 
-    page.get_by_role("button", name="Fold the signatures").click()
     expect(page.get_by_text("in order, before the next one is folded")).to_be_visible()
     assert_accessible(page)
+    page.get_by_role("button", name="How is this done?").click()
+    asked = page.get_by_role("dialog", name="How is this done?")
+    asked.get_by_role("button", name="Sew", exact=True).click()
+    expect(asked.get_by_role("group", name="How it is done")).to_contain_text("1 of")
+    assert_accessible(page)
+    page.keyboard.press("Escape")
     open_tab(page, "Over time")
     expect(page.get_by_role("img", name="Order of work. Solid is work")).to_be_visible()
 
     other = another_device(browser, page, 820, 1100)
     expect(other.get_by_role("heading", name="Cut or tear the sheets")).to_be_visible()
+    # how it is done, frame by frame, by keys; the size that counts stands over it
+    shown = other.get_by_role("group", name="How it is done")
+    expect(shown).to_contain_text("1 of 2")
+    shown.press("ArrowRight")
+    expect(shown).to_contain_text("2 of 2")
+    expect(shown.get_by_role("img", name=re.compile("Knock the pile up"))).to_be_visible()
+    expect(other.get_by_role("main").get_by_text("288 × 216 mm").first).to_be_visible()
+    assert_accessible(other)
     other.get_by_role("button", name="Done", exact=True).click()
     expect(other.get_by_role("heading", name="Print a test sheet")).to_be_visible()
     open_tab(page, "To do")

@@ -143,3 +143,17 @@ def test_pictures_speak_the_readers_unit() -> None:
 
 def test_what_is_no_operation_has_no_picture() -> None:
     assert "make_case" not in pictures(read_spec(job_in("laced_boards")))
+
+
+@pytest.mark.parametrize(
+    ("operation", "shown"),
+    [("cut_boards", "Board"), ("cut_sheets", "Text sheet"), ("measure_block", "Block thickness")],
+)
+def test_the_size_that_counts_is_the_one_to_cut_or_to_find(operation: str, shown: str) -> None:
+    made = plan(read_spec(job_in("flat_case")), drawn=("bench",))
+    counts = next(each.counts for each in made.operations if each.id == operation)
+    assert counts is not None
+    assert counts.label == shown
+    if operation == "cut_boards":
+        board = next(piece for piece in made.pieces if piece.id == "board")
+        assert counts.shown == board.shown.replace(" mm ×", " ×")

@@ -294,14 +294,14 @@ def _operation(
 
 
 def _counts(step: Step, pieces: Sequence[Piece], book: Book) -> Counts | None:
-    """The size that counts: the one its record names, else one it measures, else the piece it takes up."""
+    """The size that counts: the one its record names, else the piece it takes up, else what it measures."""
+    for piece in () if step.counts else pieces[:1]:
+        return Counts(None, piece.label, size_words(piece.cut_width, piece.cut_height, book.notation))
     ledger = book.ledger
     for quantity in (*step.counts, *step.measures):
         if quantity in ledger.quantities:
             label = book.notation.say(ledger.quantities[quantity].label)
             return Counts(quantity, label, book.size(quantity))
-    for piece in pieces[:1]:
-        return Counts(None, piece.label, size_words(piece.cut_width, piece.cut_height, book.notation))
     return None
 
 
