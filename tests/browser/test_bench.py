@@ -66,6 +66,12 @@ def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Br
     asked = page.get_by_role("dialog", name="Too early")
     expect(asked).to_contain_text("comes first")
     asked.get_by_role("button", name="Wait").click()
+    # insisted on, its reason stays in the record
+    begin(page, "Fold the signatures", "Start")
+    asked.get_by_label("Why so early?").fill("a sample for the customer")
+    asked.get_by_role("button", name="Do it all the same").click()
+    expect(page.get_by_text("Begun early on purpose.")).to_be_visible()
+    begin(page, "Fold the signatures", "Undo")
 
     begin(page, "Lay the stock out", "Start")
     begin(page, "Lay the stock out", "Done")
@@ -102,6 +108,7 @@ def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Br
     expect(
         page.get_by_role("listitem").filter(has_text="Cut or tear the sheets for the text: done")
     ).to_be_visible()
+    expect(page.get_by_text("a sample for the customer")).to_be_visible()
     other.context.close()
 
 

@@ -12,16 +12,7 @@ import { useSnapshot } from "../context";
 
 const FRAME_MS = 3_000;
 
-export function Frames({
-  frames,
-  operation,
-  bare = false,
-}: {
-  frames: readonly Drawing[];
-  operation: string;
-  /** Without words: only what is drawn. */
-  bare?: boolean;
-}) {
+export function Frames({ frames, operation }: { frames: readonly Drawing[]; operation: string }) {
   const { job } = useSnapshot();
   const [at, setAt] = useState(0);
   const [playing, setPlaying] = useState(false);
@@ -84,7 +75,7 @@ export function Frames({
           <span className="figures mr-2 text-faded">
             {t("pictures.ofCount", { number: shown + 1, count: frames.length })}
           </span>
-          {!bare && frame.title}
+          {frame.title}
         </span>
         <IconMenu label={t("pictures.download")} icon={<Download size={17} />}>
           <MenuLink href={`${base}.png`} newTab>

@@ -1,4 +1,5 @@
 /** What stands between this device and the others: what waits here, what the server asks, what was refused. */
+import { useState } from "react";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
@@ -9,6 +10,7 @@ export function BetweenDevices() {
   const { bench, out, outbox } = useBench();
   const { waiting, away, question, refused } = out;
   const { job } = useSnapshot();
+  const [reason, setReason] = useState("");
   // undone or decided otherwise since, a measurement changes nothing any more
   const follows = out.reply?.version === job.version ? out.follows : [];
   return (
@@ -50,11 +52,27 @@ export function BetweenDevices() {
               ? t("bench.ifItIsSoItGoesOn")
               : t("bench.inTheRecord")}
           </p>
+          {question.entry.kind !== "measured" && (
+            <label className="mt-2 block text-sm text-faded">
+              {t("bench.whyEarly")}
+              <input
+                className="block h-9 w-full rounded border border-faded bg-sheet px-2 text-ink"
+                maxLength={200}
+                value={reason}
+                onChange={(event) => setReason(event.target.value)}
+              />
+            </label>
+          )}
           <p className="mt-3 flex gap-3">
             <Button kind="main" onClick={() => outbox.letBe()}>
               {question.entry.kind === "measured" ? t("bench.measureAgain") : t("bench.wait")}
             </Button>
-            <Button onClick={() => void outbox.insist()}>
+            <Button
+              onClick={() => {
+                void outbox.insist(reason.trim());
+                setReason("");
+              }}
+            >
               {question.entry.kind === "measured" ? t("bench.itIsSo") : t("bench.doItNow")}
             </Button>
           </p>

@@ -79,10 +79,10 @@ export class Outbox {
     await this.flush();
   }
 
-  /** It is meant so: what the server asked about is told again. */
-  async insist(): Promise<void> {
+  /** It is meant so: what the server asked about is told again, with the reason where there is one. */
+  async insist(note = ""): Promise<void> {
     const { question } = this.state;
-    if (question) await this.tell({ ...question.entry, insist: true });
+    if (question) await this.tell({ ...question.entry, insist: true, ...(note && { note }) });
   }
 
   /** What the server asked about is left be. */

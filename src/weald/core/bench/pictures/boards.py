@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 
 from weald.core.bench.pictures.block_seen import from_front, from_tail, seen_of
-from weald.core.bench.pictures.cover_seen import front_board
+from weald.core.bench.pictures.cover_seen import board_on_block, front_board
 from weald.core.bench.pictures.things import bed, knife_along, piece_cut, scene_of
 from weald.core.block.holes import support_middles
 from weald.core.book.book import Book
@@ -29,23 +29,9 @@ def trial(book: Book, before: Facts, after: Facts) -> Iterator[Drawing]:
 
 def _laid_on(book: Book, facts: Facts, title: str) -> Drawing:
     """The front board on the block, its squares shown."""
-    wide, high = front_board(book)
-    block, squares = book.block, book.spec.binding.squares
-    scene = scene_of(book, high)
+    scene = scene_of(book, front_board(book)[1])
     from_front(scene, book, facts | {"block_trimmed"})
-    inset = book.bound.sizes.inset or 0.0
-    head = (high - block.height) * squares.head / max(squares.head + squares.tail, 1e-9)
-    board = box(inset, -head, wide, high)
-    scene.sketch.area(board, "board", "cut", "board.width board.height")
-    leaf = box(0, 0, block.joint_width, block.height)
-    scene.sketch.line((*leaf, leaf[0]), "hidden", "block.width block.height")
-    right = inset + wide
-    if head > 0:
-        scene.size((right, -head), (right, 0), "Square at the head", "closed.head")
-    if right > block.joint_width:
-        scene.size((block.joint_width, -head), (right, -head), "at the fore-edge", "closed.fore_edge")
-    if inset > 0:
-        scene.size((inset, high - head), (0, high - head), "from the spine", "closed.inset joint.inset")
+    board_on_block(scene, book)
     return scene.frame(title)
 
 

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 from weald.core.bench.pictures.block_seen import from_tail, seen_of
 from weald.core.bench.pictures.closed_seen import board_open, closed_section
+from weald.core.bench.pictures.cover_seen import board_on_block, front_board
 from weald.core.bench.pictures.things import bed, scene_of
 from weald.core.book.book import Book
 from weald.core.drawing import Drawing, box
@@ -21,22 +22,8 @@ def offer_up(book: Book, before: Facts, after: Facts) -> Iterator[Drawing]:
 
 
 def _squares(book: Book, title: str) -> Drawing:
-    block, boards = book.block, book.bound.sizes.boards
-    wide, high = boards.front if boards else (block.width, block.height)
-    squares = book.spec.binding.squares
-    scene = scene_of(book, high)
-    inset = book.bound.sizes.inset or 0.0
-    head = (high - block.height) * squares.head / max(squares.head + squares.tail, 1e-9)
-    scene.sketch.area(box(inset, -head, wide, high), "board", "outline", "board.width board.height")
-    leaf = box(0, 0, block.joint_width, block.height)
-    scene.sketch.line((*leaf, leaf[0]), "hidden", "block.width block.height")
-    right = inset + wide
-    if head > 0:
-        scene.size((right, -head), (right, 0), "Square at the head", "closed.head")
-    if right > block.joint_width:
-        scene.size((block.joint_width, -head), (right, -head), "at the fore-edge", "closed.fore_edge")
-    if high - head > block.height:
-        scene.size((0, high - head), (0, block.height), "at the tail", "closed.tail")
+    scene = scene_of(book, front_board(book)[1])
+    board_on_block(scene, book)
     return scene.frame(title)
 
 

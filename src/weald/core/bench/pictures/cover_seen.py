@@ -7,7 +7,7 @@ from weald.core.bench.pictures.acts import Scene
 from weald.core.book.book import Book
 from weald.core.drawing import Area, Drawing, Hatch, Point, box
 from weald.core.job.lying import Facts
-from weald.core.units import Mm
+from weald.core.units import NEGLIGIBLE, Mm
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,6 +103,26 @@ def front_board(book: Book) -> tuple[Mm, Mm]:
     """The front board by width and height; the block's side where it has none."""
     boards = book.bound.sizes.boards
     return boards.front if boards else (book.block.width, book.block.height)
+
+
+def board_on_block(scene: Scene, book: Book) -> None:
+    """The front board home on the block, whose outline shows through, and its squares."""
+    wide, high = front_board(book)
+    block, squares = book.block, book.spec.binding.squares
+    inset = book.bound.sizes.inset or 0.0
+    head = (high - block.height) * squares.head / max(squares.head + squares.tail, NEGLIGIBLE)
+    scene.sketch.area(box(inset, -head, wide, high), "board", "cut", "board.width board.height")
+    leaf = box(0, 0, block.joint_width, block.height)
+    scene.sketch.line((*leaf, leaf[0]), "hidden", "block.width block.height")
+    right, bottom = inset + wide, high - head
+    if head > 0:
+        scene.size((right, -head), (right, 0), "Square at the head", "closed.head")
+    if right > block.joint_width:
+        scene.size((block.joint_width, -head), (right, -head), "at the fore-edge", "closed.fore_edge")
+    if bottom > block.height:
+        scene.size((right, block.height), (right, bottom), "at the tail", "closed.tail")
+    if inset > 0:
+        scene.size((inset, bottom), (0, bottom), "from the spine", "closed.inset joint.inset")
 
 
 def of_drawing(scene: Scene, drawing: Drawing) -> None:
