@@ -1,3 +1,4 @@
+import io
 import re
 from pathlib import Path
 from typing import Any
@@ -404,25 +405,43 @@ def desk_author(job: Job) -> Any:
     return job.workshop.memberships.get().user
 
 
-def test_the_job_sheet_and_the_true_size_case_are_printed(desk: Page, tmp_path: Path) -> None:
+def test_papers_are_chosen_seen_and_printed(desk: Page) -> None:
     open_job(desk, TIDE)
     field(desk, "Pages").fill("200")
-    for name, pages in (("Job sheet (PDF)", 4), ("Case at true size (PDF)", 4)):
-        desk.get_by_role("button", name="Print and download").click()
-        desk.get_by_role("menuitemradio", name="Letter").click()
-        expect(desk.get_by_role("menuitemradio", name="Letter")).to_be_checked()
-        link = desk.get_by_role("menuitem", name=name)
-        href = link.get_attribute("href")
+    desk.get_by_role("button", name="Print and download").click()
+    desk.get_by_role("menuitem", name="Print…").click()
+    dialog = desk.get_by_role("dialog", name="Print")
+    expect(dialog.get_by_role("radio", name="Job sheet")).to_be_checked()
+    paper = dialog.get_by_label("Printed on")
+    paper.select_option("Letter")
+    expect(paper).to_have_value("letter")
+
+    def printed() -> pikepdf.Pdf:
+        href = dialog.get_by_role("link", name="Open the PDF").get_attribute("href")
         assert href
-        is_saved(desk)
         answer = desk.request.get(urljoin(desk.url, href))
         assert answer.ok
-        path = tmp_path / "print.pdf"
-        path.write_bytes(answer.body())
-        document = pikepdf.open(path)
-        assert len(document.pages) >= pages
-        assert sorted(map(round, map(float, document.pages[0].mediabox[2:]))) == [612, 792]
-        desk.keyboard.press("Escape")
+        return pikepdf.open(io.BytesIO(answer.body()))
+
+    expect(dialog.get_by_role("img", name="Job sheet, page 1 of 1")).to_be_visible()
+    sheet = printed()
+    assert len(sheet.pages) == 1
+    assert [round(float(side)) for side in sheet.pages[0].mediabox[2:]] == [612, 792]
+    assert_accessible(desk)
+    dialog.get_by_role("checkbox", name="Drawings").check()
+    expect(dialog.get_by_role("img", name=re.compile("Job sheet, page 1 of [2-9]"))).to_be_visible()
+    dialog.get_by_role("button", name="Next").click()
+    second = dialog.get_by_role("img", name=re.compile("Job sheet, page 2 of"))
+    expect(second).to_have_js_property("complete", True)
+    expect(second).not_to_have_js_property("naturalWidth", 0)
+    dialog.get_by_role("radio", name="Templates").check()
+    for box in dialog.get_by_role("checkbox").all():
+        box.uncheck()
+    expect(dialog.get_by_text("Choose a template.")).to_be_visible()
+    dialog.get_by_role("checkbox", name=re.compile("case laid flat")).check()
+    expect(dialog.get_by_role("img", name=re.compile("Templates, page 1 of [4-9]"))).to_be_visible()
+    assert len(printed().pages) >= 4
+    desk.keyboard.press("Escape")
     for name, start in (("Case as SVG", b"<?xml"), ("Pieces as CSV", b"job,piece")):
         desk.get_by_role("button", name="Print and download").click()
         with desk.expect_download() as download:

@@ -53,7 +53,7 @@ def test_what_is_cut_or_placed_by_a_drawing_has_one() -> None:
 @pytest.mark.parametrize(("name", "drawing_id"), DRAWN)
 def test_what_is_drawn_has_its_size_in_every_file(name: str, drawing_id: str) -> None:
     drawing = next(each for each in added(name) if each.id == drawing_id)
-    document = pikepdf.open(io.BytesIO(true_size_pdf(drawing, "Log", "a4")))
+    document = pikepdf.open(io.BytesIO(true_size_pdf((drawing,), "Log", "a4")))
     in_pdf = [path for page in document.pages for path in paths_on(page)]
     in_svg = [
         [(float(x), float(y)) for x, y in (step.split() for step in path.split(" L "))]

@@ -74,7 +74,7 @@ def test_sheets_to_scale_say_their_scale_and_every_cut(drawing: Drawing, layout:
 
 def test_a_sheet_at_true_size_measures_what_it_says(drawing: Drawing) -> None:
     """In points of a 72nd of an inch: the sheet's outline is found 420 × 330 mm large over its pages."""
-    document = pypdfium2.PdfDocument(true_size_pdf(drawing, "Tide tables", "a4"))
+    document = pypdfium2.PdfDocument(true_size_pdf((drawing,), "Tide tables", "a4"))
     assert len(document) > 1
     svg = drawing_svg(drawing)
     (_, _, width, height) = map(float, svg.split('viewBox="')[1].split('"')[0].split())

@@ -18,13 +18,13 @@ from hypothesis import strategies as st
 from tests.conftest import STRUCTURES, job_in, planned, value
 from weald.core.drawing import Drawing
 from weald.core.job.spec import read_spec
-from weald.core.notation import Notation
+from weald.core.notation import MILLIMETRES, Notation
 from weald.core.planning.plan import Plan, plan
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
-from weald.exchange.ink import frame, hatch_lines, marks, size_on_paper
-from weald.exchange.job_sheet import job_sheet_pdf
-from weald.exchange.true_size import MARGIN, SHARED, tile, true_size_pdf
+from weald.exchange.ink import frame, hatch_lines, marks
+from weald.exchange.job_sheet import JOB_SHEET_PARTS, job_sheet_pdf
+from weald.exchange.true_size import MARGIN, NARROW, SHARED, shares_a_sheet, starts, tile, true_size_pdf
 
 MM = 72 / 25.4
 Path = list[tuple[float, float]]
@@ -89,7 +89,7 @@ def has_size(paths: list[Path], width: float, height: float) -> bool:
 @pytest.mark.parametrize("paper", ["a4", "letter"])
 def test_the_case_printed_at_true_size_measures_what_it_says(paper: str) -> None:
     made = planned({})
-    content = true_size_pdf(drawing_of(made, "case.flat"), "Log", paper)
+    content = true_size_pdf((drawing_of(made, "case.flat"),), "Log", paper)
     document = pikepdf.open(io.BytesIO(content))
     assert len(document.pages) > 1
     for page in document.pages:
@@ -103,34 +103,78 @@ def test_the_case_printed_at_true_size_measures_what_it_says(paper: str) -> None
 
 def test_a_small_case_fits_on_one_sheet() -> None:
     made = planned({"leaf": {"width": 60, "height": 90}, "text": {"pages": 64}})
-    content = true_size_pdf(drawing_of(made, "case.flat"), "Log", "a4")
+    content = true_size_pdf((drawing_of(made, "case.flat"),), "Log", "a4")
     assert len(pikepdf.open(io.BytesIO(content)).pages) == 1
 
 
-@given(st.floats(20, 3000), st.floats(20, 3000), st.sampled_from(["a4", "letter"]))
-def test_tiles_leave_nothing_out_and_share_a_strip(width: float, height: float, paper: str) -> None:
-    tiling = tile(width, height, paper)
-    for count, window, length in (
-        (tiling.columns, tiling.window_width, width),
-        (tiling.rows, tiling.window_height, height),
-    ):
-        covered = count * window - (count - 1) * SHARED
-        assert covered >= length - 1e-6
-        assert count == 1 or (count - 1) * window - (count - 2) * SHARED < length
-        assert window > 100 + MARGIN
+SPANS = st.lists(
+    st.tuples(st.floats(0, 3000), st.floats(0.5, 60)).map(lambda at: (at[0], at[0] + at[1])), max_size=30
+)
 
 
-def test_tiles_laid_edge_to_mark_join_to_the_whole() -> None:
+@given(st.floats(20, 3000), st.floats(120, 400), SPANS)
+def test_sheets_leave_nothing_out_and_join_where_nothing_is_barred(
+    length: float, window: float, barred: list[tuple[float, float]]
+) -> None:
+    begins = starts(length, window, barred)
+    assert begins[0] == 0
+    assert begins[-1] + window >= length - 1e-5
+    for before, begin in pairwise(begins):
+        assert before < begin <= before + window - SHARED + 1e-6, "neighbours share a strip"
+        clear = all(high <= begin + 1e-5 or low >= begin + SHARED - 1e-5 for low, high in barred)
+        assert clear or begin == before + window - SHARED
+    plain = starts(length, window, [])
+    assert len(plain) == max(1, math.ceil((length - SHARED - 1e-6) / (window - SHARED)))
+
+
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+@pytest.mark.parametrize("name", ["flat_case", "strip_case", "rounded_case", "printed_case"])
+def test_no_join_lies_on_an_edge_of_a_board_or_across_a_spine_board(name: str, paper: str) -> None:
+    flat = drawing_of(planned(job_in(name)), "case.flat")
+    tiling = tile(flat, paper)
+    at = frame(flat, 1.0, 0, 0).at
+    boards = [each for each in flat.elements if each.kind == "area" and each.material == "board"]
+    assert len(boards) >= 2
+    for axis, begins in ((0, tiling.columns), (1, tiling.rows)):
+        for begin in begins[1:]:
+            for board in boards:
+                places = [at(point)[axis] for point in board.points]
+                low, high = min(places), max(places)
+                inside = low < begin and high > begin + SHARED and high - low > NARROW
+                assert inside or high <= begin or low >= begin + SHARED, (begin, low, high)
+
+
+def test_what_is_large_is_printed_on_joined_sheets_that_meet() -> None:
     made = planned({})
     flat = drawing_of(made, "case.flat")
-    document = pikepdf.open(io.BytesIO(true_size_pdf(flat, "Log", "a4")))
-    tiling = tile(*size_on_paper(flat, 1.0), "a4")
+    document = pikepdf.open(io.BytesIO(true_size_pdf((flat,), "Log", "a4")))
+    tiling = tile(flat, "a4")
     wanted = value(made, "cover.width"), value(made, "cover.height")
     lefts = []
     for page in document.pages:
         cover = next(path for path in paths_on(page) if size(path) == pytest.approx(wanted, abs=0.05))
         lefts.append(min(x for x, _ in cover))
-    assert lefts[0] - lefts[1] == pytest.approx(tiling.window_width - SHARED, abs=0.02)
+    assert lefts[0] - lefts[1] == pytest.approx(tiling.columns[1], abs=0.02)
+
+
+@pytest.mark.parametrize("paper", ["a4", "letter"])
+@pytest.mark.parametrize("name", STRUCTURES)
+def test_small_templates_share_sheets_each_at_its_size_and_clear_of_the_others(name: str, paper: str) -> None:
+    found = [each for each in planned(job_in(name)).drawings if each.template and shares_a_sheet(each, paper)]
+    document = pikepdf.open(io.BytesIO(true_size_pdf(found, "Log", paper)))
+    assert 0 < len(document.pages) <= len(found)
+    pages = [paths_on(page) for page in document.pages]
+    assert all(has_size(paths, 100, 0) for paths in pages), "the check bar"
+    _, _, wide, high = (float(side) / MM for side in document.pages[0].mediabox)
+    for path in (path for paths in pages for path in paths):
+        assert all(MARGIN - 0.5 < x < wide - MARGIN + 0.5 and 0 < y < high - MARGIN + 0.5 for x, y in path)
+    for drawing in found:
+        largest = max(
+            (each for each in drawing.elements if each.kind == "area"),
+            key=lambda each: math.prod(size(list(each.points))),
+        )
+        wanted = size(list(largest.points))
+        assert any(has_size(paths, *wanted) for paths in pages), (drawing.id, wanted)
 
 
 def test_the_svg_is_at_true_size_in_layers_by_meaning() -> None:
@@ -174,10 +218,17 @@ def test_writers_only_read_the_drawing_they_print() -> None:
     assert repr(flat) == before
 
 
+def job_sheet(
+    made: Plan, paper: str = "a4", notation: Notation = MILLIMETRES, everything: bool = True
+) -> bytes:
+    parts = tuple(JOB_SHEET_PARTS) if everything else ()
+    return job_sheet_pdf(made, None, paper, (("Paper", "Gull laid"),), notation, parts)
+
+
 @pytest.mark.parametrize(("paper", "points"), [("a4", (595, 842)), ("letter", (612, 792))])
 def test_the_job_sheet_holds_what_a_binder_takes_to_the_bench(paper: str, points: tuple[int, int]) -> None:
     made = planned({"title": "Tide tables", "text": {"pages": 187}, "measured": {"block.thickness": 12}})
-    content = job_sheet_pdf(made, paper, (("Paper", "Gull laid"),))
+    content = job_sheet(made, paper)
     document = pikepdf.open(io.BytesIO(content))
     assert [round(float(side)) for side in document.pages[0].mediabox[2:]] == list(points)
     text = " ".join(text_of(content).split())
@@ -188,7 +239,6 @@ def test_the_job_sheet_holds_what_a_binder_takes_to_the_bench(paper: str, points
         "216 mm",
         "210 + 3 + 3 = 216",
         "measured 12 mm",
-        "along height",
         "scale 1 : ",
         "leave them blank".capitalize(),
         "never scissors on board",
@@ -199,8 +249,10 @@ def test_the_job_sheet_holds_what_a_binder_takes_to_the_bench(paper: str, points
 
 def test_drawings_on_the_job_sheet_are_to_the_scale_they_state() -> None:
     made = planned({})
-    content = job_sheet_pdf(made, "a4", ())
-    stated = re.search(r"case laid flat, from the inside \(scale 1 : ([\d.]+)\)", text_of(content))
+    content = job_sheet(made)
+    stated = re.search(
+        r"case laid flat, from the inside \(scale 1 : ([\d.]+)\)", " ".join(text_of(content).split())
+    )
     assert stated
     scale = 1 / float(stated[1])
     wanted = value(made, "board.width") * scale, value(made, "board.height") * scale
@@ -213,34 +265,24 @@ def test_drawings_on_the_job_sheet_are_to_the_scale_they_state() -> None:
 )
 def test_the_job_sheet_bears_long_texts_and_odd_titles(job: dict[str, Any]) -> None:
     made = plan(read_spec(job), Notation("both"))
-    assert job_sheet_pdf(made, "letter", ()).startswith(b"%PDF")
+    assert job_sheet(made, "letter", Notation("both")).startswith(b"%PDF")
 
 
 def templates() -> list[tuple[str, str]]:
     """Every structure with every drawing of it that is printed to be cut, punched or folded by."""
-    found = []
-    for name in STRUCTURES:
-        ids = {each.id for each in planned(job_in(name)).drawings if each.to_scale}
-        found += [(name, each) for each in sorted(ids & TEMPLATES)]
-    return found
-
-
-TEMPLATES = {
-    "case.flat",
-    "case.spacer",
-    "sewing.strip",
-    "sewing.saw_guide",
-    "finish.spine",
-    "finish.proof",
-    "cover.art",
-    "block.spine",
-}
+    also = {"cover.art", "block.spine"}
+    return [
+        (name, each.id)
+        for name in STRUCTURES
+        for each in planned(job_in(name)).drawings
+        if each.to_scale and (each.template or each.id in also)
+    ]
 
 
 @pytest.mark.parametrize(("name", "drawing_id"), templates())
 def test_every_template_measures_in_the_file_what_it_is_drawn(name: str, drawing_id: str) -> None:
     drawing = drawing_of(planned(job_in(name)), drawing_id)
-    document = pikepdf.open(io.BytesIO(true_size_pdf(drawing, "Log", "a4")))
+    document = pikepdf.open(io.BytesIO(true_size_pdf((drawing,), "Log", "a4")))
     paths = [path for page in document.pages for path in paths_on(page)]
     assert has_size(paths, 100, 0), "the check bar"
     areas = [each for each in drawing.elements if each.kind == "area"]
@@ -281,16 +323,15 @@ def test_the_same_drawing_is_the_same_size_in_svg_and_dxf(name: str) -> None:
 @pytest.mark.parametrize("name", STRUCTURES)
 def test_the_job_sheet_holds_every_piece_of_every_binding(name: str) -> None:
     made = planned(job_in(name))
-    words = " ".join(text_of(job_sheet_pdf(made, "a4", (("Binding", made.structure.words),))).split())
+    words = " ".join(text_of(job_sheet(made, everything=False)).split())
     for piece in made.pieces:
-        assert piece.label.split()[0] in words, piece.id
-    assert "Sewing" in words
+        assert f"{piece.label} × {piece.count} {piece.shown}" in words, piece.id
 
 
 def test_the_job_sheet_says_what_to_look_at_in_the_workshops_own_words(contract_job: dict[str, Any]) -> None:
     reader = Notation(vocabulary="section")
     made = plan(read_spec(contract_job | {"title": "The Signature of All Things"}), reader)
-    words = " ".join(text_of(job_sheet_pdf(made, "a4", (), reader)).split())
+    words = " ".join(text_of(job_sheet(made, "a4", reader)).split())
     assert "What to look at" in words
     assert "The Signature of All Things" in words
     words = words.replace("The Signature of All Things", "")

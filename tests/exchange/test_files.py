@@ -99,17 +99,16 @@ def test_the_first_page_of_the_job_sheet_is_enough_at_the_bench() -> None:
     spec = read_spec({"paper": {"name": "Gull laid"}, "binding": {"cover_name": "slate cloth"}})
     made = plan(spec)
     facts = sheet_facts(spec, made, MILLIMETRES)
-    pages = pypdfium2.PdfDocument(job_sheet_pdf(made, "a4", facts))
+    pages = pypdfium2.PdfDocument(job_sheet_pdf(made, None, "a4", facts))
+    assert len(pages) == 1
     first = pages[0].get_textpage().get_text_range()
     for wanted in (
         "90 g/m²",
         "slate cloth",
         "Signatures",
         "8 of 4 sheets",
-        "Pieces",
+        "To cut",
         "Spine board",
         "216 mm",
     ):
         assert wanted in first
-    words = [page.get_textpage().get_text_range() for page in pages]
-    assert min(len(each) for each in words) > 60

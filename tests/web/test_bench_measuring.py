@@ -204,7 +204,7 @@ def test_the_record_and_colophon_follow_the_work(
     page = client.get(f"/api/jobs/{job.pk}/colophon.pdf")
     assert page.content.startswith(b"%PDF")
     assert b"operation,people" in client.get(f"/api/jobs/{job.pk}/record.csv").content
-    assert client.get(f"/api/jobs/{job.pk}/bench-card.pdf").content.startswith(b"%PDF")
+    assert client.get(f"/api/jobs/{job.pk}/bench-papers/bench-card.pdf").content.startswith(b"%PDF")
 
 
 def test_made_again_a_job_starts_from_what_was_measured(client: Client, binder: User) -> None:
@@ -253,7 +253,7 @@ def test_another_workshop_has_no_part_in_it(stranger: User, client: Client, job:
     other = Client()
     other.force_login(stranger)
     base = f"/api/jobs/{job.pk}"
-    papers = ("record.csv", "colophon.pdf", "bench-card.pdf")
+    papers = ("record.csv", "colophon.pdf", "bench-papers/bench-card.pdf")
     for path in ("lay-ready", "record", *papers, f"pictures/{key}.jpg"):
         assert other.get(f"{base}/{path}").status_code == 404, path
     assert send(other, "POST", f"{base}/again").status_code == 404

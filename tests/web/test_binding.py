@@ -40,7 +40,7 @@ def test_every_structure_is_planned_and_taken_away(client: Client, binder: User,
             answer = client.get(f"{base}/drawings/{drawing['id']}{ending}")
             assert answer.status_code == 200
             assert answer.content.startswith(start)
-    assert client.get(f"{base}/job-sheet.pdf").content.startswith(b"%PDF")
+    assert client.get(f"{base}/bench-papers/job-sheet.pdf").content.startswith(b"%PDF")
     assert STRUCTURES[name].title.split()[0] in client.get("/api/jobs").json()["jobs"][0]["structure_words"]
 
 

@@ -253,8 +253,8 @@ def test_a_file_that_is_no_job_is_refused_by_name(client: Client) -> None:
 @pytest.mark.parametrize(
     ("file", "kind", "start"),
     [
-        ("job-sheet.pdf", "application/pdf", b"%PDF"),
-        ("job-sheet.pdf?paper=letter", "application/pdf", b"%PDF"),
+        ("bench-papers/job-sheet.pdf", "application/pdf", b"%PDF"),
+        ("bench-papers/job-sheet.pdf?paper=letter", "application/pdf", b"%PDF"),
         ("drawings/case.flat.pdf", "application/pdf", b"%PDF"),
         ("drawings/case.flat.svg", "image/svg+xml", b"<?xml"),
         ("drawings/sewing.strip.dxf", "image/vnd.dxf", b"  0"),

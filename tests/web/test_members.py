@@ -144,7 +144,7 @@ def test_a_reader_looks_and_changes_nothing(client: Client, helper: Client, job:
     people.give_role(User.objects.get(username="binder"), member("helper"), Membership.Role.READER)
     spec = helper.get(f"/api/jobs/{job.pk}").json()["spec"]
     assert send(helper, "POST", "/api/plan", spec).status_code == 200
-    assert helper.get(f"/api/jobs/{job.pk}/job-sheet.pdf").status_code == 200
+    assert helper.get(f"/api/jobs/{job.pk}/bench-papers/job-sheet.pdf").status_code == 200
     answer = send(helper, "PUT", f"/api/jobs/{job.pk}?version=1", spec)
     assert (answer.status_code, answer.json()["code"]) == (403, "reader")
     paths = helper.get("/api/openapi.json").json()["paths"]

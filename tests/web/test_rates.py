@@ -27,7 +27,7 @@ def test_a_person_who_asks_too_often_waits_and_others_do_not(
     other.force_login(stranger)
     spec = client.get(f"/api/jobs/{job.pk}").json()["spec"]
     asked = [send(client, "POST", "/api/make-ups", spec).status_code for _ in range(2)]
-    asked.append(client.get(f"/api/jobs/{job.pk}/job-sheet.pdf").status_code)
+    asked.append(client.get(f"/api/jobs/{job.pk}/bench-papers/job-sheet.pdf").status_code)
     assert asked == [200, 200, 429]
     refused = send(client, "POST", "/api/ways", spec)
     assert (refused.json()["code"], refused["Retry-After"]) == ("too_often", "20")

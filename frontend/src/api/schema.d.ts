@@ -604,26 +604,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/bench-card.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Bench Card
-         * @description The bench card: sizes, order, waits and boxes to tick.
-         */
-        get: operations["benchCard"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/readings": {
         parameters: {
             query?: never;
@@ -924,26 +904,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/job-sheet.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Job Sheet
-         * @description The job sheet as a PDF.
-         */
-        get: operations["jobSheet"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{job_id}/drawings/{drawing_id}.pdf": {
         parameters: {
             query?: never;
@@ -1036,6 +996,86 @@ export interface paths {
          * @description The job as a job file.
          */
         get: operations["exportJob"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bench-papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Offered
+         * @description The papers of a job, with what may be chosen of each.
+         */
+        get: operations["jobPapers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bench-papers/{kind}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Paper Pdf
+         * @description A paper of a job as a PDF.
+         */
+        get: operations["jobPaperPdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bench-papers/{kind}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Paper Pages
+         * @description How many pages it will have.
+         */
+        get: operations["jobPaperPages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/bench-papers/{kind}/{number}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Paper Page
+         * @description One of its pages, from 1, as it will look.
+         */
+        get: operations["jobPaperPage"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3307,6 +3347,7 @@ export interface components {
          *     :param rows: dimension rows needed on the left, top, right and bottom.
          *     :param to_scale: ``False`` where thicknesses are drawn larger so that they can be seen.
          *     :param text: what the picture shows, for those who do not see it.
+         *     :param template: it is printed at true size to be held to the work.
          */
         Drawing: {
             /** Id */
@@ -3349,6 +3390,11 @@ export interface components {
              * @default
              */
             text: string;
+            /**
+             * Template
+             * @default false
+             */
+            template: boolean;
         };
         /**
          * ExtrasHere
@@ -8648,6 +8694,39 @@ export interface components {
             done: boolean;
             /** Lines */
             lines: components["schemas"]["RecordLine"][];
+        };
+        /**
+         * OfferedPaper
+         * @description A paper, and what may be chosen of it.
+         */
+        OfferedPaper: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "job-sheet" | "bench-card" | "cut-list" | "templates";
+            /** Parts */
+            parts: components["schemas"]["PaperPart"][];
+        };
+        /**
+         * PaperPart
+         * @description What a paper may hold; ``chosen`` where it does as long as nobody says otherwise.
+         */
+        PaperPart: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Chosen */
+            chosen: boolean;
+        };
+        /**
+         * PaperPages
+         * @description How many pages a paper has.
+         */
+        PaperPages: {
+            /** Pages */
+            pages: number;
         };
         /**
          * TextReply
@@ -15098,30 +15177,6 @@ export interface operations {
             };
         };
     };
-    benchCard: {
-        parameters: {
-            query?: {
-                paper?: ("a4" | "letter") | null;
-            };
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     takeReadings: {
         parameters: {
             query?: never;
@@ -15569,30 +15624,6 @@ export interface operations {
             };
         };
     };
-    jobSheet: {
-        parameters: {
-            query?: {
-                paper?: ("a4" | "letter") | null;
-            };
-            header?: never;
-            path: {
-                job_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     drawingTrueSize: {
         parameters: {
             query?: {
@@ -15699,6 +15730,136 @@ export interface operations {
         responses: {
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jobPapers: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedPaper"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jobPaperPdf: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+                parts?: string[];
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                kind: "job-sheet" | "bench-card" | "cut-list" | "templates";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jobPaperPages: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+                parts?: string[];
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                kind: "job-sheet" | "bench-card" | "cut-list" | "templates";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperPages"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jobPaperPage: {
+        parameters: {
+            query?: {
+                paper?: ("a4" | "letter") | null;
+                parts?: string[];
+            };
+            header?: never;
+            path: {
+                job_id: number;
+                kind: "job-sheet" | "bench-card" | "cut-list" | "templates";
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

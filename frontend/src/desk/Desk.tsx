@@ -266,7 +266,7 @@ function JobMenu({
         <MenuAction onSelect={() => onRename(job)}>{t("desk.rename")}</MenuAction>
         <MenuAction onSelect={() => onDo("duplicate", job)}>{t("common.duplicate")}</MenuAction>
       </ForBinders>
-      <MenuLink href={`/api/jobs/${job.id}/job-sheet.pdf`} newTab>
+      <MenuLink href={`/api/jobs/${job.id}/bench-papers/job-sheet.pdf`} newTab>
         {t("common.jobSheetPDF")}
       </MenuLink>
       <MenuLink href={`/api/jobs/${job.id}/job.json`}>{t("common.jobFile")}</MenuLink>

@@ -26,6 +26,7 @@ const drawn = (...elements: DrawingElement[]): Drawing => ({
   rows: [0, 0, 0, 0],
   elements,
   to_scale: true,
+  template: false,
 });
 
 const place = (drawing: Drawing, ...parts: string[]) =>

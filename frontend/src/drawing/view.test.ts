@@ -17,6 +17,7 @@ const EMPTY: Drawing = {
   rows: [0, 0, 0, 0],
   elements: [],
   to_scale: true,
+  template: false,
 };
 
 describe("a drawing fitted to the screen", () => {

@@ -47,6 +47,7 @@ import { Leads } from "./Leads";
 import { SoAlready } from "./Lying";
 import { isStation, STATIONS } from "./stations";
 import { ChooseStructure } from "./ChooseStructure";
+import { PrintDialog } from "./PrintDialog";
 import { TakeMenu } from "./TakeMenu";
 import { Thread } from "./Thread";
 
@@ -116,7 +117,9 @@ function Stations() {
   const [open, setOpen] = useState<string | null>(null);
   const [extras, setExtras] = useState<ExtrasShown>(NONE_SHOWN);
   const [grain, setGrain] = useState(false);
-  const [dialog, setDialog] = useState<"find" | "pieces" | "history" | "how" | null>(null);
+  const [dialog, setDialog] = useState<"find" | "pieces" | "history" | "how" | "print" | null>(
+    null,
+  );
 
   useEffect(() => {
     void session.show(station, section);
@@ -208,7 +211,11 @@ function Stations() {
               <Hand size={18} />
             </IconButton>
           </span>
-          <TakeMenu jobId={job.id} onPieces={() => setDialog("pieces")} />
+          <TakeMenu
+            jobId={job.id}
+            onPieces={() => setDialog("pieces")}
+            onPrint={() => setDialog("print")}
+          />
         </span>
       </InTheHead>
       <p className="border-b border-rule px-3 py-1 lg:hidden">
@@ -311,6 +318,7 @@ function Stations() {
         <Pieces grain={grain} inches={person.units === "inch"} />
       </Modal>
       <HowDone open={dialog === "how"} onOpenChange={close} station={station} />
+      <PrintDialog jobId={job.id} open={dialog === "print"} onOpenChange={close} />
       <History jobId={job.id} open={dialog === "history"} onOpenChange={close} />
     </div>
   );

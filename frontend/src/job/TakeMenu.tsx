@@ -1,19 +1,19 @@
 import { t } from "../app/words";
 import { ChevronDown, Printer } from "lucide-react";
-import { useState } from "react";
-import { useOptions } from "../app/choices";
-import { useChangePreferences, usePerson } from "../app/person";
-import type { Person } from "../api/client";
-import { Menu, MenuAction, MenuChoice, MenuLink } from "../parts/Menu";
+import { Menu, MenuAction, MenuLink } from "../parts/Menu";
 import { useSession } from "./context";
 
 /** What can be printed or taken away; whatever is not saved yet is saved first. */
-export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => void }) {
+export function TakeMenu({
+  jobId,
+  onPieces,
+  onPrint,
+}: {
+  jobId: number;
+  onPieces: () => void;
+  onPrint: () => void;
+}) {
   const session = useSession();
-  const person = usePerson();
-  const preferences = useChangePreferences();
-  const papers = useOptions<Person["paper"]>("house.paper");
-  const [paper, setPaper] = useState(person.paper);
   const base = `/api/jobs/${jobId}`;
   return (
     <span onPointerDown={() => void session.save()} onKeyDown={() => void session.save()}>
@@ -27,24 +27,7 @@ export function TakeMenu({ jobId, onPieces }: { jobId: number; onPieces: () => v
           </>
         }
       >
-        <MenuChoice
-          label={t("common.printedOn")}
-          value={paper}
-          options={papers}
-          onChange={(chosen) => {
-            setPaper(chosen);
-            preferences.mutate({ paper: chosen });
-          }}
-        />
-        <MenuLink href={`${base}/job-sheet.pdf?paper=${paper}`} newTab>
-          {t("common.jobSheetPDF")}
-        </MenuLink>
-        <MenuLink href={`${base}/bench-card.pdf?paper=${paper}`} newTab>
-          {t("job.benchCardPDF")}
-        </MenuLink>
-        <MenuLink href={`${base}/drawings/case.flat.pdf?paper=${paper}`} newTab>
-          {t("job.caseAtTrueSizePDF")}
-        </MenuLink>
+        <MenuAction onSelect={onPrint}>{t("papers.printDots")}</MenuAction>
         <MenuLink href={`${base}/drawings/case.flat.svg`}>{t("job.caseAsSVG")}</MenuLink>
         <MenuLink href={`${base}/pieces.csv`}>{t("job.piecesAsCSV")}</MenuLink>
         <MenuLink href={`${base}/job.json`}>{t("common.jobFile")}</MenuLink>

@@ -171,7 +171,7 @@ export function Tick({
     <label className="flex min-h-9 cursor-pointer items-center gap-2">
       <input
         type="checkbox"
-        className="size-[24px] accent-hill"
+        className="size-[24px] shrink-0 accent-hill"
         checked={checked}
         onChange={(event) => onChange(event.target.checked)}
       />

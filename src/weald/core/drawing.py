@@ -194,6 +194,7 @@ class Drawing:
     :param rows: dimension rows needed on the left, top, right and bottom.
     :param to_scale: ``False`` where thicknesses are drawn larger so that they can be seen.
     :param text: what the picture shows, for those who do not see it.
+    :param template: it is printed at true size to be held to the work.
     """
 
     id: str
@@ -204,6 +205,13 @@ class Drawing:
     rows: tuple[int, int, int, int] = (1, 1, 1, 1)
     to_scale: bool = True
     text: str = ""
+    template: bool = False
+
+
+def without_words(drawing: Drawing) -> Drawing:
+    """A drawing as it is shown small: neither words nor dimensions, nor the rows they take."""
+    kept = tuple([each for each in drawing.elements if not isinstance(each, Label | Dimension)])
+    return replace(drawing, elements=kept, rows=(0, 0, 0, 0))
 
 
 def box(x: Mm, y: Mm, width: Mm, height: Mm) -> tuple[Point, ...]:
@@ -329,9 +337,10 @@ class Sketch:
         rows: tuple[int, int, int, int] = (1, 1, 1, 1),
         to_scale: bool = True,
         text: str = "",
+        template: bool = False,
     ) -> Drawing:
         """The drawing, with its extent taken from what was drawn."""
         xs = [point[0] for point in self.points]
         ys = [point[1] for point in self.points]
         extent = (min(xs), min(ys), max(xs), max(ys))
-        return Drawing(id, station, title, extent, tuple(self.elements), rows, to_scale, text)
+        return Drawing(id, station, title, extent, tuple(self.elements), rows, to_scale, text, template)

@@ -23,22 +23,33 @@ _NAME_SIGNS = 20
 _STOCK_SIGNS = 22
 _THINNEST: Mm = 1.2
 """A narrow piece is drawn so wide at least."""
+_ALONE: Mm = 12.0
+"""The longer side of a piece drawn alone."""
+_TICK: Mm = 3.6
+_MOST_TICKS = 6
 PLACE = 1.35
 """The place the pieces are mostly seen in, as width by height."""
 
 
-def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
+def draw_pieces(
+    pieces: Sequence[Piece], notation: Notation, place: float = PLACE, *, ticked: bool = False
+) -> Drawing:
     """Every kind of piece once, in rows of cells, each as large as its cell allows.
 
     Grain is drawn as the chosen stock gives it, and as it is needed where none is chosen.
+
+    :param place: what it is seen in, as width by height. ``ticked``: with a box for each piece to be cut.
     """
-    columns = _columns(len(pieces))
+    columns = _columns(len(pieces), place)
     high = math.ceil(len(pieces) / columns) * _HIGH
-    wide = max(_WIDE, PLACE * high / columns)
+    wide = max(_WIDE, place * high / columns)
     sketch = Sketch()
     for number, piece in enumerate(pieces):
         row, column = divmod(number, columns)
-        _draw_cell(sketch, piece, box(column * wide, row * _HIGH, wide, _HIGH), notation)
+        cell = box(column * wide, row * _HIGH, wide, _HIGH)
+        _draw_cell(sketch, piece, cell, notation)
+        if ticked:
+            _draw_ticks(sketch, piece.count, cell)
     sketch.points += [(0.0, 0.0), (columns * wide, high)]
     return sketch.finish(
         "pieces.all",
@@ -50,11 +61,42 @@ def draw_pieces(pieces: Sequence[Piece], notation: Notation) -> Drawing:
     )
 
 
-def _columns(count: int) -> int:
+def draw_piece(piece: Piece) -> Drawing:
+    """One piece alone, in proportion, with its grain: small, to be known again in a list."""
+    scale = _ALONE / max(piece.cut_width, piece.cut_height)
+    width, height = (max(side * scale, _THINNEST) for side in (piece.cut_width, piece.cut_height))
+    sketch = Sketch()
+    shape = box(0, 0, width, height)
+    sketch.area(shape, MATERIALS[piece.material].drawn, "cut", piece.about)
+    _draw_grain(sketch, piece, shape)
+    return sketch.finish(
+        f"pieces.{piece.id}", "pieces", piece.label, rows=(0, 0, 0, 0), to_scale=False, text=piece.shown
+    )
+
+
+def _draw_grain(sketch: Sketch, piece: Piece, shape: tuple[Point, ...]) -> None:
+    if piece.grain != "any":
+        upright = (piece.grain == "height") != (piece.grain_right is False)
+        sketch.grain(shape, 90 if upright else 0)
+
+
+def _draw_ticks(sketch: Sketch, count: int, cell: tuple[Point, ...]) -> None:
+    """A box for each piece at the right of its cell; of many, one, with how many are to go in it."""
+    (_, top), (right, _) = cell[1], cell[2]
+    shown = count if count <= _MOST_TICKS else 1
+    left = right - _TICK - LETTERS / 2
+    for number in range(shown):
+        down = top + _NAME + number * 1.4 * _TICK
+        sketch.area(box(left, down, _TICK, _TICK), "white", about="")
+    if shown != count:
+        sketch.label(left + _TICK / 2, top + _NAME + 1.8 * _TICK, f"of {count}", height=0.7 * LETTERS)
+
+
+def _columns(count: int, place: float) -> int:
     """As many as leave the cells largest."""
 
     def size(columns: int) -> float:
-        return min(PLACE / (columns * _WIDE), 1 / (math.ceil(count / columns) * _HIGH))
+        return min(place / (columns * _WIDE), 1 / (math.ceil(count / columns) * _HIGH))
 
     return max(range(1, count + 1), key=size)
 
@@ -69,9 +111,7 @@ def _draw_cell(sketch: Sketch, piece: Piece, cell: tuple[Point, ...], notation: 
     down = top + _NAME + (_HIGH - _NAME - _FIGURE - _STOCK - LETTERS / 2 - height) / 2
     shape = box(middle - width / 2, down, width, height)
     sketch.area(shape, MATERIALS[piece.material].drawn, "cut", piece.about)
-    if piece.grain != "any":
-        upright = (piece.grain == "height") != (piece.grain_right is False)
-        sketch.grain(shape, 90 if upright else 0)
+    _draw_grain(sketch, piece, shape)
     sketch.label(middle, down + height + _FIGURE / 2, notation.figure(piece.cut_width), height=LETTERS)
     foot = top + _HIGH - _STOCK / 2
     stock = textwrap.shorten(piece.stock or NO_STOCK, _STOCK_SIGNS, placeholder="…")

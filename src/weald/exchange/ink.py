@@ -34,7 +34,12 @@ ROW: Mm = 7.0
 """From the drawing to its first row of dimension lines, and from row to row."""
 _TICK: Mm = 1.2
 _ARC_STEPS = 24
-HATCH_PITCH: dict[str, Mm] = {"grain": 3.0, "trim": 1.6, "glue": 1.2}
+HATCH_PITCH: dict[str, Mm] = {"trim": 1.6, "glue": 1.2}
+_ARROW_PART, _ARROW_MOST, _ARROW_LEAST = 0.45, 24.0, 3.0
+"""Of the grain's arrow: its share of the piece along the grain, and its lengths on the paper."""
+_BARB: Mm = 1.3
+_ARROW_ASIDE: Mm = 5.0
+"""How far from the piece's edge the arrow runs, clear of what is written in the middle."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -113,8 +118,11 @@ def _element(element: Element, placed: Frame) -> Iterator[Mark]:
         yield Stroke(tuple(placed.at(point) for point in _arc_points(element)), element.layer)
     elif isinstance(element, Hatch):
         outline = tuple(placed.at(point) for point in element.points)
-        for segment in hatch_lines(outline, element.angle, HATCH_PITCH[element.layer]):
-            yield Stroke(segment, element.layer)
+        if element.layer == "grain":
+            yield from _grain_arrow(outline, element.angle)
+        else:
+            for segment in hatch_lines(outline, element.angle, HATCH_PITCH[element.layer]):
+                yield Stroke(segment, element.layer)
     elif isinstance(element, Label):
         x, y = placed.at((element.x, element.y))
         height = element.height * placed.scale or NOTE_HEIGHT
@@ -129,6 +137,29 @@ def _arc_points(arc: Arc) -> list[Point]:
         math.radians(arc.start + (arc.end - arc.start) * step / _ARC_STEPS) for step in range(_ARC_STEPS + 1)
     )
     return [(arc.x + arc.radius * math.cos(a), arc.y + arc.radius * math.sin(a)) for a in angles]
+
+
+def _grain_arrow(outline: tuple[Point, ...], angle: float) -> Iterator[Mark]:
+    """Which way the grain runs: one arrow with two heads, along the piece's right or lower edge."""
+    xs, ys = [x for x, _ in outline], [y for _, y in outline]
+    wide, high = max(xs) - min(xs), max(ys) - min(ys)
+    turn = math.radians(angle)
+    along = (math.cos(turn), math.sin(turn))
+    room = abs(along[0]) * wide + abs(along[1]) * high
+    half = min(room * _ARROW_PART, _ARROW_MOST) / 2
+    if half < _ARROW_LEAST / 2:
+        return
+    upright = abs(along[1]) > abs(along[0])
+    x = min(xs) + (max(wide / 2, wide - _ARROW_ASIDE) if upright else wide / 2)
+    y = min(ys) + (high / 2 if upright else max(high / 2, high - _ARROW_ASIDE))
+
+    def at(far: Mm, off: Mm) -> Point:
+        return x + along[0] * far - along[1] * off, y + along[1] * far + along[0] * off
+
+    yield Stroke((at(-half, 0), at(half, 0)), "grain")
+    for end in (1, -1):
+        back = end * (half - _BARB)
+        yield Stroke((at(back, _BARB / 2), at(end * half, 0), at(back, -_BARB / 2)), "grain")
 
 
 def hatch_lines(outline: tuple[Point, ...], angle: float, pitch: Mm) -> Iterator[tuple[Point, Point]]:
@@ -201,7 +232,7 @@ LOOKS: dict[Pen, Look] = {
     "score": Look("#33302b", 0.2, (1.5, 1)),
     "trim": Look("#6b655b", 0.18),
     "glue": Look("#9a9386", 0.15, (0.4, 0.9)),
-    "grain": Look("#c9a227", 0.12),
+    "grain": Look("#7a5c00", 0.25),
     "ruling": Look("#8a8f98", 0.15),
     "thread": Look("#1f4f3a", 0.6),
     "move": Look("#1f4f3a", 0.5),

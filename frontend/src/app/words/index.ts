@@ -18,6 +18,7 @@ import house from "./en/house.json";
 import job from "./en/job.json";
 import office from "./en/office.json";
 import paper from "./en/paper.json";
+import papers from "./en/papers.json";
 import parts from "./en/parts.json";
 import pictures from "./en/pictures.json";
 import printing from "./en/printing.json";
@@ -43,6 +44,7 @@ export const en = {
   job,
   office,
   paper,
+  papers,
   parts,
   pictures,
   printing,

@@ -179,7 +179,14 @@ def draw_casing_in(book: Book) -> Drawing | None:
         width=ledger.shown("pastedown.width"),
         growth=ledger.shown("pastedown.growth"),
     )
-    return sketch.finish("bench.casing_in", "bench", "Casing in", rows=(1, 1, 1, 1), text=text)
+    return sketch.finish(
+        "bench.casing_in",
+        "bench",
+        "Casing in",
+        rows=(1, 1, 1, 1),
+        text=text,
+        template=True,
+    )
 
 
 def _draw_under(book: Book, sketch: Sketch) -> None:

@@ -61,6 +61,7 @@ def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: M
         rows=(2, above, 1, rows),
         text=f"Cover {show(width, True)} by {show(height, True)} with {_boards_in_words(case, show)}, "
         f"{between}.",
+        template=True,
     )
 
 
@@ -269,6 +270,7 @@ def draw_corner(case: Case, ledger: Ledger) -> Drawing:
         rows=(1, 1, 1, 0),
         text=f"The cover is cut at 45°, {show(case.corner, True)} from the corner of the board; of the "
         f"turn-in, {show(max(inside, 0.0), True)} lies inside.",
+        template=True,
     )
 
 
@@ -322,4 +324,11 @@ def draw_spacer(width: Mm, height: Mm, title: str, ledger: Ledger) -> Drawing:
     sketch.name(0, 0, width, height, title, tallest=4.0)
     sketch.dimension((0, 0), (width, 0), show(width))
     sketch.dimension((width, 0), (width, height), show(height))
-    return sketch.finish("case.spacer", "boards", "Spacer strip", rows=(0, 1, 1, 0), text=title)
+    return sketch.finish(
+        "case.spacer",
+        "boards",
+        "Spacer strip",
+        rows=(0, 1, 1, 0),
+        text=title,
+        template=True,
+    )

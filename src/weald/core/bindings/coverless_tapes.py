@@ -55,6 +55,7 @@ def _draw(spec: JobSpec, block: BlockPlan, holes: tuple[Hole, ...], reach: float
         "The block opened out round its spine",
         rows=(1, 2, 0, 0),
         text=f"Tapes reach {show(reach, True)} on to each side and are glued down there.",
+        template=True,
     )
 
 

@@ -196,5 +196,6 @@ def draw_cover(cover: FlatCover, ledger: Ledger) -> tuple[Sketch, Drawing]:
         rows=(1, 3, 0, 0),
         text=f"Cover {show(cover.width, True)} by {show(cover.height, True)}, spine "
         f"{show(cover.spine, True)}.",
+        template=True,
     )
     return sketch, drawing

@@ -128,6 +128,7 @@ def _draw_board(
         rows=(2, 2, 0, 1),
         text=f"{'The back board' if back else 'Boards'} {show(width, True)} by {show(height, True)}, "
         f"{len(holes)} holes each.",
+        template=True,
     )
 
 

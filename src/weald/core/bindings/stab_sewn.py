@@ -53,6 +53,7 @@ def _draw_front(spec: JobSpec, block: BlockPlan, work: StabWork, ledger: Ledger)
         "The front cover, sewn, spine to the left",
         rows=(1, 1, 0, 0),
         text=f"{len(work.holes)} holes; covers {show(block.width, True)} by {show(block.height, True)}.",
+        template=True,
     )
 
 

@@ -64,6 +64,7 @@ def _draw(book: Book, height: Mm) -> Drawing:
         "Strip of the bands, from the head of the boards",
         rows=(3, 0, 1, 0),
         text="Panels from the head: " + ", ".join(show(panel.height, True) for panel in panels),
+        template=True,
     )
 
 

@@ -71,6 +71,7 @@ def _draw_card(book: Book) -> Drawing:
         "Card of the places, back to the left, front to the right",
         rows=(3, 0, 3, 0),
         text="From the trimmed head: " + ", ".join(show(place, True) for place in front),
+        template=True,
     )
 
 

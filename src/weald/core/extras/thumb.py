@@ -196,6 +196,7 @@ def _draw(book: Book, entries: ThumbCuts, cuts: list[_Cut]) -> Drawing:
             f"page {cut.page}: {show(cut.middle, True)} from the head, {cut.leaves} leaves down"
             for cut in cuts
         ),
+        template=True,
     )
 
 

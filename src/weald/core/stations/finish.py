@@ -297,6 +297,7 @@ def draw_spine(spec: JobSpec, plan: FinishPlan, ledger: Ledger) -> Drawing:
         "The spine, lettered",
         rows=(1, 1, 1, 0),
         text=f"“{spine_title(spec)}”, {DIRECTION_WORDS[spec.finish.direction]}.",
+        template=True,
     )
 
 
@@ -361,4 +362,5 @@ def draw_proof(spec: JobSpec, plan: FinishPlan, title: Field, ledger: Ledger) ->
         "Lettering proof, to fold round the spine",
         rows=(0, 0, 0, 0),
         text="The title at true size, with a smaller and a larger size beside it.",
+        template=True,
     )

@@ -472,6 +472,7 @@ def draw_strip(trim: Trim, plan: SewingPlan, block: BlockPlan, notation: Notatio
         rows=(max(rows, default=0), 0, 0, 0),
         text=f"{len(plan.holes)} holes, from the trimmed head: "
         + ", ".join(show(hole.place, True) for hole in plan.holes),
+        template=True,
     )
 
 
@@ -501,6 +502,7 @@ def draw_stab(work: StabWork, block: BlockPlan, ledger: Ledger) -> Drawing:
         rows=(max(rows, default=0), 2, 0, 0),
         text="From spine and head: "
         + ", ".join(f"{show(hole.x)} / {show(hole.y, True)}" for hole in work.holes),
+        template=True,
     )
 
 
@@ -530,6 +532,7 @@ def draw_saw_guide(trim: Trim, plan: SewingPlan, block: BlockPlan, notation: Not
         "Guide for the spine",
         rows=(max(rows), 0, 0, 0),
         text="Lines across the spine at every station; the waste beyond head and tail is hatched.",
+        template=True,
     )
 
 

@@ -9,6 +9,7 @@ from ninja.responses import NinjaJSONEncoder
 
 from weald.web.api import (
     bench,
+    bench_papers,
     binding,
     covers,
     cuttings,
@@ -52,6 +53,7 @@ api.add_router("", bench.router)
 api.add_router("", pictures.router)
 api.add_router("", record.router)
 api.add_router("", downloads.router)
+api.add_router("", bench_papers.router)
 api.add_router("", texts.router)
 api.add_router("", folding.router)
 api.add_router("", binding.router)

@@ -4,7 +4,7 @@ import uuid
 from datetime import datetime, timedelta
 from typing import Annotated, Any, Literal, cast
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest
 from ninja import Query, Router, Schema, Status
 from pydantic import Field
 
@@ -12,17 +12,12 @@ from weald.core.bench.cut import still_fits
 from weald.core.bench.progress import EventKind, Standing
 from weald.core.bench.readings import OddReadingError, ReadingUnit, averaged, read_line
 from weald.core.errors import SpecError
-from weald.core.planning.job_sheet import sheet_facts
 from weald.core.planning.laying_ready import LayReady, lay_ready
 from weald.core.units import parse_length
-from weald.exchange.bench_card import bench_card_pdf
 from weald.standins.instruments import INSTRUMENTS, InstrumentName, reading_of
 from weald.web.accounts.names import author_of
-from weald.web.accounts.services import preferences_of
-from weald.web.api.downloads import PaperChoice, file_response
 from weald.web.api.jobs import job_of, job_reply
 from weald.web.api.people import notation_of, person
-from weald.web.api.rates import HEAVY
 from weald.web.api.schemas import JobReply, Problem
 from weald.web.api.shelf import items_of
 from weald.web.bench import services
@@ -180,18 +175,6 @@ def to_lay_ready(request: HttpRequest, job_id: int, operation: str = Query("", m
     ]
     shelf = [on_shelf(item) for item in items_of(request).filter(archived=False)]
     return lay_ready(wanted, made.plan.pieces, made.cut, shelf, notation)
-
-
-@router.get(
-    "/jobs/{int:job_id}/bench-card.pdf", response={404: Problem}, operation_id="benchCard", throttle=HEAVY
-)
-def bench_card(request: HttpRequest, job_id: int, paper: PaperChoice | None = Query(None)) -> HttpResponse:
-    """The bench card: sizes, order, waits and boxes to tick."""
-    job, notation = job_of(request, job_id), notation_of(request)
-    made = services.planned_at_bench(job, notation)
-    chosen = paper or preferences_of(person(request)).paper
-    content = bench_card_pdf(made, chosen, sheet_facts(job.spec, made, notation))
-    return file_response(content, job.title, "-bench-card.pdf", "application/pdf", inline=True)
 
 
 class Readings(Schema):

@@ -248,7 +248,7 @@ def take_true_size(
 ) -> HttpResponse:
     """One sheet at true size, over as many pages as it takes."""
     cutting, drawing = _one_sheet(request, cutting_id, number)
-    content = true_size_pdf(drawing, cutting.title, paper or preferences_of(person(request)).paper)
+    content = true_size_pdf((drawing,), cutting.title, paper or preferences_of(person(request)).paper)
     return file_response(content, cutting.title, f"-sheet-{number}.pdf", "application/pdf")
 
 

@@ -11,12 +11,10 @@ from ninja import Query, Router
 
 from weald.core.drawing import Drawing
 from weald.core.job.spec import JobSpec
-from weald.core.planning.job_sheet import sheet_facts
 from weald.core.planning.plan import drawn_for, plan
 from weald.exchange.drawing_dxf import drawing_dxf
 from weald.exchange.drawing_svg import drawing_svg
 from weald.exchange.job_file import write_job_file
-from weald.exchange.job_sheet import job_sheet_pdf
 from weald.exchange.pieces_csv import pieces_csv
 from weald.exchange.true_size import true_size_pdf
 from weald.web.accounts.services import preferences_of
@@ -75,17 +73,6 @@ def ending_of(drawing: Drawing) -> str:
     return "-" + drawing.id.replace(".", "-").replace("_", "-")
 
 
-@router.get(
-    "/jobs/{int:job_id}/job-sheet.pdf", response={404: Problem}, operation_id="jobSheet", throttle=HEAVY
-)
-def job_sheet(request: HttpRequest, job_id: int, paper: PaperChoice | None = Query(None)) -> HttpResponse:
-    """The job sheet as a PDF."""
-    spec, notation = _spec(request, job_id), notation_of(request)
-    made = plan(spec, notation)
-    content = job_sheet_pdf(made, paper_of(request, paper), sheet_facts(spec, made, notation), notation)
-    return file_response(content, spec.title, "-job-sheet.pdf", "application/pdf", inline=True)
-
-
 DRAWING = "/jobs/{int:job_id}/drawings/{drawing_id}"
 
 
@@ -95,7 +82,7 @@ def drawing_true_size(
 ) -> HttpResponse:
     """A drawing at true size as a PDF, tiled over sheets where it must be."""
     spec, drawing = drawing_of(request, job_id, drawing_id)
-    content = true_size_pdf(drawing, spec.title, paper_of(request, paper))
+    content = true_size_pdf((drawing,), spec.title, paper_of(request, paper))
     ending = f"{ending_of(drawing)}-true-size.pdf"
     return file_response(content, spec.title, ending, "application/pdf", inline=True)
 

@@ -183,7 +183,7 @@ def _spines(request: HttpRequest, set_id: int) -> tuple[str, Drawing]:
 def spines_pdf(request: HttpRequest, set_id: int, paper: PaperChoice | None = Query(None)) -> HttpResponse:
     """All spines at true size as a PDF."""
     title, drawing = _spines(request, set_id)
-    content = true_size_pdf(drawing, title, paper or preferences_of(person(request)).paper)
+    content = true_size_pdf((drawing,), title, paper or preferences_of(person(request)).paper)
     return file_response(content, title, "-spines.pdf", "application/pdf", inline=True)
 
 

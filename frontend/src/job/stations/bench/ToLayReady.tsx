@@ -18,7 +18,7 @@ export function ToLayReady({ plan }: { plan: Plan }) {
       <p>
         <a
           className="text-hill underline"
-          href={`/api/jobs/${job.id}/bench-card.pdf`}
+          href={`/api/jobs/${job.id}/bench-papers/bench-card.pdf`}
           target="_blank"
           rel="noreferrer"
         >

@@ -1,11 +1,11 @@
 """The frames of operations, each drawn from what is so when its turn comes and what is so after it."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from weald.core.bench.step import Step
 from weald.core.book.book import Book
-from weald.core.drawing import Drawing
+from weald.core.drawing import Arc, Area, Drawing, Hatch, Line
 from weald.core.job.lying import Facts
 
 
@@ -27,3 +27,13 @@ def _frames(step: Step, book: Book, before: Facts, after: Facts) -> tuple[Drawin
         replace(frame, id=f"picture.{step.id}.{number}", to_scale=False)
         for number, frame in enumerate(step.picture(book, before, after), start=1)
     )
+
+
+def most_telling(frames: Sequence[Drawing]) -> Drawing | None:
+    """The frame to show where there is room for one: the first in which something is done."""
+    done = (frame for frame in frames if any(each.layer in ("move", "glue") for each in _layered(frame)))
+    return next(done, frames[-1] if frames else None)
+
+
+def _layered(frame: Drawing) -> Iterator[Line | Area | Arc | Hatch]:
+    return (each for each in frame.elements if isinstance(each, Line | Area | Arc | Hatch))

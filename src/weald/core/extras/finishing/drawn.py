@@ -57,6 +57,7 @@ def draw_spine(book: Book, template: Template) -> Drawing:
         "Finishing template, to wrap round the spine",
         rows=(1, 1, 1, rows),
         text="; ".join(_told(book, line) for line in template.lines) or "Nothing is set in the panels yet.",
+        template=True,
     )
 
 
