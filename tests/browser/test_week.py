@@ -5,7 +5,7 @@ from datetime import datetime, timedelta
 
 import icalendar
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.steps import assert_accessible, enter
 from tests.conftest import CLOCK
@@ -48,7 +48,7 @@ def test_hours_are_told_and_a_promised_book_is_laid_out_over_them(desk: Page) ->
 
     page.get_by_role("link", name="Back to the week").click()
     promise(page, "Verses said on the ferry")
-    todo = page.locator("section").filter(has=page.get_by_role("heading", name="What to do now"))
+    todo = page.get_by_role("region", name="What to do now")
     expect(todo).to_contain_text("Ida Quill")
     expect(todo).to_contain_text("to spare")
     assert_accessible(page)
@@ -59,20 +59,25 @@ def test_hours_are_told_and_a_promised_book_is_laid_out_over_them(desk: Page) ->
     expect(page.get_by_role("region", name="At the bench today")).to_contain_text("Verses said on the ferry")
 
 
+def bars(page: Page) -> Locator:
+    return page.get_by_role("group", name=re.compile("time scale")).get_by_role("button")
+
+
 def test_a_step_is_put_elsewhere_says_what_that_costs_and_is_let_go(desk: Page) -> None:
     page = desk
     to_the_week(page)
     promise(page, "Verses said on the ferry")
-    page.get_by_role("radio", name="14 days").click()
+    page.get_by_role("radio", name="Fortnight").click()
     page.get_by_text("As a list").click()
-    bar = page.get_by_role("button", name=re.compile("^Sew"))
-    bar.first.focus()
-    page.keyboard.press("Enter")
-    chosen = page.get_by_role("region", name="The step chosen")
-    begins = chosen.get_by_label("Begins")
+    listed = page.locator("details").get_by_role("button", name=re.compile("Verses.*Sew")).first
+    listed.click()
+    opened = page.get_by_role("dialog", name="The steps chosen")
+    assert_accessible(page)
+    opened.get_by_role("button", name=re.compile(r"\bSew\b")).click()
+    begins = opened.get_by_label("Begins")
     moved = datetime.fromisoformat(begins.input_value()) + timedelta(days=7)
     begins.fill(moved.strftime("%Y-%m-%dT%H:%M"))
-    chosen.get_by_role("button", name="Put it there").click()
+    opened.get_by_role("button", name="Put it there").click()
     said = page.get_by_role("status").filter(has_text="is ready")
     expect(said).to_contain_text("later")
     wish = Wish.objects.get()
@@ -81,21 +86,54 @@ def test_a_step_is_put_elsewhere_says_what_that_costs_and_is_let_go(desk: Page) 
     expect(page.get_by_role("status").filter(has_text="sooner")).to_be_visible()
     assert not Wish.objects.exists()
 
-    with page.expect_response(re.compile(r"/api/week\?.*days=3")):
-        page.get_by_role("radio", name="3 days").click()
-    expect(page.get_by_role("radio", name="3 days")).to_be_checked()
-    shown = bar.first.locator("rect")
+
+def test_the_week_is_moved_by_keys_and_by_pointer_and_says_the_cost_while_it_is_held(desk: Page) -> None:
+    page = desk
+    to_the_week(page)
+    promise(page, "Verses said on the ferry")
+    bar = bars(page).nth(1)
+    bar.focus()
+    for _ in range(6):
+        page.keyboard.press("Shift+ArrowRight")
+    held = page.get_by_role("status").filter(has_text="Escape")
+    expect(held).to_be_visible()
+    expect(held).not_to_contain_text("…")
+    assert not Wish.objects.exists(), "held, and not put there yet"
+    page.keyboard.press("Escape")
+    expect(held).not_to_be_visible()
+    bar.focus()
+    for _ in range(6):
+        page.keyboard.press("Shift+ArrowRight")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("status").filter(has_text="begins")).to_be_visible()
+    by_keys = Wish.objects.get()
+    page.get_by_role("button", name="Unpin it").click()
+    expect(page.get_by_role("status").filter(has_text="begins")).to_be_visible()
+    assert not Wish.objects.exists()
+
     # a pointer comes to it once it lies still
-    shown.hover()
-    box = shown.bounding_box()
+    bar.hover()
+    box = bar.bounding_box()
     assert box is not None
+    assert box["width"] >= 24
     across, down = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
-    page.mouse.move(across, down)
     page.mouse.down()
-    page.mouse.move(across + 200, down, steps=4)
+    page.mouse.move(across + 400, down, steps=4)
+    expect(page.get_by_role("status").filter(has_text="Escape")).to_be_visible()
     page.mouse.up()
-    expect(page.get_by_role("status").filter(has_text="“Sew” begins")).to_be_visible()
-    assert Wish.objects.get().begins != wish.begins
+    expect(page.get_by_role("button", name="Unpin it")).to_be_visible()
+    assert Wish.objects.get().begins != by_keys.begins
+
+
+def test_a_phone_shows_the_day_of_one_person(desk: Page) -> None:
+    page = desk
+    to_the_week(page)
+    promise(page, "Verses said on the ferry")
+    page.set_viewport_size({"width": 360, "height": 740})
+    expect(page.get_by_role("group", name=re.compile("time scale"))).not_to_be_visible()
+    expect(page.get_by_role("combobox", name="Who")).to_be_visible()
+    assert page.evaluate("document.documentElement.scrollWidth") <= 360
+    assert_accessible(page)
 
 
 def test_an_order_is_found_and_put_aside_and_the_week_is_taken_along(

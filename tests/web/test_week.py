@@ -56,6 +56,10 @@ def week(client: Client, **query: Any) -> Any:
     return answer.json()
 
 
+def spells(shown: Any) -> list[Any]:
+    return [spell for stint in shown["stints"] for spell in stint["spells"]]
+
+
 def moment(text: str) -> datetime:
     return datetime.fromisoformat(text)
 
@@ -102,13 +106,13 @@ def test_two_who_write_people_at_once_do_not_overwrite(client: Client) -> None:
 
 def test_a_promised_book_is_laid_out_with_what_it_hangs_on(client: Client, job: Job) -> None:
     there(client)
-    assert week(client)["spells"] == []
+    assert spells(week(client)) == []
     assert [each["job"] for each in week(client)["not_in_it"]] == [job.pk]
     reply = promised(client, job)
     assert reply["in_week"]["slack"] > 0
     shown = week(client, days=14)
-    assert {each["operation"] for each in shown["spells"]} >= {"sew", "make_case", "case_in"}
-    assert all(each["people"] == ["ida"] for each in shown["spells"])
+    assert {each["operation"] for each in spells(shown)} >= {"sew", "make_case", "case_in"}
+    assert all(each["people"] == ["ida"] for each in shown["stints"])
     assert shown["todo"][0]["when"] == "now"
     assert "promised for" in shown["todo"][0]["why"]
     (line,) = shown["jobs"]
@@ -135,24 +139,24 @@ def test_work_at_the_bench_is_fixed_and_what_follows_is_laid_out_anew(client: Cl
     key = "6a1f0000-0000-4000-8000-00000000000"
     told = {"key": key + "1", "kind": "started", "operation": step}
     assert send(client, "POST", f"/api/jobs/{job.pk}/bench", told).status_code in (200, 201)
-    under_way = [each for each in week(client)["spells"] if each["state"] == "under_way"]
+    under_way = [each for each in spells(week(client)) if each["state"] == "under_way"]
     assert [each["operation"] for each in under_way] == [step]
     assert under_way[0]["people"] == ["ida"]
     send(client, "POST", f"/api/jobs/{job.pk}/bench", {"key": key + "2", "kind": "done", "operation": step})
-    assert step not in {each["operation"] for each in week(client, days=28)["spells"]}
+    assert step not in {each["operation"] for each in spells(week(client, days=28))}
 
 
 def test_a_step_is_put_to_a_time_says_what_it_costs_and_is_let_go(client: Client, job: Job) -> None:
     there(client)
     promised(client, job)
-    spell = next(each for each in week(client)["spells"] if each["operation"] == "fold")
+    spell = next(each for each in spells(week(client)) if each["operation"] == "fold")
     later = moment(spell["begins"]) + timedelta(days=2)
     move = {"job": job.pk, "operation": "fold", "begins": later.isoformat(), "worker": "ida"}
     reply = send(client, "POST", "/api/week/move", move)
     assert reply.status_code == 200, reply.content
     assert reply.json()["kept"]
     assert any("later" in words for words in reply.json()["words"])
-    held = next(each for each in week(client, days=14)["spells"] if each["operation"] == "fold")
+    held = next(each for each in spells(week(client, days=14)) if each["operation"] == "fold")
     assert held["state"] == "pinned"
     assert abs(moment(held["begins"]) - later) < timedelta(minutes=1)
     free = send(client, "POST", "/api/week/move", {"job": job.pk, "operation": "fold"})
@@ -255,7 +259,7 @@ def test_nobody_at_work_is_said(client: Client, job: Job) -> None:
     workplace(client)
     promised(client, job)
     shown = week(client)
-    assert shown["spells"] == []
+    assert spells(shown) == []
     assert any("Nobody has hours" in words for words in shown["remarks"])
 
 
@@ -270,6 +274,23 @@ def test_volumes_of_a_set_are_ready_together(client: Client, binder: User) -> No
     assert {each["group"] for each in week(client)["jobs"]} == {f"set {made.pk}"}
 
 
+def test_what_is_held_says_its_cost_and_is_put_nowhere(client: Client, job: Job) -> None:
+    there(client)
+    promised(client, job)
+    before = week(client, days=28)
+    fold = next(each for each in spells(before) if each["operation"] == "fold")
+    later = (moment(fold["begins"]) + timedelta(days=9)).isoformat()
+    order = {"job": job.pk, "operation": "fold", "begins": later, "held": True}
+    answer = send(client, "POST", "/api/week/move", order)
+    assert answer.status_code == 200
+    assert any("later" in words for words in answer.json()["words"])
+    assert week(client, days=28)["stints"] == before["stints"]
+    assert not Wish.objects.exists()
+    put = send(client, "POST", "/api/week/move", order | {"held": False})
+    assert put.json()["words"] == answer.json()["words"]
+    assert Wish.objects.count() == 1
+
+
 def test_the_week_as_a_calendar_is_read_back(client: Client, job: Job) -> None:
     there(client)
     promised(client, job)
@@ -277,8 +298,8 @@ def test_the_week_as_a_calendar_is_read_back(client: Client, job: Job) -> None:
     read = icalendar.Calendar.from_ical(client.get("/api/week.ics").content)
     events = {str(event["uid"]): event for event in read.walk("VEVENT")}
     work = [event for uid, event in events.items() if uid.startswith("work-")]
-    assert len(work) == len(shown["spells"])
-    sewn = next(each for each in shown["spells"] if each["operation"] == "sew")
+    assert len(work) == len(spells(shown))
+    sewn = next(each for each in spells(shown) if each["operation"] == "sew")
     event = events[f"work-{job.pk}-sew-1@weald"]
     begins, ends = event.decoded("dtstart"), event.decoded("dtend")
     assert (begins, ends) == (moment(sewn["begins"]), moment(sewn["ends"]))
@@ -294,9 +315,13 @@ def test_the_week_as_a_table_and_as_a_sheet(client: Client, job: Job) -> None:
     assert {row["kind"] for row in rows} == {"work", "wait"}
     assert rows == sorted(rows, key=lambda row: (row["begins"], row["ends"]))
     pdf = pypdfium2.PdfDocument(client.get("/api/week.pdf").content)
-    words = "".join(page.get_textpage().get_text_range() for page in pdf)
+    assert len(pdf) == 1
+    wide, high = pdf[0].get_size()
+    assert wide > high
+    words = pdf[0].get_textpage().get_text_range()
     assert "Sew" in words
     assert "Promised" in words
+    assert len(pypdfium2.PdfDocument(client.get("/api/week.pdf?days=14&paper=letter").content)) == 2
 
 
 def test_a_calendar_address_shows_the_week_until_it_is_withdrawn(client: Client, job: Job) -> None:
@@ -337,7 +362,7 @@ def test_another_workshop_sees_nothing_of_it(client: Client, stranger: User, job
     other = Client()
     other.force_login(stranger)
     shown = week(other)
-    assert (shown["spells"], shown["jobs"], shown["not_in_it"]) == ([], [], [])
+    assert (spells(shown), shown["jobs"], shown["not_in_it"]) == ([], [], [])
     assert [person["name"] for person in shown["people"]] == ["stranger"]
     assert other.get(f"/api/week/layings/{asked['id']}").status_code == 404
     move = {"job": job.pk, "operation": "fold", "begins": timezone.now().isoformat()}

@@ -11042,6 +11042,7 @@ export interface components {
          * JobInWeek
          * @description How a job stands in the layout.
          *
+         *     :param letter: what it is known by in the week; ``tone``: the colour of its covering, or none.
          *     :param ready: when it is done, dry and out of the press; none where something of it found no time.
          *     :param slack: minutes between that and the promise, less than nothing where it is late.
          *     :param step: what comes next. ``hangs_on``: where the time goes. ``warning``: what is in danger.
@@ -11051,6 +11052,10 @@ export interface components {
             job: string;
             /** Title */
             title: string;
+            /** Letter */
+            letter: string;
+            /** Tone */
+            tone: string;
             /** Ready */
             ready: string | null;
             /** Ready Words */
@@ -11187,19 +11192,64 @@ export interface components {
             late: boolean;
         };
         /**
+         * Stint
+         * @description Spells of the same people on the same book, one after another on one day.
+         *
+         *     :param id: the same while its times move on.
+         *     :param state: of its first spell, but that anything under way makes it so. ``late``: any of it is.
+         */
+        Stint: {
+            /** Id */
+            id: string;
+            /** Job */
+            job: string;
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+            /** People */
+            people: string[];
+            /** Places */
+            places: string[];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "under_way" | "pinned" | "laid_out";
+            /** Late */
+            late: boolean;
+            /** Spells */
+            spells: components["schemas"]["Spell"][];
+        };
+        /**
          * Together
          * @description Work on several books laid close to one another, for which something is got ready once.
+         *
+         *     :param people: who does it, by their ids.
          */
         Together: {
             /** Title */
             title: string;
             /** Jobs */
             jobs: string[];
+            /** People */
+            people: string[];
             /**
              * Begins
              * Format: date-time
              */
             begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
             /** Words */
             words: string;
         };
@@ -11219,7 +11269,8 @@ export interface components {
          * Waiting
          * @description What dries or stands after an operation; ``running`` since it is done already.
          *
-         *     :param places: by their ids, where it stands meanwhile.
+         *     :param places: by their ids, where it stands meanwhile. ``after``: the stint it follows, by its id; empty
+         *         where that is over.
          */
         Waiting: {
             /** Job */
@@ -11251,6 +11302,11 @@ export interface components {
             running: boolean;
             /** Harm */
             harm: boolean;
+            /**
+             * After
+             * @default
+             */
+            after: string;
         };
         /**
          * WeekReply
@@ -11283,8 +11339,8 @@ export interface components {
             people: components["schemas"]["PersonInWeek"][];
             /** Places */
             places: components["schemas"]["PlaceInWeek"][];
-            /** Spells */
-            spells: components["schemas"]["Spell"][];
+            /** Stints */
+            stints: components["schemas"]["Stint"][];
             /** Waits */
             waits: components["schemas"]["Waiting"][];
             /** Todo */
@@ -11315,6 +11371,8 @@ export interface components {
         /**
          * Move
          * @description An operation wanted at a certain time; with none, it is laid out freely again.
+         *
+         *     ``held``: only say what it would cost.
          */
         Move: {
             /** Job */
@@ -11328,6 +11386,11 @@ export interface components {
              * @default
              */
             worker: string;
+            /**
+             * Held
+             * @default false
+             */
+            held: boolean;
         };
         /**
          * PromiseReply

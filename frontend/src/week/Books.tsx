@@ -5,7 +5,6 @@ import { Link } from "react-router";
 import type { JobInWeek, Week } from "../api/client";
 import { usePerson } from "../app/person";
 import { Button } from "../parts/controls";
-import { letterOf } from "./Chart";
 import { PromiseDialog } from "./Promise";
 import { clockOf, usePromising } from "./useWeek";
 
@@ -18,13 +17,13 @@ export function Books({ week }: { week: Week }) {
       rank(one) - rank(other) || (one.ready ?? "9999").localeCompare(other.ready ?? "9999"),
   );
   return (
-    <section className="rounded border border-rule bg-sheet p-3">
+    <section className="mt-4">
       <h2 className="text-lg font-semibold">{t("week.booksAndPromises")}</h2>
-      <ul className="divide-y divide-rule">
+      <ul className="grid gap-x-6 sm:grid-cols-2 xl:grid-cols-3">
         {order.map((job) => (
-          <li key={job.job} className="py-2">
+          <li key={job.job} className="border-t border-rule py-2">
             <div className="flex items-baseline gap-2">
-              <span className="font-semibold">{letterOf(week, job.job)}</span>
+              <span className="font-semibold">{job.letter}</span>
               <Link
                 className="min-w-0 flex-1 font-serif font-semibold text-hill"
                 to={`/jobs/${job.job}/bench`}

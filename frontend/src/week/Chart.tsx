@@ -1,390 +1,434 @@
-/** The week to a time scale, by people, places or books: work as bars, what stands and dries as hatched bands. */
+/**
+ * The week to a time scale, by people, places or books: what somebody does for one book in one go is one bar,
+ * what stands and dries a thin line after it, what is got ready once a bracket over its bars.
+ */
+import { Flag, Pin, Play } from "lucide-react";
+import {
+  type KeyboardEvent as Pressed,
+  memo,
+  type PointerEvent as Pointing,
+  useMemo,
+  useRef,
+} from "react";
+import type { JobInWeek, Stint, Together, Waiting, Week } from "../api/client";
 import { t } from "../app/words";
-import { type PointerEvent as Pointing, useMemo, useRef, useState } from "react";
-import type { Spell, Waiting, Week } from "../api/client";
 import { useSize } from "../parts/useSize";
+import { type Lane, type Lanes, lanesOf, placed, type Placed } from "./lanes";
 import { type Scale, scaleOf } from "./scale";
 import { clockOf } from "./useWeek";
 
-export type Lanes = "people" | "places" | "books";
-
-const LEFT = 150;
-const HEAD = 34;
-const LANE = 52;
-const BAR = 24;
-const TOP = 17;
-const RUN = 14;
+const NAMES = 132;
+const HEAD = 30;
+const BAR = 32;
+const ROW = 42;
+const ABOVE = 14;
+const LEAST_LANE = 62;
 const SNAP_MS = 5 * 60_000;
+const STEP_MS = 15 * 60_000;
 const NOON = 12 * 3_600_000;
-const LETTERS = "ABCDEFGHIJKLMNOPQRSTUVWXYZ";
-const FILLS = [
-  "var(--fill-cloth)",
-  "var(--fill-leather)",
-  "var(--fill-card)",
-  "var(--fill-side-paper)",
-  "var(--fill-board)",
-  "var(--fill-waste)",
-];
+const FILLS = ["cloth", "leather", "card", "side-paper", "board", "waste"];
 
-/** A letter for each book, so that it is not known by its colour alone. */
-export function letterOf(week: Week, job: string): string {
-  const place = week.jobs.findIndex((each) => each.job === job);
-  const round = Math.floor(place / LETTERS.length);
-  return `${LETTERS[place % LETTERS.length] ?? "?"}${round ? String(round + 1) : ""}`;
+/** A stint held somewhere else, by pointer or by keys, and not put there yet. */
+export interface Held {
+  stint: Stint;
+  begins: number;
+  /** Somebody else, or nobody. */
+  worker: string;
+}
+
+interface Doing {
+  held: Held | null;
+  onHold: (held: Held | null) => void;
+  onPut: (held: Held) => void;
+  onOpen: (stint: Stint, at: HTMLElement) => void;
+}
+
+export function bookOf(week: Week, job: string): JobInWeek | undefined {
+  return week.jobs.find((each) => each.job === job);
 }
 
 function fillOf(week: Week, job: string): string {
-  return (
-    FILLS[week.jobs.findIndex((each) => each.job === job) % FILLS.length] ?? "var(--fill-card)"
-  );
+  const place = week.jobs.findIndex((each) => each.job === job);
+  const tone = week.jobs[place]?.tone;
+  const usual = `var(--fill-${FILLS[place % FILLS.length] ?? "card"})`;
+  return tone ? `color-mix(in oklab, ${tone} 70%, var(--sheet))` : usual;
 }
 
-interface Lane {
-  id: string;
-  name: string;
-  spells: Spell[];
-  waits: Waiting[];
-}
-
-function lanesOf(week: Week, by: Lanes): Lane[] {
-  if (by === "people")
-    return week.people.map(({ id, name }) => ({
-      id,
-      name,
-      spells: week.spells.filter(({ people }) => people.includes(id)),
-      waits: [],
-    }));
-  if (by === "places")
-    return week.places.map(({ id, name }) => ({
-      id,
-      name,
-      spells: week.spells.filter(({ places }) => places.includes(id)),
-      waits: week.waits.filter(({ places }) => places.includes(id)),
-    }));
-  return week.jobs.map(({ job, title }) => ({
-    id: job,
-    name: title,
-    spells: week.spells.filter((each) => each.job === job),
-    waits: week.waits.filter((each) => each.job === job),
-  }));
-}
-
-/** Which step it is, and which stretch of it: the same while its time moves on by a minute. */
-export function keyOf(week: Week, spell: Spell): string {
-  const same = week.spells.filter(
-    ({ job, operation }) => job === spell.job && operation === spell.operation,
-  );
-  return `${spell.job}/${spell.operation}/${same.indexOf(spell)}`;
+/** What a stint is called: its book, its steps, its time. */
+export function saidOf(week: Week, stint: Stint): string {
+  const clock = clockOf(week.zone);
+  const steps = [...new Set(stint.spells.map(({ title }) => title))].join(", ");
+  const when = `${clock.day(stint.begins)} ${clock.hour(stint.begins)}–${clock.hour(stint.ends)}`;
+  return `${bookOf(week, stint.job)?.title ?? ""}: ${steps}, ${when}`;
 }
 
 export function Chart({
   week,
   by,
-  chosen,
-  onChoose,
-  onMove,
-}: {
-  week: Week;
-  by: Lanes;
-  chosen: string;
-  onChoose: (spell: Spell) => void;
-  onMove: (spell: Spell, begins: number, worker: string) => void;
-}) {
-  const [holder, { width }] = useSize({ width: 860, height: 300 });
+  movable,
+  ...doing
+}: { week: Week; by: Lanes; movable: boolean } & Doing) {
+  const [holder, { width, height }] = useSize({ width: 1000, height: 420 });
+  const across = Math.max(240, width - NAMES - 2);
   const scale = useMemo(() => {
     const midnights = week.days.map((day) => Date.parse(day));
-    const there = [...week.people.flatMap(({ hours }) => hours), ...week.spells];
-    return scaleOf(midnights, there, Math.max(200, width - LEFT - 2));
-  }, [week, width]);
-  const lanes = lanesOf(week, by);
-  const height = HEAD + Math.max(1, lanes.length) * LANE;
+    const there = [...week.people.flatMap(({ hours }) => hours), ...week.stints];
+    return scaleOf(midnights, there, across);
+  }, [week, across]);
+  const lanes = useMemo(
+    () => lanesOf(week, by).map((lane) => ({ lane, bars: placed(lane.stints, scale) })),
+    [week, by, scale],
+  );
+  const fair = (height - HEAD - flagRows(week, scale) * 20) / Math.max(1, lanes.length);
   return (
-    <div ref={holder} className="w-full overflow-hidden rounded border border-rule bg-sheet">
-      <svg width={width} height={height} role="group" aria-label={t("week.drawnToATimeScale")}>
-        <defs>
-          <pattern
-            id="standing"
-            width="6"
-            height="6"
-            patternUnits="userSpaceOnUse"
-            patternTransform="rotate(45)"
-          >
-            <line x1="0" y1="0" x2="0" y2="6" stroke="var(--faded)" strokeWidth="1.4" />
-          </pattern>
-        </defs>
-        <g transform={`translate(${LEFT} 0)`}>
-          <Days week={week} scale={scale} height={height} />
-        </g>
-        {lanes.map((lane, row) => (
-          <g key={lane.id} transform={`translate(0 ${HEAD + row * LANE})`}>
-            <line x1="0" x2={width} y1="0" y2="0" stroke="var(--rule)" />
-            <text x="8" y={LANE / 2 + 4} fontSize="13" fill="var(--ink)">
-              {by === "books" && <tspan fontWeight="700">{letterOf(week, lane.id)} </tspan>}
-              {shortened(lane.name, by === "books" ? 17 : 19)}
-              <title>{lane.name}</title>
-            </text>
-            <g transform={`translate(${LEFT} 0)`}>
-              {by === "people" && <Hours week={week} person={lane.id} scale={scale} />}
-              {lane.waits.map((wait) => (
-                <Band
-                  key={`${wait.job}${wait.operation}${wait.begins}`}
-                  wait={wait}
-                  week={week}
-                  scale={scale}
-                />
-              ))}
-              {by !== "books" && <Letters week={week} spells={lane.spells} scale={scale} />}
-              {lane.spells.map((spell) => (
-                <Bar
-                  key={keyOf(week, spell)}
-                  spell={spell}
-                  week={week}
-                  scale={scale}
-                  lit={chosen === keyOf(week, spell)}
-                  lanes={by === "people" ? lanes.map(({ id }) => id) : null}
-                  row={row}
-                  onChoose={onChoose}
-                  onMove={onMove}
-                />
-              ))}
-            </g>
-          </g>
-        ))}
-        <g transform={`translate(${LEFT} 0)`}>
-          <Now week={week} scale={scale} height={height} />
-        </g>
-      </svg>
+    <div
+      ref={holder}
+      role="group"
+      aria-label={t("week.drawnToATimeScale")}
+      className="relative min-h-[46vh] w-full overflow-hidden rounded border border-rule bg-sheet"
+    >
+      <Head week={week} scale={scale} />
+      {lanes.map(({ lane, bars }, place) => (
+        <LaneView
+          key={lane.id}
+          {...{ week, lane, bars, scale, by, movable }}
+          lanes={lanes.map(({ lane: { id } }) => id)}
+          place={place}
+          least={Math.max(LEAST_LANE, fair)}
+          target={doing.held?.worker === lane.id}
+          held={
+            doing.held && bars.some(({ stint }) => stint.id === doing.held?.stint.id)
+              ? doing.held
+              : null
+          }
+          onHold={doing.onHold}
+          onPut={doing.onPut}
+          onOpen={doing.onOpen}
+        />
+      ))}
+      <Now week={week} scale={scale} />
     </div>
   );
 }
 
-function shortened(name: string, most: number): string {
-  return name.length > most ? `${name.slice(0, most - 1)}…` : name;
+/** Promises by the day they fall on. */
+function flagsOf(week: Week, scale: Scale): JobInWeek[][] {
+  return scale.days.map(({ midnight }, day) => {
+    const next = scale.days[day + 1]?.midnight ?? Date.parse(week.ends);
+    return week.jobs.filter(({ promised }) => {
+      const at = promised ? Date.parse(promised) : 0;
+      return at >= midnight && at < next;
+    });
+  });
 }
 
-function Days({ week, scale, height }: { week: Week; scale: Scale; height: number }) {
+function flagRows(week: Week, scale: Scale): number {
+  const wide = Math.max(1, Math.floor((scale.days[0]?.right ?? 60) / 34));
+  return Math.ceil(Math.max(0, ...flagsOf(week, scale).map((there) => there.length)) / wide);
+}
+
+function Head({ week, scale }: { week: Week; scale: Scale }) {
   const clock = clockOf(week.zone);
+  const flags = flagsOf(week, scale);
   return (
-    <>
-      {scale.days.map(({ midnight, opens, closes, left, from, to, right }) => (
-        <g key={midnight}>
-          <rect x={left} y={HEAD} width={from - left} height={height - HEAD} fill="var(--linen)" />
-          <rect x={to} y={HEAD} width={right - to} height={height - HEAD} fill="var(--linen)" />
-          <line x1={left} x2={left} y1="0" y2={height} stroke="var(--rule)" />
-          <text
-            x={(from + to) / 2}
-            y="15"
-            fontSize="12.5"
-            fontWeight="600"
-            textAnchor="middle"
-            fill="var(--ink)"
-          >
+    <div
+      className="relative border-b border-rule"
+      style={{ height: HEAD + flagRows(week, scale) * 20, marginLeft: NAMES }}
+    >
+      {scale.days.map(({ midnight, left, right }, day) => (
+        <div
+          key={midnight}
+          className="absolute top-0 h-full border-l border-rule px-1 pt-1"
+          style={{ left, width: right - left }}
+        >
+          <p className="truncate text-sm font-semibold">
             {right - left > 84
               ? clock.day(midnight + NOON)
               : right - left > 46
                 ? clock.short(midnight + NOON)
                 : clock.date(midnight + NOON).slice(-2)}
-          </text>
-          {to - from > 76 && (
-            <g fontSize="10.5" fill="var(--faded)">
-              <text x={from} y="29">
-                {clock.hour(opens)}
-              </text>
-              <text x={to} y="29" textAnchor="end">
-                {clock.hour(closes)}
-              </text>
-            </g>
-          )}
-        </g>
+          </p>
+          <ul className="flex flex-wrap gap-x-1.5">
+            {flags[day]?.map((book) => (
+              <Promised key={book.job} book={book} />
+            ))}
+          </ul>
+        </div>
       ))}
-    </>
+    </div>
   );
 }
 
-/** When somebody is there: a quiet ground under their work. */
+/** A promise on its day, red when it falls. */
+function Promised({ book }: { book: JobInWeek }) {
+  const late = book.slack === null || book.slack < 0;
+  return (
+    <li
+      className={`flex h-5 items-center text-xs ${late ? "font-bold text-madder" : ""}`}
+      title={t("week.promisedTitle", { title: book.title, words: book.slack_words })}
+    >
+      <Flag size={13} aria-hidden fill={late ? "currentColor" : "none"} />
+      {book.letter}
+      <span className="sr-only">
+        {t("week.promisedTitle", { title: book.title, words: book.slack_words })}
+      </span>
+    </li>
+  );
+}
+
+interface LaneProps extends Doing {
+  week: Week;
+  lane: Lane;
+  bars: readonly Placed[];
+  scale: Scale;
+  by: Lanes;
+  movable: boolean;
+  lanes: readonly string[];
+  place: number;
+  least: number;
+  /** What is held is to be theirs. */
+  target: boolean;
+}
+
+const LaneView = memo(function LaneView(props: LaneProps) {
+  const { week, lane, bars, scale, by, least, target } = props;
+  const rows = Math.max(1, ...bars.map(({ row }) => row + 1));
+  const rowOf = new Map(bars.map(({ stint, row }) => [stint.id, row]));
+  return (
+    <section
+      aria-label={lane.name}
+      data-lane={lane.id}
+      className={`relative flex border-b border-rule last:border-b-0 ${target ? "outline-2 -outline-offset-2 outline-hill" : ""}`}
+      style={{ height: Math.max(least, ABOVE + rows * ROW + 4) }}
+    >
+      <h3
+        className="shrink-0 overflow-hidden p-2 font-sans text-sm font-semibold break-words"
+        style={{ width: NAMES }}
+      >
+        {lane.letter && <span className="mr-1 font-bold">{lane.letter}</span>}
+        {lane.name}
+      </h3>
+      <div className="relative min-w-0 flex-1">
+        {scale.days.map(({ midnight, left, from, to, right }) => (
+          <div key={midnight}>
+            <div className="absolute inset-y-0 bg-linen" style={{ left, width: from - left }} />
+            <div className="absolute inset-y-0 bg-linen" style={{ left: to, width: right - to }} />
+            <div className="absolute inset-y-0 border-l border-rule" style={{ left }} />
+          </div>
+        ))}
+        {by === "people" && <Hours week={week} person={lane.id} scale={scale} />}
+        {lane.together
+          .filter(({ begins }) => Date.parse(begins) < Date.parse(week.ends))
+          .map((each) => (
+            <Bracket key={`${each.title}${each.begins}`} together={each} scale={scale} />
+          ))}
+        {lane.waits.map((wait) => (
+          <Standing
+            key={`${wait.job}${wait.operation}${wait.begins}`}
+            {...{ wait, week, scale }}
+            row={rowOf.get(wait.after) ?? 0}
+          />
+        ))}
+        {bars.map((bar) => (
+          <Bar key={bar.stint.id} {...props} bar={bar} />
+        ))}
+      </div>
+    </section>
+  );
+});
+
+/** When somebody is there: a quiet line at the foot of their lane. */
 function Hours({ week, person, scale }: { week: Week; person: string; scale: Scale }) {
   const hours = week.people.find(({ id }) => id === person)?.hours ?? [];
   return hours.map(({ begins, ends }) => {
     const left = scale.at(Date.parse(begins));
+    const width = Math.max(0, scale.at(Date.parse(ends)) - left);
     return (
-      <rect
-        key={begins}
-        x={left}
-        y={LANE - 7}
-        width={Math.max(0, scale.at(Date.parse(ends)) - left)}
-        height="3"
-        fill="var(--hill)"
-        opacity="0.55"
-      />
+      <div key={begins} className="absolute bottom-0 h-[3px] bg-hill/55" style={{ left, width }} />
     );
   });
 }
 
-function Band({ wait, week, scale }: { wait: Waiting; week: Week; scale: Scale }) {
-  const clock = clockOf(week.zone);
-  const left = scale.at(Date.parse(wait.begins));
-  const title = week.jobs.find(({ job }) => job === wait.job)?.title ?? "";
+/** What is got ready once for several books. */
+function Bracket({ together, scale }: { together: Together; scale: Scale }) {
+  const left = scale.at(Date.parse(together.begins));
+  const width = Math.max(14, scale.at(Date.parse(together.ends)) - left);
   return (
-    <rect
-      x={left}
-      y={TOP + BAR - 4}
-      width={Math.max(1.5, scale.at(Date.parse(wait.ends)) - left)}
-      height="7"
-      fill="url(#standing)"
-      stroke="var(--faded)"
-      strokeWidth={wait.running ? 1.4 : 0.5}
+    <div
+      role="img"
+      aria-label={`${together.title}, ${together.words}`}
+      title={`${together.title}, ${together.words}`}
+      className="absolute top-1 h-2 overflow-visible border-x-2 border-t-2 border-hill"
+      style={{ left, width }}
     >
-      <title>
-        {t("week.fixedUntil", {
-          title,
-          words: wait.words,
-          step: wait.title,
-          until: clock.hour(wait.ends),
-        })}
-      </title>
-    </rect>
+      {width > 130 && (
+        <span className="absolute -top-1.5 left-2 max-w-full truncate bg-sheet px-1 text-[11px] leading-none text-hill">
+          {together.title}
+        </span>
+      )}
+    </div>
   );
 }
 
-/** The letter of a book over each run of its steps. */
-function Letters({ week, spells, scale }: { week: Week; spells: readonly Spell[]; scale: Scale }) {
-  const ordered = [...spells].sort((one, other) => one.begins.localeCompare(other.begins));
-  return ordered.map((spell, place) => {
-    const before = ordered[place - 1];
-    const left = scale.at(Date.parse(spell.begins));
-    if (before?.job === spell.job && left - scale.at(Date.parse(before.ends)) < RUN) return null;
-    return (
-      <text
-        key={keyOf(week, spell)}
-        x={left + 1}
-        y={TOP - 3}
-        fontSize="10.5"
-        fontWeight="700"
-        fill="var(--ink)"
-        aria-hidden
-      >
-        {letterOf(week, spell.job)}
-      </text>
-    );
+function Standing({
+  wait,
+  week,
+  scale,
+  row,
+}: {
+  wait: Waiting;
+  week: Week;
+  scale: Scale;
+  row: number;
+}) {
+  const clock = clockOf(week.zone);
+  const left = scale.at(Date.parse(wait.begins));
+  const said = t("week.fixedUntil", {
+    title: bookOf(week, wait.job)?.title ?? "",
+    words: wait.words,
+    step: wait.title,
+    until: clock.hour(wait.ends),
   });
-}
-
-interface Drag {
-  from: number;
-  by: number;
-  down: number;
+  return (
+    <div
+      role="img"
+      aria-label={said}
+      title={said}
+      className={`absolute h-[5px] border-y border-r border-faded ${wait.running ? "bg-hill/40" : "bg-faded/25"}`}
+      style={{
+        left,
+        width: Math.max(2, scale.at(Date.parse(wait.ends)) - left),
+        top: ABOVE + row * ROW + BAR + 1,
+      }}
+    />
+  );
 }
 
 function Bar({
-  spell,
+  bar,
   week,
   scale,
-  lit,
+  by,
+  movable,
   lanes,
-  row,
-  onChoose,
-  onMove,
-}: {
-  spell: Spell;
-  week: Week;
-  scale: Scale;
-  lit: boolean;
-  lanes: readonly string[] | null;
-  row: number;
-  onChoose: (spell: Spell) => void;
-  onMove: (spell: Spell, begins: number, worker: string) => void;
-}) {
-  const [drag, setDrag] = useState<Drag | null>(null);
-  const began = useRef({ x: 0, y: 0 });
-  const clock = clockOf(week.zone);
-  const left = scale.at(Date.parse(spell.begins));
-  const width = Math.max(2.5, scale.at(Date.parse(spell.ends)) - left - 0.5);
-  const movable = spell.state !== "under_way";
-  const when = `${clock.day(spell.begins)} ${clock.hour(spell.begins)}–${clock.hour(spell.ends)}`;
-  const book = week.jobs.find(({ job }) => job === spell.job)?.title ?? "";
-  const follow = (event: Pointing<SVGGElement>) => {
-    if (!drag) return;
-    setDrag({
-      ...drag,
-      by: event.clientX - began.current.x,
-      down: event.clientY - began.current.y,
+  place,
+  held,
+  onHold,
+  onPut,
+  onOpen,
+}: LaneProps & { bar: Placed }) {
+  const { stint, left, width, row } = bar;
+  const grip = useRef({ x: 0, y: 0, left: 0, moved: false });
+  const mine = held?.stint.id === stint.id ? held : null;
+  const book = bookOf(week, stint.job);
+  const free = movable && stint.state !== "under_way";
+  const laneHeld = mine?.worker ? lanes.indexOf(mine.worker) : place;
+  const workerIn = (lane: number) => {
+    const id = by === "people" ? (lanes[lane] ?? "") : "";
+    return id && !stint.people.includes(id) ? id : "";
+  };
+  const follow = (event: Pointing<HTMLButtonElement>) => {
+    if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+    const [by_, down] = [event.clientX - grip.current.x, event.clientY - grip.current.y];
+    if (!grip.current.moved && Math.abs(by_) < 5 && Math.abs(down) < 12) return;
+    grip.current.moved = true;
+    const over = document
+      .elementsFromPoint(event.clientX, event.clientY)
+      .map((each) => each.closest("[data-lane]")?.getAttribute("data-lane"))
+      .find(Boolean);
+    onHold({
+      stint,
+      begins: snapped(scale.moment(grip.current.left + by_)),
+      worker: over ? workerIn(lanes.indexOf(over)) : "",
     });
   };
-  const drop = () => {
-    const moved = drag;
-    setDrag(null);
-    if (!moved || (Math.abs(moved.by) < 4 && Math.abs(moved.down) < LANE / 2)) return;
-    const at = scale.moment(moved.from + moved.by);
-    const lane = lanes?.[row + Math.round(moved.down / LANE)] ?? "";
-    const worker = lane && !spell.people.includes(lane) ? lane : "";
-    onMove(spell, Math.round(at / SNAP_MS) * SNAP_MS, worker);
+  const press = (event: Pressed<HTMLButtonElement>) => {
+    const now = mine ?? { stint, begins: Date.parse(stint.begins), worker: "" };
+    const stepped = { ArrowRight: STEP_MS, ArrowLeft: -STEP_MS }[event.key];
+    const lane = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    if (free && stepped !== undefined) {
+      event.preventDefault();
+      onHold({ ...now, begins: now.begins + stepped * (event.shiftKey ? 4 : 1) });
+    } else if (free && lane !== undefined && by === "people") {
+      event.preventDefault();
+      const next = Math.max(0, Math.min(lanes.length - 1, laneHeld + lane));
+      onHold({ ...now, worker: workerIn(next) });
+    } else if (mine && event.key === "Escape") {
+      event.preventDefault();
+      onHold(null);
+    } else if (mine && (event.key === "Enter" || event.key === " ")) {
+      event.preventDefault();
+      onPut(mine);
+    }
   };
+  const shown = mine ? scale.at(mine.begins) : left;
+  const name = `${saidOf(week, stint)}${stint.late ? `, ${t("week.tooLate")}` : ""}`;
   return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`${spell.title}, ${book}, ${when}`}
-      aria-pressed={lit}
-      transform={drag ? `translate(${drag.by} ${lanes ? drag.down : 0})` : undefined}
-      style={{ cursor: movable ? "grab" : "pointer", touchAction: "none" }}
-      onClick={() => onChoose(spell)}
-      onKeyDown={(event) => {
-        if (event.key !== "Enter" && event.key !== " ") return;
-        event.preventDefault();
-        onChoose(spell);
+    <button
+      type="button"
+      aria-label={name}
+      title={name}
+      data-stint={stint.id}
+      className={`absolute flex items-center gap-1 overflow-hidden rounded-sm border px-1 text-left text-[13px] leading-tight whitespace-nowrap text-ink ${
+        stint.late ? "border-2 border-madder" : "border-pen"
+      } ${mine ? "z-20 shadow-lg outline-2 outline-hill" : "hover:z-10"}`}
+      style={{
+        left: shown,
+        width,
+        top: ABOVE + row * ROW,
+        height: BAR,
+        background: fillOf(week, stint.job),
+        cursor: free ? "grab" : "pointer",
+        touchAction: free ? "none" : "auto",
       }}
+      onClick={(event) => {
+        if (grip.current.moved) grip.current.moved = false;
+        else if (!mine) onOpen(stint, event.currentTarget);
+      }}
+      onKeyDown={press}
+      onBlur={() => mine && !grip.current.moved && onHold(null)}
       onPointerDown={(event) => {
-        if (!movable || event.button !== 0) return;
+        if (!free || event.button !== 0) return;
         event.currentTarget.setPointerCapture(event.pointerId);
-        began.current = { x: event.clientX, y: event.clientY };
-        setDrag({ from: left, by: 0, down: 0 });
+        grip.current = { x: event.clientX, y: event.clientY, left, moved: false };
       }}
       onPointerMove={follow}
-      onPointerUp={drop}
-      onPointerCancel={() => setDrag(null)}
+      onPointerUp={() => {
+        if (grip.current.moved && mine) onPut(mine);
+      }}
+      onPointerCancel={() => {
+        grip.current.moved = false;
+        onHold(null);
+      }}
     >
-      <rect
-        x={left}
-        y={TOP}
-        width={width}
-        height={BAR}
-        rx="2"
-        fill={fillOf(week, spell.job)}
-        stroke={spell.late ? "var(--madder)" : lit ? "var(--hill)" : "var(--pen)"}
-        strokeWidth={lit || spell.late ? 2.4 : 0.8}
-      />
-      {spell.state === "pinned" && (
-        <path d={`M ${left + 2} ${TOP} v -6 m -3 0 h 6`} stroke="var(--ink)" strokeWidth="1.6" />
+      {stint.state === "pinned" && <Pin size={12} className="shrink-0" aria-hidden />}
+      {stint.state === "under_way" && <Play size={12} className="shrink-0" aria-hidden />}
+      <span className="font-bold">{book?.letter}</span>
+      {width > 60 && (
+        <span className="truncate">{by === "books" ? stepsOf(stint) : book?.title}</span>
       )}
-      {width > 34 && (
-        <text x={left + 3} y={TOP + 16} fontSize="11" fill="var(--ink)" pointerEvents="none">
-          {spell.state === "under_way" && <tspan>▶ </tspan>}
-          {shortened(spell.title, Math.floor((width - 6) / 5.6))}
-        </text>
-      )}
-      <title>{`${spell.title} · ${book} · ${when}`}</title>
-    </g>
+    </button>
   );
 }
 
-function Now({ week, scale, height }: { week: Week; scale: Scale; height: number }) {
+function stepsOf(stint: Stint): string {
+  return [...new Set(stint.spells.map(({ title }) => title))].join(", ");
+}
+
+function snapped(moment: number): number {
+  return Math.round(moment / SNAP_MS) * SNAP_MS;
+}
+
+function Now({ week, scale }: { week: Week; scale: Scale }) {
   const now = Date.parse(week.now);
   if (now < Date.parse(week.begins) || now > Date.parse(week.ends)) return null;
-  const at = scale.at(now);
   return (
-    <g>
-      <line
-        pointerEvents="none"
-        x1={at}
-        x2={at}
-        y1={HEAD - 4}
-        y2={height}
-        stroke="var(--hill)"
-        strokeWidth="1.6"
-      />
-      <path d={`M ${at - 5} ${HEAD - 6} h 10 l -5 7 z`} fill="var(--hill)">
-        <title>{t("week.now")}</title>
-      </path>
-    </g>
+    <div
+      aria-hidden
+      className="pointer-events-none absolute inset-y-0 z-10 w-0.5 bg-hill"
+      style={{ left: NAMES + scale.at(now) }}
+    >
+      <span className="absolute -top-0 -left-1 size-2.5 rounded-full bg-hill" />
+    </div>
   );
 }

@@ -1,24 +1,32 @@
 /** The week: all open books over people and places, what to do now, and what is promised. */
 import { t } from "../app/words";
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { Link } from "react-router";
-import type { Laying, Spell, StepMove, Week } from "../api/client";
+import type { Laying, Spell, StepMove, Stint, Week } from "../api/client";
 import { usePerson } from "../app/person";
-import { Button, Choice } from "../parts/controls";
+import { Button, Choice, Pick } from "../parts/controls";
 import { useListParams } from "../parts/useListParams";
-import { Chart, keyOf, type Lanes } from "./Chart";
-import { Chosen } from "./Chosen";
+import { useMedia } from "../parts/useMedia";
 import { Books } from "./Books";
+import { bookOf, Chart, type Held } from "./Chart";
+import { DayByDay } from "./DayByDay";
+import type { Lanes } from "./lanes";
+import { type Opened, Steps } from "./Steps";
 import { TakeWeek } from "./TakeWeek";
-import { clockOf, useLayingVerb, useLayOut, useMove, useWeek } from "./useWeek";
+import { clockOf, useCost, useLayingVerb, useLayOut, useMove, useWeek } from "./useWeek";
 
 const DAY_MS = 86_400_000;
-const SPANS = [1, 3, 7, 14] as const;
+const SPANS = [
+  ["14", "week.fortnight"],
+  ["7", "common.week"],
+  ["1", "week.day"],
+] as const;
 
 export default function WeekPage() {
   const { params, show } = useListParams();
   const by = (params.get("by") ?? "people") as Lanes;
-  const days = Number(params.get("days") ?? "7");
+  const narrow = useMedia("(max-width: 639px)");
+  const days = narrow ? 1 : Number(params.get("days") ?? "7");
   const first = params.get("first");
   const week = useWeek(first, days);
   useEffect(() => {
@@ -39,26 +47,26 @@ export default function WeekPage() {
     <main className="mx-auto w-full max-w-[100rem] p-4">
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <h1 className="text-3xl font-semibold">{t("common.week")}</h1>
-        <Choice
-          label={t("week.laidOutBy")}
-          value={by}
-          options={[
-            { value: "people", label: t("week.people") },
-            { value: "places", label: t("week.places") },
-            { value: "books", label: t("week.books") },
-          ]}
-          onChange={(next) => show({ by: next })}
-        />
-        <Choice
-          label={t("week.days")}
-          value={String(days)}
-          options={SPANS.map((span) => ({
-            value: String(span),
-            label: String(span),
-            name: t("week.countDays", { count: span }),
-          }))}
-          onChange={(next) => show({ days: next })}
-        />
+        {!narrow && (
+          <>
+            <Choice
+              label={t("week.laidOutBy")}
+              value={by}
+              options={[
+                { value: "people", label: t("week.people") },
+                { value: "places", label: t("week.places") },
+                { value: "books", label: t("week.books") },
+              ]}
+              onChange={(next) => show({ by: next })}
+            />
+            <Choice
+              label={t("week.days")}
+              value={String(days)}
+              options={SPANS.map(([value, word]) => ({ value, label: t(word) }))}
+              onChange={(next) => show({ days: next })}
+            />
+          </>
+        )}
         <span className="flex gap-1">
           <Button aria-label={t("week.earlier")} onClick={() => shift(-1)}>
             ‹
@@ -77,80 +85,134 @@ export default function WeekPage() {
           <TakeWeek first={first} days={days} />
         </span>
       </div>
-      <Laid week={week.data} by={by} />
+      <Laid week={week.data} by={by} narrow={narrow} />
     </main>
   );
 }
 
-function Laid({ week, by }: { week: Week; by: Lanes }) {
-  const [chosen, setChosen] = useState("");
+function Laid({ week, by, narrow }: { week: Week; by: Lanes; narrow: boolean }) {
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [held, setHeld] = useState<Held | null>(null);
   const [moved, setMoved] = useState<StepMove | null>(null);
   const move = useMove();
-  const reader = usePerson().role === "reader";
-  const here = week.spells.find((each) => keyOf(week, each) === chosen);
-  const put = (spell: Spell, begins: number | null, worker = "") => {
-    if (reader) return;
-    const order = {
-      job: Number(spell.job),
-      operation: spell.operation,
-      begins: begins === null ? null : new Date(begins).toISOString(),
-      worker,
-    };
-    setChosen(keyOf(week, spell));
+  const person = usePerson();
+  const movable = person.role !== "reader";
+  const put = (spell: Spell, begins: number | null, worker: string) => {
+    const order = orderOf(spell, begins, worker);
     setMoved(begins === null ? null : order);
+    setHeld(null);
     move.mutate(order);
   };
+  const open = useCallback(
+    (stint: Stint, element: HTMLElement) =>
+      setOpened({ stint: stint.id, at: { current: element } }),
+    [],
+  );
+  const [mine, setMine] = useState(
+    () => week.people.find(({ name }) => name === person.name)?.id ?? week.people[0]?.id ?? "",
+  );
   return (
-    <div className="grid gap-4 xl:grid-cols-[1fr_22rem] xl:grid-rows-[auto_1fr]">
-      <div className="min-w-0 xl:row-span-2">
-        <Order week={week} />
-        {week.jobs.length === 0 ? (
-          <p className="rounded border border-rule bg-linen p-6">{t("week.nothingIsLaidOut")}</p>
-        ) : (
-          <Chart
-            week={week}
-            by={by}
-            chosen={chosen}
-            onChoose={(spell) => setChosen(keyOf(week, spell))}
-            onMove={put}
-          />
-        )}
-        <div role="status" aria-live="polite">
-          {move.data && (
-            <p className="mt-2 rounded border border-rule bg-sheet px-3 py-2">
-              {move.data.words.join(" ")}{" "}
-              {moved && (
-                <Button
-                  kind="quiet"
-                  onClick={() => {
-                    move.mutate({ ...moved, begins: null, worker: "" });
-                    setMoved(null);
-                  }}
-                >
-                  {t("week.unpinIt")}
-                </Button>
-              )}
-            </p>
-          )}
-          {move.error && <p className="mt-2 text-madder">{move.error.message}</p>}
-        </div>
-        {here && !reader && (
-          <Chosen
-            key={chosen}
-            week={week}
-            spell={here}
-            onMove={(begins, worker) => put(here, begins, worker)}
-            onLetGo={() => put(here, null)}
-          />
-        )}
-        <Remarks week={week} />
-        <AsList week={week} />
-      </div>
+    <>
       <Todo week={week} />
-      <div>
-        <Books week={week} />
+      <Order week={week} />
+      {week.jobs.length === 0 ? (
+        <p className="rounded border border-rule bg-linen p-6">{t("week.nothingIsLaidOut")}</p>
+      ) : narrow ? (
+        <>
+          <Pick
+            label={t("week.who")}
+            value={mine}
+            options={week.people.map(({ id, name }) => [id, name] as const)}
+            onChange={setMine}
+            className="mb-3 w-56"
+          />
+          <DayByDay week={week} person={mine} onOpen={open} />
+        </>
+      ) : (
+        <Chart
+          week={week}
+          by={by}
+          movable={movable}
+          held={held}
+          onHold={setHeld}
+          onPut={({ stint, begins, worker }) => {
+            const [first] = stint.spells;
+            if (first) put(first, begins, worker);
+          }}
+          onOpen={open}
+        />
+      )}
+      <Cost held={held} week={week} />
+      <div role="status" aria-live="polite">
+        {move.data && !held && (
+          <p className="mt-2 rounded border border-rule bg-sheet px-3 py-2">
+            {move.data.words.join(" ")}{" "}
+            {moved && (
+              <Button
+                kind="quiet"
+                onClick={() => {
+                  move.mutate({ ...moved, begins: null, worker: "" });
+                  setMoved(null);
+                }}
+              >
+                {t("week.unpinIt")}
+              </Button>
+            )}
+          </p>
+        )}
+        {move.error && <p className="mt-2 text-madder">{move.error.message}</p>}
       </div>
-    </div>
+      <Steps
+        week={week}
+        opened={opened}
+        movable={movable}
+        onMove={(spell, begins, worker) => {
+          setOpened(null);
+          put(spell, begins, worker);
+        }}
+        onClose={() => setOpened(null)}
+      />
+      {!narrow && week.jobs.length > 0 && (
+        <details className="mt-3">
+          <summary className="cursor-pointer text-hill">{t("week.asAList")}</summary>
+          <DayByDay week={week} onOpen={open} />
+        </details>
+      )}
+      <Remarks week={week} />
+      <Books week={week} />
+    </>
+  );
+}
+
+function orderOf(spell: Spell, begins: number | null, worker: string): StepMove {
+  return {
+    job: Number(spell.job),
+    operation: spell.operation,
+    begins: begins === null ? null : new Date(begins).toISOString(),
+    worker,
+    held: false,
+  };
+}
+
+/** While something is held: where, and what putting it there would cost. */
+function Cost({ held, week }: { held: Held | null; week: Week }) {
+  const [first] = held?.stint.spells ?? [];
+  const cost = useCost(held && first ? orderOf(first, held.begins, held.worker) : null);
+  if (!held || !first) return null;
+  const clock = clockOf(week.zone);
+  const who = week.people.find(({ id }) => id === held.worker)?.name;
+  return (
+    <p
+      role="status"
+      className="fixed bottom-4 left-1/2 z-40 w-[min(44rem,92vw)] -translate-x-1/2 rounded border-2 border-hill bg-chalk px-4 py-2 shadow-lg"
+    >
+      <span className="font-semibold">
+        {first.title}, {clock.day(held.begins)} {clock.hour(held.begins)}
+        {who && `, ${who}`}.
+      </span>{" "}
+      {cost.data ? cost.data.slice(1).join(" ") || t("week.nothingElseMoves") : "…"}{" "}
+      <span className="text-sm text-faded">{t("week.enterPutsIt")}</span>
+    </p>
   );
 }
 
@@ -217,29 +279,32 @@ function Searching({ running, onStop }: { running: Laying; onStop: () => void })
   );
 }
 
+/** What everybody does now, or first. */
 function Todo({ week }: { week: Week }) {
+  if (week.todo.length === 0) return null;
   return (
-    <section className="order-first rounded border border-rule bg-sheet p-3 xl:order-none">
-      <h2 className="text-lg font-semibold">{t("week.whatToDoNow")}</h2>
-      {week.todo.length === 0 && (
-        <p className="text-faded">{t("week.nothingIsLaidOutForAnybody")}</p>
-      )}
-      <ul className="divide-y divide-rule">
+    <section aria-labelledby="todo" className="mb-3">
+      <h2 id="todo" className="sr-only">
+        {t("week.whatToDoNow")}
+      </h2>
+      <ul className="flex flex-wrap gap-3">
         {week.todo.map((line) => (
-          <li key={line.person} className="py-2">
-            <p>
-              <span className="font-semibold">
-                {week.people.find(({ id }) => id === line.person)?.name}
-              </span>
-              , {line.when}:{" "}
-              <Link className="text-hill underline" to={`/jobs/${line.job}/bench`}>
-                {line.title}
-              </Link>{" "}
-              <span className="text-faded">
-                {week.jobs.find(({ job }) => job === line.job)?.title}
-              </span>
+          <li
+            key={line.person}
+            className="min-w-60 flex-1 rounded border border-rule bg-sheet px-3 py-2"
+          >
+            <p className="text-sm text-faded">
+              {week.people.find(({ id }) => id === line.person)?.name}, {line.when}
             </p>
-            <p className="text-sm text-faded">{line.why}</p>
+            <p className="text-xl leading-tight font-semibold">
+              <Link className="text-hill hover:underline" to={`/jobs/${line.job}/bench`}>
+                {line.title}
+              </Link>
+            </p>
+            <p className="text-sm">
+              {bookOf(week, line.job)?.letter} {bookOf(week, line.job)?.title}.{" "}
+              <span className="text-faded">{line.why}</span>
+            </p>
           </li>
         ))}
       </ul>
@@ -251,18 +316,6 @@ function Remarks({ week }: { week: Week }) {
   const said = [...week.remarks, ...week.unlaid.map(({ title, words }) => `“${title}”: ${words}`)];
   return (
     <>
-      {week.together.length > 0 && (
-        <section className="mt-3">
-          <h2 className="font-semibold">{t("week.doneTogether")}</h2>
-          <ul className="text-sm">
-            {week.together.map((each) => (
-              <li key={`${each.title}${each.begins}`}>
-                {each.title}, {each.words}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
       {said.length > 0 && (
         <section className="mt-3">
           <h2 className="font-semibold">{t("week.toMind")}</h2>
@@ -274,42 +327,5 @@ function Remarks({ week }: { week: Week }) {
         </section>
       )}
     </>
-  );
-}
-
-/** The same as a table, for whoever does not see the drawing. */
-function AsList({ week }: { week: Week }) {
-  const clock = clockOf(week.zone);
-  const rows = [...week.spells].sort((one, other) => one.begins.localeCompare(other.begins));
-  return (
-    <details className="mt-3 text-sm">
-      <summary className="cursor-pointer text-hill">{t("week.asAList")}</summary>
-      <table className="mt-1 w-full text-left">
-        <thead className="text-faded">
-          <tr>
-            <th className="font-normal">{t("week.when")}</th>
-            <th className="font-normal">{t("week.who")}</th>
-            <th className="font-normal">{t("week.what")}</th>
-            <th className="font-normal">{t("week.book")}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((spell) => (
-            <tr key={keyOf(week, spell)} className="border-t border-rule">
-              <td className="figures">
-                {clock.day(spell.begins)}, {clock.hour(spell.begins)}–{clock.hour(spell.ends)}
-              </td>
-              <td>
-                {spell.people
-                  .map((id) => week.people.find((each) => each.id === id)?.name)
-                  .join(", ")}
-              </td>
-              <td>{spell.title}</td>
-              <td>{week.jobs.find(({ job }) => job === spell.job)?.title}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </details>
   );
 }

@@ -39,4 +39,15 @@ describe("the scale of time", () => {
     const always = scaleOf(midnights, [stretch(0, 0, 48)], 1000);
     expect(always.at(day(0, 6))).toBeCloseTo(125);
   });
+
+  it("leaves a day on which nobody is there narrow, and every moment in its place", () => {
+    const week = [day(0), day(1), day(2), day(3)];
+    const idle = scaleOf(week, [stretch(0, 9, 17), stretch(2, 9, 17)], 1000);
+    const widths = idle.days.map(({ left, right }) => right - left);
+    expect(widths[1]).toBeLessThan((widths[0] ?? 0) / 2);
+    expect(widths[0]).toBeCloseTo(widths[2] ?? 0);
+    expect(idle.at(day(3))).toBeCloseTo(1000);
+    for (const hour of [3, 9, 12, 20, 30, 40, 50])
+      expect(idle.moment(idle.at(day(0, hour)))).toBeCloseTo(day(0, hour), -4);
+  });
 });

@@ -7,6 +7,8 @@ const HOUR = 3_600_000;
 const USUAL: readonly [number, number] = [8 * HOUR, 18 * HOUR];
 const NIGHT = 0.14;
 /** What the nights of a day take of its width. */
+const IDLE = 0.3;
+/** How wide a day is on which nobody is there, to the others. */
 
 export interface Stretch {
   begins: string;
@@ -49,20 +51,38 @@ function wide(midnights: readonly number[], there: readonly Stretch[]): readonly
   return [from, to];
 }
 
+/** How wide each day is to the others: less where nobody is there, unless that is so on all of them. */
+function sharesOf(midnights: readonly number[], there: readonly Stretch[]): number[] {
+  const shares = midnights.slice(0, -1).map((midnight, day) => {
+    const next = midnights[day + 1] ?? midnight;
+    const busy = there.some(
+      ({ begins, ends }) => Date.parse(begins) < next && Date.parse(ends) > midnight,
+    );
+    return busy ? 1 : IDLE;
+  });
+  return shares.every((share) => share === IDLE) ? shares.map(() => 1) : shares;
+}
+
 export function scaleOf(
   midnights: readonly number[],
   there: readonly Stretch[],
   width: number,
 ): Scale {
   const [from, to] = wide(midnights, there);
-  const count = Math.max(1, midnights.length - 1);
-  const each = width / count;
+  const shares = sharesOf(midnights, there);
+  const one =
+    width /
+    Math.max(
+      1,
+      shares.reduce((sum, share) => sum + share, 0),
+    );
   const whole = from <= 0 && to >= 24 * HOUR;
-  const night = whole ? 0 : each * NIGHT;
-  const before = to - from >= 24 * HOUR ? 0 : (night * from) / Math.max(1, 24 * HOUR - to + from);
   const knots: [number, number][] = [];
+  let left = 0;
   const days = midnights.slice(0, -1).map((midnight, day) => {
-    const left = day * each;
+    const each = one * (shares[day] ?? 1);
+    const night = whole ? 0 : each * NIGHT;
+    const before = to - from >= 24 * HOUR ? 0 : (night * from) / Math.max(1, 24 * HOUR - to + from);
     const shown = {
       midnight,
       opens: midnight + from,
@@ -73,6 +93,7 @@ export function scaleOf(
       right: left + each,
     };
     knots.push([midnight, left], [midnight + from, shown.from], [midnight + to, shown.to]);
+    left += each;
     return shown;
   });
   const last = midnights[midnights.length - 1];

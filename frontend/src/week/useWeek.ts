@@ -1,4 +1,5 @@
 /** The week: read, laid out anew, its steps moved, its books promised. */
+import { useEffect, useState } from "react";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type StepMove, unwrap } from "../api/client";
 import { isBusy, lookAfter } from "../api/pauses";
@@ -31,6 +32,32 @@ function useChange<In, Out>(change: (order: In) => Promise<Out>) {
 
 export const useMove = () =>
   useChange(async (body: StepMove) => unwrap(await api.POST("/api/week/move", { body })));
+
+/** What it would cost to put a step there: asked as soon as it is held still for a moment. */
+export function useCost(order: StepMove | null) {
+  const still = useStill(order, 200);
+  return useQuery({
+    queryKey: ["week", "cost", still],
+    enabled: still !== null,
+    queryFn: async () => {
+      if (!still) return [];
+      const body = { ...still, held: true };
+      return unwrap(await api.POST("/api/week/move", { body })).words;
+    },
+    gcTime: 60_000,
+  });
+}
+
+/** What was last there for so many milliseconds without a change. */
+function useStill<T>(value: T, ms: number): T {
+  const [still, setStill] = useState(value);
+  const said = JSON.stringify(value);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setStill(JSON.parse(said) as T), ms);
+    return () => window.clearTimeout(timer);
+  }, [said, ms]);
+  return still;
+}
 
 export const useLayOut = () =>
   useChange(async () => unwrap(await api.POST("/api/week/lay-out", {})));

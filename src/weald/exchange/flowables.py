@@ -27,7 +27,7 @@ TITLE = ParagraphStyle("title", fontName=SERIF, fontSize=19, leading=23)
 HEADING = ParagraphStyle(
     "heading", fontName=SERIF, fontSize=12.5, leading=16, spaceBefore=8, spaceAfter=3, keepWithNext=1
 )
-_RULE = colors.HexColor("#cfc7b5")
+RULE = colors.HexColor("#cfc7b5")
 
 
 def text(words: str, style: ParagraphStyle = BODY) -> Paragraph:
@@ -44,6 +44,13 @@ def figures_text(figures: Sequence[tuple[str, str]], style: ParagraphStyle) -> P
         for label, shown in figures
     ]
     return Paragraph("; ".join(set_), style)
+
+
+def led_text(lead: str, words: str, style: ParagraphStyle) -> Paragraph:
+    """A paragraph that begins in bold."""
+    register_fonts()
+    bold = f'<font name="{BOLD}">{escape(printable(lead))}</font>'
+    return Paragraph(f"{bold} {escape(printable(words))}", style)
 
 
 def styled(style: ParagraphStyle, times: float, font: str | None = None) -> ParagraphStyle:
@@ -122,7 +129,7 @@ def table(rows: list[list[Flowable | str]], widths: list[Mm], header: bool = Tru
     made = Table(rows, colWidths=[each * mm for each in widths], repeatRows=int(header))
     style = [
         ("VALIGN", (0, 0), (-1, -1), "TOP"),
-        ("LINEBELOW", (0, 0), (-1, -1), 0.3, _RULE),
+        ("LINEBELOW", (0, 0), (-1, -1), 0.3, RULE),
         ("LEFTPADDING", (0, 0), (-1, -1), 2),
         ("RIGHTPADDING", (0, 0), (-1, -1), 4),
         ("TOPPADDING", (0, 0), (-1, -1), 2),
@@ -136,12 +143,12 @@ def table(rows: list[list[Flowable | str]], widths: list[Mm], header: bool = Tru
     return made
 
 
-def built(story: list[Flowable], paper: str, title: str, foot_text: str) -> bytes:
+def built(story: list[Flowable], paper: str, title: str, foot_text: str, landscape: bool = False) -> bytes:
     """Pages of ``paper`` ("a4" or "letter") with a foot on each."""
     buffer = io.BytesIO()
     document = SimpleDocTemplate(
         buffer,
-        pagesize=PAPERS[paper],
+        pagesize=_size(paper, landscape),
         leftMargin=MARGIN * mm,
         rightMargin=MARGIN * mm,
         topMargin=MARGIN * mm,
@@ -164,11 +171,16 @@ def height_of(story: Sequence[Flowable], width: Mm) -> Mm:
     return float(sum(heights) / mm)
 
 
-def height_of_page(paper: str) -> Mm:
+def _size(paper: str, landscape: bool) -> tuple[float, float]:
+    across, down = PAPERS[paper]
+    return (down, across) if landscape else (across, down)
+
+
+def height_of_page(paper: str, landscape: bool = False) -> Mm:
     """Room down a page."""
-    return float(PAPERS[paper][1] / mm - 2 * MARGIN - 5)
+    return float(_size(paper, landscape)[1] / mm - 2 * MARGIN - 5)
 
 
-def width_of(paper: str) -> Mm:
-    """Room for a drawing across a page."""
-    return float(PAPERS[paper][0] / mm - 2 * MARGIN - 5)
+def width_of(paper: str, landscape: bool = False) -> Mm:
+    """Room across a page."""
+    return float(_size(paper, landscape)[0] / mm - 2 * MARGIN - 5)

@@ -5,7 +5,8 @@ from datetime import datetime, timedelta
 
 from icalendar import Calendar, Event
 
-from weald.core.schedule.week import JobInWeek, Spell, Waiting, Week
+from weald.core.schedule.stints import Spell
+from weald.core.schedule.week import JobInWeek, Waiting, Week
 
 _HOUR = timedelta(hours=1)
 

@@ -59,6 +59,7 @@ class BookAtHand:
 
     :param doing: who does what is under way, by operation, as they sign in.
     :param group: the set it belongs to; its books are ready together.
+    :param tone: the colour of its covering, as ``#rrggbb``; empty where none is known.
     """
 
     job: str
@@ -71,6 +72,7 @@ class BookAtHand:
     group: str = ""
     doing: Mapping[str, str] = field(default_factory=dict)
     pins: Mapping[str, WantedAt] = field(default_factory=dict)
+    tone: str = ""
 
 
 @dataclass(frozen=True, slots=True)

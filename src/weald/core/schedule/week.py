@@ -4,43 +4,26 @@ from collections import defaultdict
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Literal
+from string import ascii_uppercase
 
 from weald.core.book.operation import WAIT_STATES, Operation, WaitState
 from weald.core.schedule.bounds import ready_alone
 from weald.core.schedule.hours import moment_of
 from weald.core.schedule.problem import Layout, Minute, Placed, Task, ready_at
+from weald.core.schedule.stints import Spell, SpellState, Stint, stints_of
 from weald.core.schedule.tasks import BookAtHand, Posed, Remark
 from weald.core.schedule.telling import moment_in_words, stretch_in_words
 from weald.core.schedule.together import PRESS_LOAD, READY_ONCE, runs
 
-SpellState = Literal["under_way", "pinned", "laid_out"]
 _SOON = 60 * 24 * 7
-
-
-@dataclass(frozen=True, slots=True)
-class Spell:
-    """Work on one operation in one stretch, by the same people.
-
-    :param people, places: by their ids. ``late``: begun later than does no harm.
-    """
-
-    job: str
-    operation: str
-    title: str
-    begins: datetime
-    ends: datetime
-    people: tuple[str, ...]
-    places: tuple[str, ...]
-    state: SpellState
-    late: bool = False
 
 
 @dataclass(frozen=True, slots=True)
 class Waiting:
     """What dries or stands after an operation; ``running`` since it is done already.
 
-    :param places: by their ids, where it stands meanwhile.
+    :param places: by their ids, where it stands meanwhile. ``after``: the stint it follows, by its id; empty
+        where that is over.
     """
 
     job: str
@@ -53,6 +36,7 @@ class Waiting:
     places: tuple[str, ...]
     running: bool
     harm: bool
+    after: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,6 +56,7 @@ class NowLine:
 class JobInWeek:
     """How a job stands in the layout.
 
+    :param letter: what it is known by in the week; ``tone``: the colour of its covering, or none.
     :param ready: when it is done, dry and out of the press; none where something of it found no time.
     :param slack: minutes between that and the promise, less than nothing where it is late.
     :param step: what comes next. ``hangs_on``: where the time goes. ``warning``: what is in danger.
@@ -79,6 +64,8 @@ class JobInWeek:
 
     job: str
     title: str
+    letter: str
+    tone: str
     ready: datetime | None
     ready_words: str
     promised: datetime | None
@@ -93,11 +80,16 @@ class JobInWeek:
 
 @dataclass(frozen=True, slots=True)
 class Together:
-    """Work on several books laid close to one another, for which something is got ready once."""
+    """Work on several books laid close to one another, for which something is got ready once.
+
+    :param people: who does it, by their ids.
+    """
 
     title: str
     jobs: tuple[str, ...]
+    people: tuple[str, ...]
     begins: datetime
+    ends: datetime
     words: str
 
 
@@ -106,12 +98,23 @@ class Week:
     """A layout as it is read."""
 
     now: datetime
-    spells: tuple[Spell, ...]
+    stints: tuple[Stint, ...]
     waits: tuple[Waiting, ...]
     todo: tuple[NowLine, ...]
     jobs: tuple[JobInWeek, ...]
     together: tuple[Together, ...]
     remarks: tuple[str, ...]
+
+    @property
+    def spells(self) -> tuple[Spell, ...]:
+        """Every stretch of work on its own, in the order they begin."""
+        return tuple(sorted((spell for each in self.stints for spell in each.spells), key=lambda s: s.begins))
+
+
+def letter_of(number: int) -> str:
+    """What the book of that number is known by, from 0: A to Z, then A2 to Z2."""
+    round_, place = divmod(number, len(ascii_uppercase))
+    return ascii_uppercase[place] + (str(round_ + 1) if round_ else "")
 
 
 def week_of(posed: Posed, layout: Layout, books: Sequence[BookAtHand], zone: str, now: datetime) -> Week:
@@ -141,11 +144,12 @@ class _Reading:
         self.ready = ready_at(self.problem, layout)
 
     def week(self) -> Week:
-        jobs = tuple(self._job(book) for book in self.books.values())
+        jobs = tuple(self._job(book, number) for number, book in enumerate(self.books.values()))
+        stints = stints_of(self._spells(), self.zone)
         return Week(
             self.now,
-            tuple(self._spells()),
-            tuple(self._waits()),
+            stints,
+            tuple(self._waits(stints)),
             tuple(self._todo()),
             jobs,
             tuple(self._together()),
@@ -193,7 +197,8 @@ class _Reading:
             late,
         )
 
-    def _waits(self) -> Iterator[Waiting]:
+    def _waits(self, stints: Sequence[Stint]) -> Iterator[Waiting]:
+        of = {(spell.job, spell.operation): each.id for each in stints for spell in each.spells}
         for book in self.books.values():
             for stands in book.standings:
                 wait = self.operations[book.job, stands.operation].wait
@@ -211,6 +216,7 @@ class _Reading:
                 yield Waiting(
                     *(task.job, task.operation, task.title, wait.state, WAIT_STATES[wait.state]),
                     *(self._at(each.ends), self._at(each.until), tuple(held), False, wait.harm),
+                    of.get((task.job, task.operation), ""),
                 )
 
     def _todo(self) -> Iterator[NowLine]:
@@ -251,7 +257,7 @@ class _Reading:
             return f"It then stands for {stretch_in_words(at.until - at.ends)}, and others can be worked on."
         return "It is ready for it, and nothing else is more pressing."
 
-    def _job(self, book: BookAtHand) -> JobInWeek:
+    def _job(self, book: BookAtHand, number: int) -> JobInWeek:
         ready = self.ready.get(book.job)
         aim = next(each for each in self.problem.aims if each.job == book.job)
         slack = None if aim.promised is None or ready is None else aim.promised - ready
@@ -260,6 +266,8 @@ class _Reading:
         return JobInWeek(
             book.job,
             book.title,
+            letter_of(number),
+            book.tone,
             None if ready is None else self._at(ready),
             "" if ready is None else self._said(ready),
             book.promised,
@@ -335,7 +343,8 @@ class _Reading:
                 continue
             said = [f"{task.title} (“{self.books[task.job].title}”)" for task in tasks]
             words = f"{self._said(parts[0].begins)}: {', '.join(said)}{self._how_many_fit(tasks)}"
-            yield Together(ready, jobs, self._at(parts[0].begins), words)
+            begins, ends = self._at(parts[0].begins), self._at(max(each.ends for each in parts))
+            yield Together(ready, jobs, parts[0].hands, begins, ends, words)
 
     def _how_many_fit(self, tasks: Sequence[Task]) -> str:
         """How many such books a press of known opening takes at once."""

@@ -5,6 +5,7 @@ from datetime import date, datetime, time, timedelta
 from typing import Literal
 from zoneinfo import ZoneInfo
 
+from django.db import transaction
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.urls import reverse
@@ -14,8 +15,9 @@ from weald.core.errors import SpecError
 from weald.core.schedule.hours import moment_of
 from weald.core.schedule.problem import TaskId
 from weald.core.schedule.promising import Answer
+from weald.core.schedule.stints import Stint
 from weald.core.schedule.telling import moment_in_words
-from weald.core.schedule.week import JobInWeek, NowLine, Spell, Together, Waiting
+from weald.core.schedule.week import JobInWeek, NowLine, Together, Waiting
 from weald.exchange.week_csv import week_csv
 from weald.exchange.week_ics import week_ics
 from weald.exchange.week_sheet import week_sheet_pdf
@@ -87,7 +89,7 @@ class WeekReply(Schema):
     days: list[datetime]
     people: list[PersonInWeek]
     places: list[PlaceInWeek]
-    spells: list[Spell]
+    stints: list[Stint]
     waits: list[Waiting]
     todo: list[NowLine]
     jobs: list[JobInWeek]
@@ -149,7 +151,7 @@ def week_reply(request: HttpRequest, laid: services.LaidOut, first: date | None,
             for each in laid.workplace.people
         ],
         places=[PlaceInWeek(id=unit.id, name=unit.name, room=unit.room) for unit in laid.posed.problem.units],
-        spells=[each for each in week.spells if each.ends > begins and each.begins < ends],
+        stints=[each for each in week.stints if each.ends > begins and each.begins < ends],
         waits=[each for each in week.waits if each.ends > begins and each.begins < ends],
         todo=list(week.todo),
         jobs=list(week.jobs),
@@ -212,13 +214,6 @@ def put_laying_aside(request: HttpRequest, laying_id: uuid.UUID) -> Status:
     return Status(204, None)
 
 
-def _titled(request: HttpRequest, first: date | None, days: int) -> tuple[services.LaidOut, datetime]:
-    """What is laid out, and the end of the days asked for."""
-    laid = services.laid_out(workshop_of(request), notation_of(request))
-    today = laid.now.astimezone(ZoneInfo(laid.workplace.zone)).date()
-    return laid, _days(first or today, days, laid.workplace.zone)[-1]
-
-
 @router.get("/week.ics", operation_id="weekIcs", throttle=HEAVY)
 def take_calendar(request: HttpRequest) -> HttpResponse:
     """All that is laid out, as iCalendar."""
@@ -248,22 +243,25 @@ def take_sheet(
     paper: PaperName | None = Query(None),
 ) -> HttpResponse:
     """The week as a sheet for the wall."""
-    laid, until = _titled(request, first, days)
-    name = workshop_of(request).name
-    content = week_sheet_pdf(
-        *(laid.week(), name, laid.workplace.zone, laid.people, until),
-        paper or preferences_of(person(request)).paper,
-    )
+    laid = services.laid_out(workshop_of(request), notation_of(request))
+    name, zone = workshop_of(request).name, laid.workplace.zone
+    begins = first or laid.now.astimezone(ZoneInfo(zone)).date()
+    chosen = paper or preferences_of(person(request)).paper
+    content = week_sheet_pdf(laid.week(), name, zone, laid.people, begins, days, chosen)
     return file_response(content, name, "-week.pdf", "application/pdf", inline=True)
 
 
 class Move(Schema):
-    """An operation wanted at a certain time; with none, it is laid out freely again."""
+    """An operation wanted at a certain time; with none, it is laid out freely again.
+
+    ``held``: only say what it would cost.
+    """
 
     job: int
     operation: str
     begins: Moment | None = None
     worker: str = ""
+    held: bool = False
 
 
 class MoveReply(Schema):
@@ -286,8 +284,10 @@ def move_step(request: HttpRequest, move: Move) -> MoveReply:
     if move.worker and move.worker not in {each.id for each in before.workplace.people}:
         raise SpecError({"worker": "There is nobody of that name here."})
     begins = move.begins and services.next_there(before, job, operation.id, move.begins, move.worker)
-    services.wish(job, person(request), operation.id, operation.title, begins, move.worker)
-    after = services.laid_out(workshop, notation, before.now)
+    with transaction.atomic():
+        services.wish(job, person(request), operation.id, operation.title, begins, move.worker)
+        after = services.laid_out(workshop, notation, before.now)
+        transaction.set_rollback(move.held)
     task = TaskId.of(str(job.pk), operation.id)
     lost = task in after.layout.unpinned
     words = list(services.differences(before, after))

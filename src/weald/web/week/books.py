@@ -16,6 +16,7 @@ from weald.core.job.spec import JobSpec
 from weald.core.notation import Notation
 from weald.core.planning.plan import Plan, plan
 from weald.core.schedule.tasks import Body, BookAtHand, WantedAt
+from weald.core.tones import tone_of
 from weald.web.accounts.models import Workshop
 from weald.web.accounts.services import house_of
 from weald.web.bench.models import BenchEvent
@@ -154,6 +155,7 @@ def _book(
         group=group,
         doing=doing,
         pins=wishes,
+        tone=tone_of(job.spec.binding.cover_name),
     )
 
 

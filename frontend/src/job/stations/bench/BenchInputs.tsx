@@ -2,10 +2,10 @@ import { t } from "../../../app/words";
 import { WhatIsSo } from "../../Lying";
 import { StationForms } from "../../forms";
 import { OwnOperations } from "./OwnOperations";
-import { useNarrow } from "./useNarrow";
+import { useMedia } from "../../../parts/useMedia";
 
 export function BenchInputs() {
-  const narrow = useNarrow();
+  const narrow = useMedia("(max-width: 1023px)");
   if (!narrow) return <Choices />;
   return (
     <details className="w-full">

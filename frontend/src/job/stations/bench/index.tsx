@@ -12,7 +12,7 @@ import { OrderOfWork } from "./OrderOfWork";
 import { ToLayReady } from "./ToLayReady";
 import { useBench } from "./useBench";
 import { useEndOfWait } from "./useEndOfWait";
-import { useNarrow } from "./useNarrow";
+import { useMedia } from "../../../parts/useMedia";
 
 const WAYS = ["bench.support_path", "bench.mull_path"];
 
@@ -27,7 +27,7 @@ function BenchViews({ grain }: { grain: boolean }) {
     title: t("bench.oneAtATime"),
     content: <OneAtATime grain={grain} />,
   };
-  const small = useNarrow();
+  const small = useMedia("(max-width: 1023px)");
   const ways = (plan?.drawings ?? []).filter((drawing) => WAYS.includes(drawing.id));
   return (
     <InstrumentProvider>
