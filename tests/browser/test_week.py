@@ -41,9 +41,14 @@ def test_hours_are_told_and_a_promised_book_is_laid_out_over_them(desk: Page) ->
     page.get_by_role("link", name="People and places").click()
     expect(page.get_by_text("Nobody has entered their hours yet")).to_be_visible()
     page.get_by_label("Name").first.fill("Ida Quill")
-    page.get_by_role("button", name="Add hours").first.click()
+    hours = page.get_by_role("textbox", name=re.compile("^Hours of")).first
+    hours.fill("Mon–Fri 9–25")
+    page.get_by_role("button", name="Save them").click()
+    expect(page.get_by_role("alert")).to_contain_text("no time of day")
+    hours.fill("Mon to Sun 9am-12:30, 13:30–17:30")
     assert_accessible(page)
     page.get_by_role("button", name="Save them").click()
+    expect(hours).to_have_value("Mon–Sun 9–12:30, 13:30–17:30")
     expect(page.get_by_role("status").filter(has_text="saved")).to_be_visible()
 
     page.get_by_role("link", name="Back to the week").click()

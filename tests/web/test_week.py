@@ -274,6 +274,17 @@ def test_volumes_of_a_set_are_ready_together(client: Client, binder: User) -> No
     assert {each["group"] for each in week(client)["jobs"]} == {f"set {made.pk}"}
 
 
+def test_a_plain_week_is_typed_in_one_line(client: Client) -> None:
+    answer = workplace(client, {"id": "ida", "name": "Ida", "hours": "Mon-Wed 9-12:30"})
+    assert answer.status_code == 200
+    kept = client.get("/api/workplace").json()
+    assert kept["hours"] == {"ida": "Mon–Wed 9–12:30"}
+    assert [each["weekday"] for each in kept["workplace"]["people"][0]["hours"]] == [0, 1, 2]
+    wrong = workplace(client, {"id": "ida", "name": "Ida", "hours": "now and then"})
+    assert wrong.status_code == 422
+    assert "is not understood" in wrong.json()["fields"]["people.0.hours"]
+
+
 def test_what_is_held_says_its_cost_and_is_put_nowhere(client: Client, job: Job) -> None:
     there(client)
     promised(client, job)

@@ -11615,7 +11615,8 @@ export interface components {
          * WorkplaceReply
          * @description People and places, lengths as they stand in their fields, and what there is to choose.
          *
-         *     ``usual`` says that nobody has changed them yet. ``people_here`` are the names people sign in by.
+         *     ``usual`` says that nobody has changed them yet. ``hours`` are those of each person in one line, by their
+         *     id; ``hours_example`` is such a line. ``people_here`` are the names people sign in by.
          */
         WorkplaceReply: {
             /**
@@ -11637,6 +11638,12 @@ export interface components {
             inputs: {
                 [key: string]: string;
             };
+            /** Hours */
+            hours: {
+                [key: string]: string;
+            };
+            /** Hours Example */
+            hours_example: string;
             /** Works */
             works: components["schemas"]["Named"][];
             /** Places */
@@ -14027,7 +14034,7 @@ export interface components {
             /** signs in as */
             account?: string;
             /** hours */
-            hours?: components["schemas"]["HoursInput"][];
+            hours?: string | components["schemas"]["HoursInput"][];
             /** days away */
             away?: components["schemas"]["AwayInput"][];
             /** single days */

@@ -1,5 +1,5 @@
 /** Who works here when and at what, and what there is to work with. */
-import { t, type WordKey } from "../app/words";
+import { t } from "../app/words";
 import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { useEffect } from "react";
@@ -24,15 +24,6 @@ import { Button, IconButton, Pick, Tick } from "../parts/controls";
 
 const FIELD =
   "figures h-8 rounded border border-faded bg-sheet px-2 text-base text-ink aria-invalid:border-2 aria-invalid:border-madder";
-const DAYS: readonly WordKey[] = [
-  "week.monday",
-  "week.tuesday",
-  "week.wednesday",
-  "week.thursday",
-  "week.friday",
-  "week.saturday",
-  "week.sunday",
-];
 const PORT: Port<WorkplaceInput, WorkplaceReply> = {
   write: async (draft, reply, chosen) =>
     unwrap(
@@ -41,7 +32,11 @@ const PORT: Port<WorkplaceInput, WorkplaceReply> = {
         body: draft,
       }),
     ),
-  draftOf: (reply) => reply.workplace as WorkplaceInput,
+  // hours are typed as one line
+  draftOf: ({ workplace, hours }) => ({
+    ...(workplace as WorkplaceInput),
+    people: workplace.people.map((each) => ({ ...each, hours: hours[each.id] ?? "" })),
+  }),
   versionOf: (reply) => reply.version,
   atVersion: (reply, version) => ({ ...reply, version }),
 };
@@ -167,7 +162,6 @@ function Person({
   onChange: (worker: WorkerInput) => void;
   onRemove: () => void;
 }) {
-  const hours = worker.hours ?? [];
   const away = worker.away ?? [];
   const extra = worker.extra ?? [];
   const leaves = worker.leaves ?? [];
@@ -200,52 +194,15 @@ function Person({
         </span>
       </div>
       <h3 className="mt-3 font-semibold">{t("week.hours")}</h3>
-      <ul className="space-y-1">
-        {hours.map((each, row) => (
-          <li key={row} className="flex items-center gap-2">
-            <Pick
-              label={t("week.day")}
-              labelHidden
-              value={String(each.weekday)}
-              options={DAYS.map((day, number) => [String(number), t(day)] as const)}
-              onChange={(day) =>
-                onChange({ ...worker, hours: hours.with(row, { ...each, weekday: Number(day) }) })
-              }
-            />
-            <Clock
-              label={t("week.from")}
-              value={each.begins}
-              onChange={(begins) =>
-                onChange({ ...worker, hours: hours.with(row, { ...each, begins }) })
-              }
-            />
-            <span aria-hidden>–</span>
-            <Clock
-              label={t("week.until")}
-              value={each.ends}
-              onChange={(ends) =>
-                onChange({ ...worker, hours: hours.with(row, { ...each, ends }) })
-              }
-            />
-            <IconButton
-              label={t("week.removeTheseHours")}
-              onClick={() => onChange({ ...worker, hours: hours.toSpliced(row, 1) })}
-            >
-              <X size={14} />
-            </IconButton>
-          </li>
-        ))}
-      </ul>
-      <Button
-        kind="quiet"
-        onClick={() => {
-          const last = hours[hours.length - 1] ?? { weekday: -1, begins: "9:00", ends: "17:00" };
-          const next = { ...last, weekday: (Number(last.weekday) + 1) % 7 };
-          onChange({ ...worker, hours: [...hours, next] });
-        }}
-      >
-        {t("week.addHours")}
-      </Button>
+      <input
+        aria-label={t("week.hoursOf", { name: worker.name })}
+        aria-invalid={errors[`${path}.hours`] !== undefined}
+        className={`${FIELD} w-full`}
+        value={typeof worker.hours === "string" ? worker.hours : ""}
+        placeholder={reply.hours_example}
+        onChange={(event) => onChange({ ...worker, hours: event.target.value })}
+      />
+      <p className="text-sm text-faded">{t("week.hoursAsIn", { example: reply.hours_example })}</p>
       <h3 className="mt-3 font-semibold">{t("week.away")}</h3>
       {away.map((each, row) => (
         <div key={row} className="mb-1 flex items-center gap-2">

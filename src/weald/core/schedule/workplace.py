@@ -6,13 +6,14 @@ from datetime import date, time
 from typing import Annotated
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
-from pydantic import AfterValidator, Field
+from pydantic import AfterValidator, BeforeValidator, Field
 
 from weald.core.book.operation import PLACES, Place
 from weald.core.errors import SpecError
 from weald.core.job.bench import Work
 from weald.core.job.entries import Entries, Length, Name, read_entries
 from weald.core.notation import Notation
+from weald.core.schedule.hours_line import hours_line, read_line
 from weald.core.upgrades import Format
 
 WORKPLACE = Format("list of people and places")
@@ -69,6 +70,22 @@ class Extra(Entries):
     ends: Clock
 
 
+def _hours(typed: object) -> object:
+    """Hours typed as a line, day by day; anything else as it is."""
+    if not isinstance(typed, str):
+        return typed
+    names = ("weekday", "begins", "ends")
+    return [dict(zip(names, each, strict=True)) for each in read_line(typed)]
+
+
+PlainWeek = Annotated[
+    tuple[Hours, ...],
+    BeforeValidator(_hours, json_schema_input_type=str | tuple[Hours, ...]),
+    Field(max_length=40, title="hours"),
+]
+"""The hours of a plain week; typed as a line, too."""
+
+
 class Worker(Entries):
     """Somebody who works here.
 
@@ -79,10 +96,15 @@ class Worker(Entries):
     id: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,40}$")]
     name: Annotated[str, Field(min_length=1, max_length=80, title="name")]
     account: Annotated[str, Field(max_length=150, title="signs in as")] = ""
-    hours: Annotated[tuple[Hours, ...], Field(max_length=40, title="hours")] = ()
+    hours: PlainWeek = ()
     away: Annotated[tuple[Away, ...], Field(max_length=60, title="days away")] = ()
     extra: Annotated[tuple[Extra, ...], Field(max_length=60, title="single days")] = ()
     leaves: Annotated[tuple[Work, ...], Field(title="work left to others")] = ()
+
+    @property
+    def line(self) -> str:
+        """The hours of a plain week in one line."""
+        return hours_line([(each.weekday, each.begins, each.ends) for each in self.hours])
 
 
 class Equipment(Entries):

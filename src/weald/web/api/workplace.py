@@ -6,6 +6,7 @@ from ninja import Body, Query, Router, Schema
 from weald.core.book.operation import PLACES
 from weald.core.job.bench import WORKS
 from weald.core.job.entries import lengths_of
+from weald.core.schedule.hours_line import EXAMPLE
 from weald.core.schedule.workplace import Workplace, read_workplace
 from weald.web.accounts.keeping import Written
 from weald.web.accounts.services import workplace_of
@@ -27,13 +28,16 @@ class Named(Schema):
 class WorkplaceReply(WithOthers):
     """People and places, lengths as they stand in their fields, and what there is to choose.
 
-    ``usual`` says that nobody has changed them yet. ``people_here`` are the names people sign in by.
+    ``usual`` says that nobody has changed them yet. ``hours`` are those of each person in one line, by their
+    id; ``hours_example`` is such a line. ``people_here`` are the names people sign in by.
     """
 
     version: int
     workplace: Workplace
     usual: bool
     inputs: dict[str, str]
+    hours: dict[str, str]
+    hours_example: str
     works: list[Named]
     places: list[Named]
     people_here: list[str]
@@ -48,6 +52,8 @@ def _reply(request: HttpRequest, written: Written | None = None) -> WorkplaceRep
         workplace=workplace,
         usual=not workshop.workplace,
         inputs={path: notation.editable(value) for path, value in lengths_of(workplace)},
+        hours={each.id: each.line for each in workplace.people},
+        hours_example=EXAMPLE,
         works=[Named(id=work, words=words) for work, words in WORKS.items()],
         places=[Named(id=place, words=words) for place, words in PLACES.items() if place != "bench"],
         people_here=list(members.values_list("user__username", flat=True)),
