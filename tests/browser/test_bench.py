@@ -87,7 +87,7 @@ def test_an_operation_is_done_and_seen_on_another_device(desk: Page, browser: Br
     assert_accessible(page)
     page.keyboard.press("Escape")
     open_tab(page, "Over time")
-    expect(page.get_by_role("img", name="Order of work. Solid is work")).to_be_visible()
+    expect(page.get_by_role("img", name=re.compile("Full bars are work"))).to_be_visible()
 
     other = another_device(browser, page, 820, 1100)
     expect(other.get_by_role("heading", name="Cut or tear the sheets")).to_be_visible()
@@ -245,7 +245,32 @@ def test_on_a_phone_and_a_tablet_one_operation_stands_large(
     assert_accessible(small)
     small.get_by_role("button", name="Next", exact=True).click()
     expect(small.get_by_role("heading", name="Cut or tear the sheets")).to_be_visible()
+    # found two millimetres off, with a thumb
+    leaf = small.get_by_role("button", name=re.compile("^Leaf width, before trimming"))
+    expect(leaf).to_contain_text("144 mm")
+    leaf.click()
+    pad = small.get_by_role("dialog", name="Leaf width, before trimming")
+    for digit in "146":
+        pad.get_by_role("button", name=digit, exact=True).tap()
+    assert_accessible(small)
+    pad.get_by_role("button", name="Enter", exact=True).tap()
+    expect(leaf.locator("strong")).to_have_text(re.compile("^146"))
+    thick = small.get_by_role("button", name=re.compile("^Thickness of a leaf"))
+    thick.click()
+    small.get_by_role("button", name=re.compile("^As planned")).tap()
+    expect(thick.locator("strong")).to_have_text(re.compile("^0.1"))
+    assert Job.objects.get(title__startswith="Tide tables").spec.measured["leaf.untrimmed_width"] == 146
     small.context.close()
+
+
+def test_after_the_last_step_the_record_opens(desk: Page) -> None:
+    work_up_to("last_look")
+    open_job(desk, "Tide tables")
+    go_to(desk, "Bench")
+    begin(desk, "The last look", "Start")
+    begin(desk, "The last look", "Done")
+    expect(desk).to_have_url(re.compile("/record$"))
+    expect(desk.get_by_role("tab", name="Log")).to_be_visible()
 
 
 def test_a_calliper_that_is_not_there_reads_into_the_field_that_waits(desk: Page) -> None:

@@ -2,7 +2,7 @@
 
 import math
 from dataclasses import replace
-from itertools import pairwise
+from itertools import combinations, pairwise
 from typing import Any
 
 import pytest
@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from tests.conftest import job_in, planned, value
 from tests.core.extras.made_up import EXTRAS, merged
 from tests.core.figures import overlapping
+from weald.core.bench.order_drawing import OVER_TIME
 from weald.core.bindings.catalogue import STRUCTURES
 from weald.core.drawing import Area, Dimension, Drawing, Element, Hatch, Label, Line
 from weald.core.errors import SpecError
@@ -272,6 +273,8 @@ def test_no_two_figures_lie_over_one_another(structure: Any, units: Any) -> None
     plain = job_in(structure)
     for job in (plain, merged(plain, EXTRAS["slipcase"])):
         for each in plan(read_spec(job), Notation(units)).drawings:
+            if each.id == OVER_TIME:
+                continue  # it is scrolled, never fitted to a screen; its words have a test of their own
             assert overlapping(each, *DESK) == [], each.id
             # on a phone words may give way; figures may not
             figures = replace(each, elements=tuple(e for e in each.elements if isinstance(e, Dimension)))
@@ -300,3 +303,26 @@ def test_a_dimension_says_what_is_drawn_whatever_was_measured(structure: Any) ->
                 if isinstance(each, Dimension) and each.text.replace(".", "", 1).isdigit():
                     drawn = math.dist(each.start, each.end)
                     assert drawn == pytest.approx(float(each.text), abs=0.6), (size.id, shown.id, each.about)
+
+
+@pytest.mark.parametrize("name", STRUCTURES)
+def test_over_time_every_word_stands_in_its_bar_and_clear_of_the_others(name: str) -> None:
+    made = planned(job_in(name))
+    drawing = next(each for each in made.drawings if each.id == "bench.order")
+    bars = [each for each in drawing.elements if each.kind == "area"]
+    words = [each for each in drawing.elements if each.kind == "label" and each.about]
+    spans = []
+    for word in words:
+        half = len(word.text) * word.height * 0.72 / 2
+        left, right = word.x - half, word.x + half
+        around = [x for bar in bars if bar.about == word.about for x, _ in bar.points]
+        assert min(around) <= left
+        assert right <= max(around), word.text
+        spans.append((word.y, left, right))
+    for one, other in combinations(spans, 2):
+        assert one[0] != other[0] or one[2] <= other[1] or other[2] <= one[1]
+    numbered = {word.text.split()[0] for word in words if word.text.split()[0].isdigit()}
+    assert {str(number) for number in range(1, len(made.operations) + 1)} <= numbered
+    critical = {each.id for each in made.operations if each.critical}
+    heavy = {bar.about.removeprefix("bench.") for bar in bars if bar.layer == "slit"}
+    assert heavy == critical

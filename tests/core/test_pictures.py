@@ -1,12 +1,15 @@
 """Every operation is shown, from the book's own sizes, by what is so before it and after it."""
 
+from itertools import chain
 from typing import Any
 
 import pytest
 
 from tests.conftest import STRUCTURES, job_in
 from tests.core.extras.made_up import EXTRAS
-from weald.core.drawing import Area, Dimension, Drawing, Hatch, Line
+from weald.core.bench.steps import STEPS
+from weald.core.book.at_bench import AtBench
+from weald.core.drawing import Area, Dimension, Drawing, Hatch, Label, Line, mirrored
 from weald.core.job.lying import LYING
 from weald.core.job.spec import read_spec
 from weald.core.notation import Notation
@@ -157,3 +160,22 @@ def test_the_size_that_counts_is_the_one_to_cut_or_to_find(operation: str, shown
     if operation == "cut_boards":
         board = next(piece for piece in made.pieces if piece.id == "board")
         assert counts.shown == board.shown.replace(" mm ×", " ×")
+
+
+def test_a_picture_is_seen_the_other_way_round_by_the_left_handed() -> None:
+    spec = read_spec(job_in("rounded_case"))
+    right, left = pictures(spec), pictures(spec, at_bench=AtBench(left_handed=True))
+    other = {name for name in right if left[name] != right[name]}
+    assert "sew" in other
+    assert other - {"sew"} == {name for name in right if STEPS[name].mirrors}
+    for name in other - {"sew"}:
+        for one, two in zip(right[name], left[name], strict=True):
+            again = mirrored(two)
+            assert again.rows == one.rows
+            for each, back in zip(one.elements, again.elements, strict=True):
+                if isinstance(each, Area | Line):
+                    assert isinstance(back, Area | Line)
+                    assert [*chain(*back.points)] == pytest.approx([*chain(*each.points)])
+            assert [each.text for each in one.elements if isinstance(each, Label)] == [
+                each.text for each in two.elements if isinstance(each, Label)
+            ]

@@ -3093,6 +3093,8 @@ export interface components {
         /**
          * Asked
          * @description A size that is measured in an operation, with what to expect.
+         *
+         *     :param planned: what is expected as it is typed into a field.
          */
         Asked: {
             /**
@@ -3106,6 +3108,8 @@ export interface components {
             expected: string;
             /** Measured */
             measured: boolean;
+            /** Planned */
+            planned: string;
         };
         /**
          * AskedFor

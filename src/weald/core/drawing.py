@@ -208,6 +208,33 @@ class Drawing:
     template: bool = False
 
 
+def mirrored(drawing: Drawing) -> Drawing:
+    """A drawing seen the other way round, left to right, its words still to be read."""
+    left, top, right, bottom = drawing.extent
+    rows = (drawing.rows[2], drawing.rows[1], drawing.rows[0], drawing.rows[3])
+    elements = tuple([_mirrored(each, left + right) for each in drawing.elements])
+    return replace(drawing, extent=(left, top, right, bottom), elements=elements, rows=rows)
+
+
+_OTHER_END: dict[Anchor, Anchor] = {"start": "end", "end": "start", "middle": "middle"}
+
+
+def _mirrored(element: Element, twice: Mm) -> Element:
+    """An element the other way round about an upright line at half of ``twice``."""
+    if isinstance(element, Line | Area):
+        return replace(element, points=tuple([(twice - x, y) for x, y in element.points]))
+    if isinstance(element, Hatch):
+        points = tuple([(twice - x, y) for x, y in element.points])
+        return replace(element, points=points, angle=180.0 - element.angle)
+    if isinstance(element, Dimension):
+        # walked the other way, so that it stays on the side it is on
+        (x0, y0), (x1, y1) = element.start, element.end
+        return replace(element, start=(twice - x1, y1), end=(twice - x0, y0))
+    if isinstance(element, Label):
+        return replace(element, x=twice - element.x, anchor=_OTHER_END[element.anchor])
+    return replace(element, x=twice - element.x, start=180.0 - element.end, end=180.0 - element.start)
+
+
 def without_words(drawing: Drawing) -> Drawing:
     """A drawing as it is shown small: neither words nor dimensions, nor the rows they take."""
     kept = tuple([each for each in drawing.elements if not isinstance(each, Label | Dimension)])
@@ -319,8 +346,8 @@ class Sketch:
                 turned = tuple((width - x, y) for x, y in element.points)
                 self.elements[place] = replace(element, points=turned)
             elif isinstance(element, Label):
-                ends: dict[Anchor, Anchor] = {"start": "end", "end": "start", "middle": "middle"}
-                self.elements[place] = replace(element, x=width - element.x, anchor=ends[element.anchor])
+                anchor = _OTHER_END[element.anchor]
+                self.elements[place] = replace(element, x=width - element.x, anchor=anchor)
 
     def place(self, elements: Iterable[Element], right: Mm, down: Mm) -> None:
         """Add what was drawn elsewhere, moved; it reaches no further than what is here."""

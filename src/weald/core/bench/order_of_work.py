@@ -391,7 +391,9 @@ def _is_asked(quantity: QuantityId, book: Book) -> bool:
 def _asked(quantity: QuantityId, book: Book) -> Asked:
     found = book.ledger.quantities[quantity]
     label = f"{found.label}, {found.state}" if found.state else found.label
-    return Asked(quantity, label, expected_of(found, book.ledger.notation), found.measured is not None)
+    notation = book.ledger.notation
+    planned = notation.editable(found.computed) if found.unit == "mm" else f"{found.computed:g}"
+    return Asked(quantity, label, expected_of(found, notation), found.measured is not None, planned)
 
 
 def _times(tasks: Sequence[_Task]) -> dict[str, tuple[Minutes, bool]]:

@@ -115,7 +115,7 @@ class Step:
         counted by, in every copy.
     :param glue: joints, each with the face it is glued on.
     :param measures: sizes that are measured in it, where the book has them.
-    :param hand: what is done the other way round by left-handed people.
+    :param hand: what is done the other way round by left-handed people; ``mirrors``: all of its picture is.
     :param moves: what the hands do, one after the other, as far as this book has it.
     :param drawing: the id of the one it is best done by. ``picture``: what the hands do, frame by frame.
     :param counts: the size that counts in it, the first of these this book has; a size it measures or cuts
@@ -153,6 +153,7 @@ class Step:
     troubles: tuple[Trouble, ...] = ()
     danger: Danger | None = None
     hand: str = ""
+    mirrors: bool = False
     drawing: str = ""
     picture: Picturing = no_picture
     counts: tuple[QuantityId, ...] = ()

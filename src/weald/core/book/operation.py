@@ -118,12 +118,16 @@ class LeftOut:
 
 @record(frozen=True, slots=True)
 class Asked:
-    """A size that is measured in an operation, with what to expect."""
+    """A size that is measured in an operation, with what to expect.
+
+    :param planned: what is expected as it is typed into a field.
+    """
 
     quantity: QuantityId
     label: str
     expected: str
     measured: bool
+    planned: str
 
 
 @record(frozen=True, slots=True)

@@ -73,7 +73,7 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
         </li>
         <li>{wait?.ends}</li>
       </Part>
-      {operation.measures.length > 0 && (
+      {operation.measures.length > 0 && !big && (
         <div className="md:col-span-2">
           <h3 className="font-semibold">{t("bench.measure")}</h3>
           <div className="flex flex-wrap gap-x-4 gap-y-2">
@@ -84,7 +84,6 @@ export function What({ operation, standing, cut, tell, big = false }: OpenOperat
                   asked={asked}
                   operation={operation}
                   tell={tell}
-                  big={big}
                 />
               ))}
             </ViewOnly>

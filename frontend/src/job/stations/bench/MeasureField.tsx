@@ -4,6 +4,7 @@ import type { AskedSize, Operation } from "../../../api/client";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { useSnapshot } from "../../context";
+import { NumberPad } from "./NumberPad";
 import { useReadings } from "./instruments";
 import type { Tell } from "./useBench";
 
@@ -25,16 +26,14 @@ export function MeasureField({
   const text = typed ?? settled;
   const why = plan?.quantities.find((each) => each.id === asked.quantity)?.sum;
   const readings = useReadings(setTyped);
-  const enter = () => {
-    if (typed === null || typed.trim() === settled) return;
-    void tell("measured", {
-      operation: operation.id,
-      quantity: asked.quantity,
-      found: typed.trim(),
-    });
+  const put = (found: string) => {
+    if (found === settled) return;
+    void tell("measured", { operation: operation.id, quantity: asked.quantity, found });
     setTyped(null);
     readings.forget();
   };
+  const enter = () => typed !== null && put(typed.trim());
+  if (big) return <NumberPad asked={asked} settled={settled} onEnter={put} />;
   return (
     <form
       onSubmit={(event) => {
@@ -42,14 +41,14 @@ export function MeasureField({
         enter();
       }}
     >
-      <label htmlFor={id} className={`block text-faded ${big ? "" : "text-sm"}`}>
+      <label htmlFor={id} className="block text-sm text-faded">
         {t("bench.expected", { label: asked.label, expected: asked.expected })}
       </label>
       {why && <span className="figures block text-xs text-faded">{why}</span>}
       <span className="flex gap-2">
         <input
           id={id}
-          className={`figures rounded border border-faded bg-sheet px-2 ${big ? "h-[56px] w-40 text-xl" : "h-8 w-28"}`}
+          className="figures h-8 w-28 rounded border border-faded bg-sheet px-2"
           value={text}
           inputMode="text"
           autoComplete="off"
@@ -57,11 +56,7 @@ export function MeasureField({
           onFocus={readings.listen}
           onChange={(event) => setTyped(event.target.value)}
         />
-        <Button
-          type="submit"
-          className={big ? "min-h-[56px] px-5 text-lg" : ""}
-          disabled={typed === null || typed.trim() === settled}
-        >
+        <Button type="submit" disabled={typed === null || typed.trim() === settled}>
           {t("bench.enterReading")}
         </Button>
       </span>

@@ -11,10 +11,12 @@ import { usePictures } from "../../pictures/usePictures";
 import { useSnapshot } from "../../context";
 import { useFocusKept } from "../../../parts/focus";
 import { BetweenDevices } from "./BetweenDevices";
+import { MeasureField } from "./MeasureField";
 import { Note, What } from "./Details";
 import { isWaiting, STATUS_WORDS, Turns, Waiting } from "./OrderOfWork";
 import { useBench } from "./useBench";
 import { useScreenOn } from "./useScreenOn";
+import { WaitsLine } from "./WaitsLine";
 
 /** Targets for a wet knuckle. */
 const BIG =
@@ -45,7 +47,7 @@ function AtArmsLength({ operation, next }: { operation: Operation; next: Operati
 }
 
 export function OneAtATime({ grain }: { grain: boolean }) {
-  const { plan } = useSnapshot();
+  const { job, plan } = useSnapshot();
   const { bench, error, standings, cut, tell, ahead } = useBench();
   const picturesOf = usePictures();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -63,9 +65,11 @@ export function OneAtATime({ grain }: { grain: boolean }) {
   const frames = picturesOf(operation.id);
   const place = operations.indexOf(operation);
   const move = (by: number) => setChosen(operations[place + by]?.id ?? operation.id);
-  const running = operations.filter(
-    (each) => each.id !== operation.id && isWaiting(standings.get(each.id), bench.now),
-  );
+  const running = operations.flatMap((each) => {
+    const stands = standings.get(each.id);
+    const elsewhere = each.id !== operation.id && isWaiting(stands, bench.now);
+    return stands && elsewhere ? [{ each, stands }] : [];
+  });
   const held = operations.filter((each) => standing.held_by.includes(each.id));
   return (
     <section
@@ -74,7 +78,16 @@ export function OneAtATime({ grain }: { grain: boolean }) {
       className="min-h-0 flex-1 space-y-3 overflow-y-auto text-lg"
     >
       <BetweenDevices />
-      <div className="flex items-center gap-2">
+      <WaitsLine
+        job={job.id}
+        own={running.map(({ each, stands }) => (
+          <div key={each.id}>
+            <span className="font-semibold">{each.title}</span>
+            <Waiting operation={each} standing={stands} ahead={ahead} inset="" />
+          </div>
+        ))}
+      />
+      <div className="flex items-center gap-3">
         <Button
           className="flex min-h-[56px] min-w-[56px] items-center justify-center"
           aria-label={t("bench.back")}
@@ -83,10 +96,13 @@ export function OneAtATime({ grain }: { grain: boolean }) {
         >
           <ChevronLeft aria-hidden />
         </Button>
-        <p className="flex-1 text-center text-base text-faded">
-          {t("bench.stepOf", { number: place + 1, count: operations.length })},{" "}
-          {t(STATUS_WORDS[standing.status])}
-        </p>
+        <div className="min-w-0 flex-1">
+          <h2 className="font-serif text-2xl leading-tight font-semibold">{operation.title}</h2>
+          <p className="text-base text-faded">
+            {t("bench.stepOf", { number: place + 1, count: operations.length })},{" "}
+            {t(STATUS_WORDS[standing.status])}
+          </p>
+        </div>
         <Button
           className="flex min-h-[56px] min-w-[56px] items-center justify-center"
           aria-label={t("bench.next")}
@@ -96,7 +112,6 @@ export function OneAtATime({ grain }: { grain: boolean }) {
           <ChevronRight aria-hidden />
         </Button>
       </div>
-      <h2 className="font-serif text-2xl font-semibold">{operation.title}</h2>
       <Waiting operation={operation} standing={standing} ahead={ahead} inset="" />
       {held.length > 0 && standing.status !== "done" && (
         <p className="text-base">
@@ -120,12 +135,17 @@ export function OneAtATime({ grain }: { grain: boolean }) {
         <AtArmsLength operation={operation} next={operations[place + 1]} />
       </div>
       <Turns operation={operation} standing={standing} tell={tell} big />
+      {operation.measures.map((asked) => (
+        <ForBinders key={asked.quantity}>
+          <MeasureField asked={asked} operation={operation} tell={tell} big />
+        </ForBinders>
+      ))}
       {now && now.id !== operation.id && (
         <Button className="min-h-[56px]" onClick={() => setChosen(null)}>
           {t("bench.now", { title: now.title })}
         </Button>
       )}
-      <details open={operation.measures.length > 0 || frames.length === 0}>
+      <details open={frames.length === 0}>
         <summary className="min-h-[56px] cursor-pointer py-3">{t("bench.everythingElse")}</summary>
         <div className={BIG}>
           <What operation={operation} standing={standing} cut={cut} tell={tell} big />
@@ -141,22 +161,6 @@ export function OneAtATime({ grain }: { grain: boolean }) {
           </div>
         </ForBinders>
       </details>
-      {running.length > 0 && (
-        <section>
-          <h3 className="font-semibold">{t("bench.meanwhile")}</h3>
-          {running.map((each) => {
-            const stands = standings.get(each.id);
-            return (
-              stands && (
-                <div key={each.id}>
-                  {each.title}
-                  <Waiting operation={each} standing={stands} ahead={ahead} inset="" />
-                </div>
-              )
-            );
-          })}
-        </section>
-      )}
     </section>
   );
 }

@@ -1,13 +1,16 @@
-import { type ReactNode, useMemo } from "react";
+import { type ReactNode, useEffect, useMemo, useRef } from "react";
+import { useNavigate } from "react-router";
+import type { Standing } from "../../../api/client";
 import { t } from "../../../app/words";
 import { Tabbed } from "../../../parts/Tabbed";
 import { Drawings } from "../../Drawings";
-import { useLit, useSnapshot } from "../../context";
+import { useSnapshot } from "../../context";
 import type { StationRecord } from "../station";
 import { BenchInputs } from "./BenchInputs";
 import { CasingIn } from "./CasingIn";
 import { InstrumentPanel, InstrumentProvider } from "./instruments";
 import { OneAtATime } from "./OneAtATime";
+import { OverTime } from "./OverTime";
 import { OrderOfWork } from "./OrderOfWork";
 import { ToLayReady } from "./ToLayReady";
 import { useBench } from "./useBench";
@@ -21,6 +24,7 @@ function BenchViews({ grain }: { grain: boolean }) {
   const { standings, ahead } = useBench();
   const stands = useMemo(() => [...standings.values()], [standings]);
   useEndOfWait(stands, ahead);
+  useRecordAtTheEnd(stands);
   const list = { id: "work", title: t("bench.toDo"), content: <OrderOfWork /> };
   const one = {
     id: "one",
@@ -38,7 +42,7 @@ function BenchViews({ grain }: { grain: boolean }) {
           {
             id: "drawn",
             title: t("bench.overTime"),
-            content: <OverTime grain={grain} />,
+            content: <OverTime />,
           },
           ...tab(plan?.casing_in, {
             id: "casing",
@@ -66,28 +70,17 @@ function BenchViews({ grain }: { grain: boolean }) {
   );
 }
 
-/** The order of work to a time scale, with the names its numbers stand for. */
-function OverTime({ grain }: { grain: boolean }) {
-  const { plan } = useSnapshot();
-  const { ids, point } = useLit();
-  return (
-    <>
-      <Drawings ids={["bench.order"]} grain={grain} beside={false} />
-      <ol className="max-h-52 list-inside list-decimal overflow-y-auto text-sm sm:columns-2 xl:columns-3">
-        {(plan?.operations ?? []).map((each) => (
-          <li
-            key={each.id}
-            className={ids === `bench.${each.id}` ? "bg-linen" : ""}
-            onMouseEnter={() => point(`bench.${each.id}`)}
-            onMouseLeave={() => point("")}
-          >
-            {each.title}
-            {each.wait && <span className="text-faded">, {each.wait.words}</span>}
-          </li>
-        ))}
-      </ol>
-    </>
-  );
+/** After the last step the record opens: there is nothing left to do here. */
+function useRecordAtTheEnd(stands: readonly Standing[]) {
+  const { job } = useSnapshot();
+  const navigate = useNavigate();
+  const left = stands.filter(({ status }) => status !== "done").length;
+  const before = useRef(left);
+  useEffect(() => {
+    if (before.current > 0 && left === 0 && stands.length > 0)
+      void navigate(`/jobs/${job.id}/record`);
+    before.current = left;
+  }, [left, stands.length, navigate, job.id]);
 }
 
 function tab<T extends { id: string; title: string; content: ReactNode }>(

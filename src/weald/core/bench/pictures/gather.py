@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from weald.core.bench.step import Step
 from weald.core.book.book import Book
-from weald.core.drawing import Arc, Area, Drawing, Hatch, Line
+from weald.core.drawing import Arc, Area, Drawing, Hatch, Line, mirrored
 from weald.core.job.lying import Facts
 
 
@@ -23,9 +23,12 @@ def pictures_of(book: Book, steps: Sequence[Step]) -> dict[str, tuple[Drawing, .
 
 
 def _frames(step: Step, book: Book, before: Facts, after: Facts) -> tuple[Drawing, ...]:
+    frames = step.picture(book, before, after)
+    if step.mirrors and book.at_bench.left_handed:
+        frames = map(mirrored, frames)
     return tuple(
         replace(frame, id=f"picture.{step.id}.{number}", to_scale=False)
-        for number, frame in enumerate(step.picture(book, before, after), start=1)
+        for number, frame in enumerate(frames, start=1)
     )
 
 

@@ -157,6 +157,7 @@ _TRIM = Step(
     danger="blade",
     hand="Left-handed: the plough’s groove lies on the other cheek of the press, and the stroke goes the "
     "other way.",
+    mirrors=True,
     troubles=(Trouble("Out of square", "Take a shaving more off the edge that is out; the leaf loses it."),),
     picture=block_pictures.trim,
 )
@@ -314,6 +315,7 @@ BLOCK = (
         measures=("shoulder.height", "shoulder.line", "shoulder.width"),
         danger="hammer",
         hand="Left-handed: the press is turned, so that its screws stand to your left.",
+        mirrors=True,
         troubles=(
             Trouble("{Signatures} crushed inside", "Less blow and more fan; the spine only leans outwards."),
         ),
