@@ -79,6 +79,7 @@ export function Chart({
     () => lanesOf(week, by).map((lane) => ({ lane, bars: placed(lane.stints, scale) })),
     [week, by, scale],
   );
+  const ids = useMemo(() => lanes.map(({ lane }) => lane.id), [lanes]);
   const fair = (height - HEAD - flagRows(week, scale) * 20) / Math.max(1, lanes.length);
   return (
     <div
@@ -92,7 +93,7 @@ export function Chart({
         <LaneView
           key={lane.id}
           {...{ week, lane, bars, scale, by, movable }}
-          lanes={lanes.map(({ lane: { id } }) => id)}
+          lanes={ids}
           place={place}
           least={Math.max(LEAST_LANE, fair)}
           target={doing.held?.worker === lane.id}

@@ -97,12 +97,23 @@ function Laid({ week, by, narrow }: { week: Week; by: Lanes; narrow: boolean }) 
   const move = useMove();
   const person = usePerson();
   const movable = person.role !== "reader";
-  const put = (spell: Spell, begins: number | null, worker: string) => {
-    const order = orderOf(spell, begins, worker);
-    setMoved(begins === null ? null : order);
-    setHeld(null);
-    move.mutate(order);
-  };
+  const { mutate } = move;
+  const put = useCallback(
+    (spell: Spell, begins: number | null, worker: string) => {
+      const order = orderOf(spell, begins, worker);
+      setMoved(begins === null ? null : order);
+      setHeld(null);
+      mutate(order);
+    },
+    [mutate],
+  );
+  const putHeld = useCallback(
+    ({ stint, begins, worker }: Held) => {
+      const [first] = stint.spells;
+      if (first) put(first, begins, worker);
+    },
+    [put],
+  );
   const open = useCallback(
     (stint: Stint, element: HTMLElement) =>
       setOpened({ stint: stint.id, at: { current: element } }),
@@ -135,10 +146,7 @@ function Laid({ week, by, narrow }: { week: Week; by: Lanes; narrow: boolean }) 
           movable={movable}
           held={held}
           onHold={setHeld}
-          onPut={({ stint, begins, worker }) => {
-            const [first] = stint.spells;
-            if (first) put(first, begins, worker);
-          }}
+          onPut={putHeld}
           onOpen={open}
         />
       )}

@@ -94,8 +94,17 @@ export const usePromising = () =>
     ),
   );
 
-/** Times as the workshop's clock shows them. */
-export function clockOf(zone: string) {
+/** Times as the workshop's clock shows them; made once for a zone, since its formats are dear. */
+export function clockOf(zone: string): Clock {
+  const known = CLOCKS.get(zone) ?? newClock(zone);
+  CLOCKS.set(zone, known);
+  return known;
+}
+
+const CLOCKS = new Map<string, Clock>();
+type Clock = ReturnType<typeof newClock>;
+
+function newClock(zone: string) {
   const day = new Intl.DateTimeFormat("en-GB", {
     timeZone: zone,
     weekday: "short",

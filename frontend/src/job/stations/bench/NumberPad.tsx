@@ -32,7 +32,7 @@ export function NumberPad({
         <span className="font-normal">
           {t("bench.expected", { label: asked.label, expected: asked.expected })}
         </span>
-        <strong>{settled || t("bench.found")}</strong>
+        <strong>{settled || t("bench.enterReading")}</strong>
       </Button>
       <Modal open={open} onOpenChange={setOpen} title={asked.label}>
         {open && (

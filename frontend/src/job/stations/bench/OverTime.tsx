@@ -79,37 +79,52 @@ function Strands({
   useEffect(() => {
     if (now !== null) holder.current?.scrollTo({ left: now - 120 });
   }, [now]);
+  // the names of the strands stay while the bars are scrolled
+  const names = drawing.elements.flatMap((each) =>
+    each.kind === "label" && !each.about
+      ? [{ name: each.text, top: view.at([each.x, each.y])[1] }]
+      : [],
+  );
   return (
-    <div
-      ref={holder}
-      role="group"
-      tabIndex={0}
-      aria-label={t("bench.overTimeKeys")}
-      className="my-2 overflow-x-auto rounded border border-rule bg-sheet"
-      onKeyDown={(event) => {
-        const by = { "+": -1, "=": -1, "-": 1 }[event.key];
-        if (by === undefined || event.ctrlKey || event.metaKey) return;
-        event.preventDefault();
-        onZoom(by);
-      }}
-    >
-      <svg
-        role="img"
-        aria-label={drawing.text}
-        className="drawing block"
-        width={width}
-        height={height}
-      >
-        {drawing.elements.map((element, index) => (
-          <Element key={index} element={element} view={view} id={`${drawing.id}-${index}`} />
+    <div className="relative my-2">
+      <div aria-hidden className="absolute inset-y-px left-px z-10 w-[84px] bg-sheet/90 text-sm">
+        {names.map(({ name, top }) => (
+          <span key={name} className="absolute right-2 -translate-y-1/2" style={{ top }}>
+            {name}
+          </span>
         ))}
-        {now !== null && (
-          <g>
-            <line x1={now} x2={now} y1={0} y2={height} stroke="var(--hill)" strokeWidth={2} />
-            <title>{t("bench.now")}</title>
-          </g>
-        )}
-      </svg>
+      </div>
+      <div
+        ref={holder}
+        role="group"
+        tabIndex={0}
+        aria-label={t("bench.overTimeKeys")}
+        className="overflow-x-auto rounded border border-rule bg-sheet"
+        onKeyDown={(event) => {
+          const by = { "+": -1, "=": -1, "-": 1 }[event.key];
+          if (by === undefined || event.ctrlKey || event.metaKey) return;
+          event.preventDefault();
+          onZoom(by);
+        }}
+      >
+        <svg
+          role="img"
+          aria-label={drawing.text}
+          className="drawing block"
+          width={width}
+          height={height}
+        >
+          {drawing.elements.map((element, index) => (
+            <Element key={index} element={element} view={view} id={`${drawing.id}-${index}`} />
+          ))}
+          {now !== null && (
+            <g>
+              <line x1={now} x2={now} y1={0} y2={height} stroke="var(--hill)" strokeWidth={2} />
+              <title>{t("bench.now")}</title>
+            </g>
+          )}
+        </svg>
+      </div>
     </div>
   );
 }
