@@ -17,9 +17,9 @@ from weald.core.reckoning import Quantity
 STRUCTURES = {str(name): structure for name, structure in CATALOGUE.items()}
 
 # A busy machine must not make a property fail for being slow; nor a run differ from the one before it.
-# Other examples every time: --hypothesis-profile explore, as the long runs have it.
-hypothesis_settings.register_profile("weald", deadline=None, derandomize=True)
-hypothesis_settings.register_profile("explore", deadline=None, print_blob=True)
+# The same examples every time; other ones, and more: --hypothesis-profile explore, as the long runs have it.
+hypothesis_settings.register_profile("weald", deadline=None, derandomize=True, max_examples=50)
+hypothesis_settings.register_profile("explore", deadline=None, print_blob=True, max_examples=200)
 hypothesis_settings.load_profile("weald")
 
 

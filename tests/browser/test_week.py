@@ -2,6 +2,7 @@
 
 import re
 from datetime import datetime, timedelta
+from typing import Any
 
 import icalendar
 import pytest
@@ -92,7 +93,7 @@ def test_a_step_is_put_elsewhere_says_what_that_costs_and_is_let_go(desk: Page) 
     assert not Wish.objects.exists()
 
 
-def test_the_week_is_moved_by_keys_and_by_pointer_and_says_the_cost_while_it_is_held(desk: Page) -> None:
+def test_the_week_is_moved_by_keys_and_by_touch_and_says_the_cost_while_it_is_held(desk: Page) -> None:
     page = desk
     to_the_week(page)
     promise(page, "Verses said on the ferry")
@@ -116,18 +117,24 @@ def test_the_week_is_moved_by_keys_and_by_pointer_and_says_the_cost_while_it_is_
     expect(page.get_by_role("status").filter(has_text="begins")).to_be_visible()
     assert not Wish.objects.exists()
 
-    # a pointer comes to it once it lies still
-    bar.hover()
+    # by touch: a finger takes it a few hours on and lets it go
+    bar.scroll_into_view_if_needed()
     box = bar.bounding_box()
     assert box is not None
     assert box["width"] >= 24
     across, down = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
-    page.mouse.down()
-    page.mouse.move(across + 400, down, steps=4)
+    finger = page.context.new_cdp_session(page)
+    finger.send("Input.dispatchTouchEvent", touch("touchStart", across, down))
+    for step in range(1, 5):
+        finger.send("Input.dispatchTouchEvent", touch("touchMove", across + 100 * step, down))
     expect(page.get_by_role("status").filter(has_text="Escape")).to_be_visible()
-    page.mouse.up()
+    finger.send("Input.dispatchTouchEvent", {"type": "touchEnd", "touchPoints": []})
     expect(page.get_by_role("button", name="Unpin it")).to_be_visible()
     assert Wish.objects.get().begins != by_keys.begins
+
+
+def touch(kind: str, x: float, y: float) -> dict[str, Any]:
+    return {"type": kind, "touchPoints": [{"x": x, "y": y}]}
 
 
 def test_a_phone_shows_the_day_of_one_person(desk: Page) -> None:
