@@ -221,7 +221,12 @@ const LaneView = memo(function LaneView(props: LaneProps) {
         {lane.together
           .filter(({ begins }) => Date.parse(begins) < Date.parse(week.ends))
           .map((each) => (
-            <Bracket key={`${each.title}${each.begins}`} together={each} scale={scale} />
+            <Bracket
+              key={`${each.title}${each.begins}`}
+              together={each}
+              scale={scale}
+              alone={lane.together.every((other) => other === each || apart(each, other))}
+            />
           ))}
         {lane.waits.map((wait) => (
           <Standing
@@ -250,8 +255,21 @@ function Hours({ week, person, scale }: { week: Week; person: string; scale: Sca
   });
 }
 
+function apart(one: Together, other: Together): boolean {
+  return one.ends <= other.begins || other.ends <= one.begins;
+}
+
 /** What is got ready once for several books. */
-function Bracket({ together, scale }: { together: Together; scale: Scale }) {
+function Bracket({
+  together,
+  scale,
+  alone,
+}: {
+  together: Together;
+  scale: Scale;
+  /** No other bracket lies over its name. */
+  alone: boolean;
+}) {
   const left = scale.at(Date.parse(together.begins));
   const width = Math.max(14, scale.at(Date.parse(together.ends)) - left);
   return (
@@ -262,7 +280,7 @@ function Bracket({ together, scale }: { together: Together; scale: Scale }) {
       className="absolute top-1 h-2 overflow-visible border-x-2 border-t-2 border-hill"
       style={{ left, width }}
     >
-      {width > 130 && (
+      {alone && width > 130 && (
         <span className="absolute -top-1.5 left-2 max-w-full truncate bg-sheet px-1 text-[11px] leading-none text-hill">
           {together.title}
         </span>

@@ -167,7 +167,7 @@ function StockButton({
       onMouseLeave={() => point("")}
     >
       {piece.grain_right === false && <span className="text-amber">▲ </span>}
-      {chosen ? piece.stock : t("cutting.choose2")}
+      {chosen ? piece.stock : t("cutting.chooseStock")}
     </button>
   );
 }
