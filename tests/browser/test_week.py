@@ -113,7 +113,8 @@ def test_the_week_is_moved_by_keys_and_by_touch_and_says_the_cost_while_it_is_he
     page.keyboard.press("Enter")
     expect(page.get_by_role("status").filter(has_text="begins")).to_be_visible()
     by_keys = Wish.objects.get()
-    page.get_by_role("button", name="Unpin it").click()
+    with page.expect_response(re.compile(r"/api/week\?")):
+        page.get_by_role("button", name="Unpin it").click()
     expect(page.get_by_role("status").filter(has_text="begins")).to_be_visible()
     assert not Wish.objects.exists()
 

@@ -93,7 +93,7 @@ def call(client: Client, method: str, path: str, name: str, job_id: int) -> Any:
     path = path.replace("{laying_id}", "00000000-0000-4000-8000-000000000000")
     path = path.replace("{customer_id}", "1").replace("{paper_id}", "1")
     path = path.replace("{member_id}", "1").replace("{name}", "calliper")
-    path = path.replace("{key}", "00000000-0000-4000-8000-000000000000")
+    path = path.replace("{key}", "00000000-0000-4000-8000-000000000000").replace("{kind}", "job-sheet")
     return send(client, method, path + QUERIES.get(name, ""), BODIES.get(name))
 
 

@@ -43,6 +43,7 @@ export type BenchReply = Schemas["BenchReply"];
 export type BenchEntry = Schemas["Entry"];
 export type ToldReply = Schemas["ToldReply"];
 export type LayReady = Schemas["LayReady"];
+export type PracticeVerdict = Schemas["Verdict"];
 export type OfferedPaper = Schemas["OfferedPaper"];
 export type BookRecord = Schemas["RecordReply"];
 export type RecordPicture = Schemas["Picture"];

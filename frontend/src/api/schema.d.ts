@@ -252,6 +252,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Every Level
+         * @description What there is to practise.
+         */
+        get: operations["practiceLevels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/number": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * To Number
+         * @description A blank sheet to be numbered.
+         */
+        get: operations["sheetToNumber"];
+        put?: never;
+        /**
+         * Numbered
+         * @description Fold a sheet as it was numbered.
+         */
+        post: operations["judgeNumbers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * To Find
+         * @description A numbered sheet whose fold is to be found.
+         */
+        get: operations["foldToFind"];
+        put?: never;
+        /**
+         * Found
+         * @description Fold the sheet as it was chosen.
+         */
+        post: operations["judgeFold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -2922,7 +2990,7 @@ export interface components {
              */
             theme: "system" | "day" | "lamp";
             /** Rooms */
-            rooms: ("week" | "sets" | "cutting" | "daybook" | "office")[];
+            rooms: ("week" | "sets" | "cutting" | "daybook" | "office" | "practice")[];
             /**
              * Vocabulary
              * @enum {string}
@@ -2945,7 +3013,7 @@ export interface components {
             /** Theme */
             theme?: ("system" | "day" | "lamp") | null;
             /** Rooms */
-            rooms?: ("week" | "sets" | "cutting" | "daybook" | "office")[] | null;
+            rooms?: ("week" | "sets" | "cutting" | "daybook" | "office" | "practice")[] | null;
         };
         /**
          * Problem
@@ -8026,6 +8094,106 @@ export interface components {
              * @default 50
              */
             grams: number;
+        };
+        /**
+         * Levels
+         * @description How many levels each kind of exercise has.
+         */
+        Levels: {
+            /** Number */
+            number: number;
+            /** Find */
+            find: number;
+        };
+        /**
+         * SheetToNumber
+         * @description A blank sheet.
+         *
+         *     :param folds: what to do with it, one after another, its inner side up.
+         *     :param columns, rows: of cells on each side. ``first``, ``last``: the pages it is to read.
+         */
+        SheetToNumber: {
+            /** Level */
+            level: number;
+            /** Seed */
+            seed: number;
+            /** Folds */
+            folds: string[];
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+        };
+        /**
+         * Verdict
+         * @description How an answer turns out.
+         *
+         *     :param read: the pages in the order they are read once the sheet is folded.
+         *     :param words: what that is, and where it goes wrong.
+         */
+        Verdict: {
+            /** Right */
+            right: boolean;
+            /** Read */
+            read: (number | null)[];
+            /** Words */
+            words: string;
+        };
+        /**
+         * NumberedSheet
+         * @description A sheet as it was numbered; each side row by row.
+         */
+        NumberedSheet: {
+            /** Level */
+            level: number;
+            /** Seed */
+            seed: number;
+            /** Outer */
+            outer: (number | null)[];
+            /** Inner */
+            inner: (number | null)[];
+        };
+        /**
+         * FoldToFind
+         * @description A numbered sheet.
+         *
+         *     :param choices: programmes of folds, one of which at the least makes it read.
+         */
+        FoldToFind: {
+            /** Level */
+            level: number;
+            /** Seed */
+            seed: number;
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+            /** Outer */
+            outer: (number | null)[];
+            /** Inner */
+            inner: (number | null)[];
+            /** Choices */
+            choices: string[];
+        };
+        /**
+         * ChosenFold
+         * @description The fold that was chosen.
+         */
+        ChosenFold: {
+            /** Level */
+            level: number;
+            /** Seed */
+            seed: number;
+            /** Chosen */
+            chosen: string;
         };
         /**
          * JobPage
@@ -14476,6 +14644,156 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Choices"];
+                };
+            };
+        };
+    };
+    practiceLevels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Levels"];
+                };
+            };
+        };
+    };
+    sheetToNumber: {
+        parameters: {
+            query?: {
+                level?: number;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetToNumber"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judgeNumbers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NumberedSheet"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Verdict"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    foldToFind: {
+        parameters: {
+            query?: {
+                level?: number;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoldToFind"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judgeFold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenFold"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Verdict"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

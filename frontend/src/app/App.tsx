@@ -20,6 +20,7 @@ const Office = lazy(() => import("../office/Office"));
 const Costs = lazy(() => import("../office/Costs"));
 const Learnt = lazy(() => import("../office/Learnt"));
 const DaybookPage = lazy(() => import("../office/DaybookPage"));
+const PracticeRoom = lazy(() => import("../practice/PracticeRoom"));
 const CuttingPage = lazy(() => import("../cutting/CuttingPage"));
 
 export function App() {
@@ -65,6 +66,7 @@ export function App() {
             <Route path="/daybook" element={<DaybookPage />} />
             <Route path="/week" element={<WeekPage />} />
             <Route path="/week/people" element={<Workplace />} />
+            <Route path="/practice" element={<PracticeRoom />} />
             <Route path="*" element={<Nowhere />} />
           </Routes>
         </Suspense>

@@ -21,6 +21,7 @@ const ROOMS: readonly (readonly [Room, WordKey])[] = [
   ["cutting", "common.cutting"],
   ["daybook", "common.daybook"],
   ["office", "common.office"],
+  ["practice", "common.practice"],
 ];
 
 /** A room that is entered is in use from then on, until it is put away. */
@@ -55,7 +56,7 @@ export function Rooms({ narrow }: { narrow: boolean }) {
     <>
       <nav
         aria-label={t("app.rooms")}
-        className={narrow ? "hidden" : "hidden gap-4 whitespace-nowrap lg:flex"}
+        className={narrow ? "hidden" : "hidden min-w-0 flex-wrap gap-x-4 lg:flex"}
       >
         {inUse.map(([path, name]) => (
           <Way key={path} path={path} name={name} />

@@ -6,7 +6,7 @@ import { Tabs } from "radix-ui";
 import { type ReactNode, useCallback, useEffect } from "react";
 import { api, type HouseInput, type HouseReply, type RuleEntry, unwrap } from "../api/client";
 import { type Port } from "../app/drafts/store";
-import { KEPT_STATES } from "../app/drafts/states";
+import { KeptHead } from "../app/drafts/KeptHead";
 import { Beside, Meets } from "../app/drafts/Meets";
 import { ViewOnly } from "../app/ViewOnly";
 import { useKept } from "../app/drafts/useKept";
@@ -82,12 +82,8 @@ interface Group {
 
 /** Rules are kept when asked to be, not while they are typed: every new job follows them. */
 function Rules({ opened }: { opened: HouseReply }) {
-  const { draft, reply, save, errors, meets, beside, settle, seen, change, keep, giveUp } = useKept(
-    opened,
-    PORT,
-    "house",
-    ["me", "extras"],
-  );
+  const kept = useKept(opened, PORT, "house", ["me", "extras"]);
+  const { draft, reply, errors, meets, beside, settle, seen, change } = kept;
   const { params, show } = useListParams();
   const sought = params.get("search") ?? "";
   const search = useCallback((text: string) => show({ search: text }), [show]);
@@ -98,23 +94,15 @@ function Rules({ opened }: { opened: HouseReply }) {
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <ViewOnly>
-        <div className="mb-2 flex flex-wrap items-center gap-3">
-          <h1 className="text-3xl font-semibold">{t("common.houseRules")}</h1>
-          <Button
-            kind="main"
-            disabled={save === "saved" || save === "saving" || save === "conflict"}
-            onClick={() => void keep()}
-          >
-            {t("house.saveTheseRules")}
-          </Button>
-          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasSaved")}</Button>}
-          <span role="status" className="text-sm text-faded">
-            {t(KEPT_STATES[save])}
-          </span>
+        <KeptHead
+          kept={kept}
+          title={<h1 className="text-3xl font-semibold">{t("common.houseRules")}</h1>}
+          saving={t("house.saveTheseRules")}
+        >
           <span className="ml-auto">
             <SearchField label={t("house.findARule")} value={sought} onSearch={search} />
           </span>
-        </div>
+        </KeptHead>
         <p className="mb-3 max-w-prose text-sm text-faded">
           {t("house.aNewJobStartsFromTheseRules")}
         </p>

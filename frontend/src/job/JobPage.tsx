@@ -221,8 +221,8 @@ function Stations() {
       <p className="border-b border-rule px-3 py-1 lg:hidden">
         <ChooseStructure />
       </p>
-      <div className="grid flex-1 grid-cols-1 lg:flex-none lg:h-[calc(100vh-3.1rem)] lg:grid-cols-[8.6rem_1fr_20rem] lg:grid-rows-[minmax(0,1fr)]">
-        <aside className="px-2 py-2">
+      <div className="grid flex-1 grid-cols-1 lg:flex-none lg:h-[calc(100vh-3.1rem)] lg:grid-cols-[7.7rem_1fr_18.6rem] lg:grid-rows-[minmax(0,1fr)]">
+        <aside className="py-2 pr-1 pl-2">
           <Thread jobId={job.id} station={station} findings={findings} />
         </aside>
         <main className="flex min-h-[36rem] min-w-0 flex-col gap-1.5 border-x border-rule px-2 pt-1.5 pb-2 lg:min-h-0">

@@ -6,7 +6,7 @@ import type { Finding, Station } from "../api/client";
 import { useChoices } from "../app/choices";
 
 const STEP = 57;
-const X = 22;
+const X = 15;
 
 export function Thread({
   jobId,
@@ -40,7 +40,7 @@ export function Thread({
     <nav aria-label={t("job.orderOfWork")} className="relative">
       <svg
         className="absolute top-0 left-0 hidden lg:block"
-        width={44}
+        width={32}
         height={height + 12}
         aria-hidden
       >
@@ -78,7 +78,7 @@ export function Thread({
         {stations.map(({ id, title }) => {
           const flag = worst(id);
           return (
-            <li key={id} className="flex items-center py-1 lg:h-[57px] lg:py-0 lg:pl-11">
+            <li key={id} className="flex items-center py-1 lg:h-[57px] lg:py-0 lg:pl-8">
               <Link
                 to={`/jobs/${jobId}/${id}`}
                 ref={id === station ? here : undefined}

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { api, type TermsInput, type TermsReply, unwrap } from "../api/client";
 import { type Port } from "../app/drafts/store";
-import { KEPT_STATES } from "../app/drafts/states";
+import { KeptHead } from "../app/drafts/KeptHead";
 import { Beside, Meets } from "../app/drafts/Meets";
 import { useKept } from "../app/drafts/useKept";
 import { usePerson } from "../app/person";
@@ -41,12 +41,8 @@ export function TermsForm() {
 
 function Form({ opened }: { opened: TermsReply }) {
   const person = usePerson();
-  const { draft, save, errors, meets, beside, settle, seen, change, keep, giveUp } = useKept(
-    opened,
-    PORT,
-    "terms",
-    ["office"],
-  );
+  const kept = useKept(opened, PORT, "terms", ["office"]);
+  const { draft, errors, meets, beside, settle, seen, change } = kept;
   const owner = person.role === "owner";
   const field = (name: "currency" | "places" | "rate" | "margin" | "valid_days", label: string) => (
     <label className="text-sm text-faded">
@@ -75,24 +71,12 @@ function Form({ opened }: { opened: TermsReply }) {
   );
   return (
     <section className="space-y-3">
-      <div className="flex flex-wrap items-center gap-3">
-        <h2 className="text-xl font-semibold">{t("office.terms")}</h2>
-        {owner && (
-          <Button
-            kind="main"
-            disabled={save === "saved" || save === "saving" || save === "conflict"}
-            onClick={() => void keep()}
-          >
-            {t("office.saveTheseTerms")}
-          </Button>
-        )}
-        {owner && save !== "saved" && (
-          <Button onClick={giveUp}>{t("house.backToWhatWasSaved")}</Button>
-        )}
-        <span role="status" className="text-sm text-faded">
-          {t(KEPT_STATES[save])}
-        </span>
-      </div>
+      <KeptHead
+        kept={kept}
+        title={<h2 className="text-xl font-semibold">{t("office.terms")}</h2>}
+        saving={t("office.saveTheseTerms")}
+        changes={owner}
+      />
       <Beside beside={beside} onSeen={seen} />
       <Meets meets={meets} onSettle={settle} />
       <div className="flex flex-wrap gap-3">

@@ -90,9 +90,12 @@ export default function WeekPage() {
   );
 }
 
-function Laid({ week, by, narrow }: { week: Week; by: Lanes; narrow: boolean }) {
+function Laid({ week: now, by, narrow }: { week: Week; by: Lanes; narrow: boolean }) {
   const [opened, setOpened] = useState<Opened | null>(null);
   const [held, setHeld] = useState<Held | null>(null);
+  // what is held must not be drawn anew under the finger
+  const [week, setWeek] = useState(now);
+  if (!held && week !== now) setWeek(now);
   const [moved, setMoved] = useState<StepMove | null>(null);
   const move = useMove();
   const person = usePerson();

@@ -13,7 +13,7 @@ import {
   type WorkplaceReply,
 } from "../api/client";
 import { type Port } from "../app/drafts/store";
-import { KEPT_STATES } from "../app/drafts/states";
+import { KeptHead } from "../app/drafts/KeptHead";
 import { Beside, Meets } from "../app/drafts/Meets";
 import { ViewOnly } from "../app/ViewOnly";
 import { useKept } from "../app/drafts/useKept";
@@ -65,33 +65,21 @@ export default function Workplace() {
 }
 
 function Form({ opened }: { opened: WorkplaceReply }) {
-  const { draft, reply, save, errors, meets, beside, settle, seen, change, keep, giveUp } = useKept(
-    opened,
-    PORT,
-    "workplace",
-    ["week"],
-  );
+  const kept = useKept(opened, PORT, "workplace", ["week"]);
+  const { draft, reply, errors, meets, beside, settle, seen, change } = kept;
   const zones = ZONES.includes(draft.zone) ? ZONES : [draft.zone, ...ZONES];
   return (
     <main className="mx-auto w-full max-w-5xl p-4">
       <ViewOnly>
-        <div className="mb-2 flex flex-wrap items-center gap-3">
-          <h1 className="text-3xl font-semibold">{t("week.peopleAndPlaces")}</h1>
-          <Button
-            kind="main"
-            disabled={save === "saved" || save === "saving" || save === "conflict"}
-            onClick={() => void keep()}
-          >
-            {t("week.saveThem")}
-          </Button>
-          {save !== "saved" && <Button onClick={giveUp}>{t("house.backToWhatWasSaved")}</Button>}
-          <span role="status" className="text-sm text-faded">
-            {t(KEPT_STATES[save])}
-          </span>
+        <KeptHead
+          kept={kept}
+          title={<h1 className="text-3xl font-semibold">{t("week.peopleAndPlaces")}</h1>}
+          saving={t("week.saveThem")}
+        >
           <Link className="ml-auto text-hill underline" to="/week">
             {t("week.backToTheWeek")}
           </Link>
-        </div>
+        </KeptHead>
         {opened.usual && (
           <p className="mb-3 max-w-prose text-faded">{t("week.nobodyHasSaidYet")}</p>
         )}

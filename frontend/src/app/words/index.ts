@@ -21,6 +21,7 @@ import paper from "./en/paper.json";
 import papers from "./en/papers.json";
 import parts from "./en/parts.json";
 import pictures from "./en/pictures.json";
+import practice from "./en/practice.json";
 import printing from "./en/printing.json";
 import record from "./en/record.json";
 import sets from "./en/sets.json";
@@ -47,6 +48,7 @@ export const en = {
   papers,
   parts,
   pictures,
+  practice,
   printing,
   record,
   sets,

@@ -6,16 +6,22 @@ from collections.abc import Callable, Sequence
 from weald.core.bindings.case_sizes import Case
 from weald.core.bindings.coverings import CoverPart
 from weald.core.drawing import FIGURES_ACROSS, Drawing, Point, Sketch, box, dimension_rows
+from weald.core.drawing_detail import draw_detail
 from weald.core.materials import MATERIALS
 from weald.core.quantities import CLOSED, CLOSED_BACK, SQUARE
 from weald.core.reckoning import Ledger
 from weald.core.stations.block_drawings import arc_points, shoulder_back
 from weald.core.stations.block_drawings import draw_section as draw_block_section
-from weald.core.units import Mm
+from weald.core.units import TOLERANCE, Mm
 
 SECTION_DEPTH: Mm = 32.0
 NARROW: Mm = 40.0
 """A piece narrower than this has its name outside it."""
+_AROUND = 0.8
+"""Shown about an enlarged square, to its own size."""
+_DETAIL_PART, _DETAIL_DOWN = 0.36, 0.58
+"""How much of the board's shorter side an enlarged square takes, and how far down the board it begins."""
+_LEAST_TIMES, _MOST_TIMES = 2, 6
 
 
 def draw_flat(case: Case, parts: Sequence[CoverPart], ledger: Ledger, joining: Mm | None = None) -> Drawing:
@@ -306,6 +312,7 @@ def draw_closed(case: Case, ledger: Ledger, *, back: bool = False) -> Drawing:
         sketch.dimension((0, top), (left, top), show(left), about="closed.inset")
     sketch.dimension((left, top), (right, top), show(width), offset=2 if left > 0 else 1, about=sides[0])
     sketch.dimension((left, bottom), (left, top), show(height), about=sides[1])
+    _draw_corner_closed(sketch, board, edges, (block.height, bottom))
     return sketch.finish(
         "case.closed_back" if back else "case.closed",
         "boards",
@@ -314,6 +321,26 @@ def draw_closed(case: Case, ledger: Ledger, *, back: bool = False) -> Drawing:
         text=f"Squares: head {show(closed.head, True)}, tail {show(closed.tail, True)}, fore-edge "
         f"{show(closed.fore_edge, True)}.",
     )
+
+
+def _draw_corner_closed(
+    sketch: Sketch, board: tuple[Point, ...], across: list[Mm], down: tuple[Mm, Mm]
+) -> None:
+    """The squares at tail and fore-edge again, enlarged, in the middle of the board, where there is room.
+
+    :param across, down: from leaf to board, at the fore-edge and at the tail.
+    """
+    (left, top), (right, bottom) = board[0], board[2]
+    larger = max(across[1] - across[0], abs(down[1] - down[0]))
+    side = larger * (1 + 2 * _AROUND)
+    if larger < TOLERANCE:
+        return
+    times = min(math.floor(_DETAIL_PART * min(right - left, bottom - top) / side), _MOST_TIMES)
+    if times < _LEAST_TIMES:
+        return
+    x, y = (across[0] + across[1]) / 2 - side / 2, (down[0] + down[1]) / 2 - side / 2
+    place = ((left + right) / 2 - times * side / 2, top + _DETAIL_DOWN * (bottom - top))
+    draw_detail(sketch, (x, y, x + side, y + side), times, *place)
 
 
 def draw_spacer(width: Mm, height: Mm, title: str, ledger: Ledger) -> Drawing:

@@ -82,7 +82,7 @@ def fold_steps(programme: Programme, slit: bool, fold_to: FoldTo) -> tuple[FoldS
             FoldStep(
                 number,
                 fold.word,
-                _fold_words(fold, fold_to, symbol),
+                f"{fold_words(fold, fold_to)}; the two {symbol}{'es' if symbol == 'cross' else 's'} meet.",
                 f"Slit along fold {number - 1}, from its end to just past the middle." if slits else "",
                 symbol,
                 lines,
@@ -96,7 +96,8 @@ def fold_steps(programme: Programme, slit: bool, fold_to: FoldTo) -> tuple[FoldS
 _PARTS = {3: "third", 4: "quarter", 5: "fifth", 6: "sixth"}
 
 
-def _fold_words(fold: Fold, fold_to: FoldTo, symbol: Symbol) -> str:
+def fold_words(fold: Fold, fold_to: FoldTo) -> str:
+    """What the hands do, for a sheet with its inner side up; no full stop follows."""
     upright = fold.axis == "upright"
     if fold.parts == 2:
         words = (
@@ -115,7 +116,7 @@ def _fold_words(fold: Fold, fold_to: FoldTo, symbol: Symbol) -> str:
         words = "Fold the lower third up, then the upper third down over it"
     edges = "measured first, as there is no edge to fold to" if fold.off_centre else "edge to edge"
     to = "to the printed marks" if fold_to == "marks" else edges
-    return f"{words}, {to}; the two {symbol}{'es' if symbol == 'cross' else 's'} meet."
+    return f"{words}, {to}"
 
 
 def _slits(

@@ -25,6 +25,7 @@ from weald.web.api import (
     people,
     pictures,
     planning,
+    practice,
     printers,
     prints,
     record,
@@ -48,6 +49,7 @@ api = NinjaAPI(
 api.add_router("", people.router)
 api.add_router("", members.router)
 api.add_router("", planning.router)
+api.add_router("", practice.router)
 api.add_router("", jobs.router)
 api.add_router("", bench.router)
 api.add_router("", pictures.router)

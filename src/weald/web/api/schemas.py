@@ -26,7 +26,7 @@ State = Literal["planned", "at_bench", "finished"]
 PaperName = Literal["a4", "letter"]
 Role = Literal["owner", "binder", "reader"]
 ThemeName = Literal["system", "day", "lamp"]
-Room = Literal["week", "sets", "cutting", "daybook", "office"]
+Room = Literal["week", "sets", "cutting", "daybook", "office", "practice"]
 """What is out in the head only for whoever uses it; desk, shelf and house rules always are."""
 Verb = Literal["begun", "changed", "undone", "redone", "returned"]
 
