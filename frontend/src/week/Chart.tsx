@@ -51,7 +51,10 @@ function fillOf(week: Week, job: string): string {
   const place = week.jobs.findIndex((each) => each.job === job);
   const tone = week.jobs[place]?.tone;
   const usual = `var(--fill-${FILLS[place % FILLS.length] ?? "card"})`;
-  return tone ? `color-mix(in oklab, ${tone} 70%, var(--sheet))` : usual;
+  if (!tone) return usual;
+  const mixed = (share: number) => `color-mix(in oklab, ${tone} ${share}%, var(--sheet))`;
+  // by lamp light the letters are light, and the ground has to stay dark
+  return `light-dark(${mixed(70)}, ${mixed(30)})`;
 }
 
 /** What a stint is called: its book, its steps, its time. */
