@@ -1,6 +1,6 @@
 /** The week: all open books over people and places, what to do now, and what is promised. */
 import { t } from "../app/words";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { Laying, Spell, StepMove, Stint, Week } from "../api/client";
 import { usePerson } from "../app/person";
@@ -93,6 +93,9 @@ export default function WeekPage() {
 function Laid({ week: now, by, narrow }: { week: Week; by: Lanes; narrow: boolean }) {
   const [opened, setOpened] = useState<Opened | null>(null);
   const [held, setHeld] = useState<Held | null>(null);
+  const [listed, setListed] = useState(false);
+  // what stands beneath the drawing comes after it, so that the drawing is there sooner
+  const beneath = useDeferredValue(true, false);
   // what is held must not be drawn anew under the finger
   const [week, setWeek] = useState(now);
   if (!held && week !== now) setWeek(now);
@@ -184,13 +187,17 @@ function Laid({ week: now, by, narrow }: { week: Week; by: Lanes; narrow: boolea
         onClose={() => setOpened(null)}
       />
       {!narrow && week.jobs.length > 0 && (
-        <details className="mt-3">
+        <details className="mt-3" onToggle={(event) => setListed(event.currentTarget.open)}>
           <summary className="cursor-pointer text-hill">{t("week.asAList")}</summary>
-          <DayByDay week={week} onOpen={open} />
+          {listed && <DayByDay week={week} onOpen={open} />}
         </details>
       )}
-      <Remarks week={week} />
-      <Books week={week} />
+      {beneath && (
+        <>
+          <Remarks week={week} />
+          <Books week={week} />
+        </>
+      )}
     </>
   );
 }
