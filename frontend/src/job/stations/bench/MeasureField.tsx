@@ -5,7 +5,7 @@ import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { useSnapshot } from "../../context";
 import { NumberPad } from "./NumberPad";
-import { useReadings } from "./instruments";
+import { ReadWords, useReadings } from "./instruments";
 import type { Tell } from "./useBench";
 
 export function MeasureField({
@@ -60,16 +60,7 @@ export function MeasureField({
           {t("bench.enterReading")}
         </Button>
       </span>
-      {readings.words && (
-        <span role="status" className="block text-sm text-faded">
-          {readings.words}
-          {readings.countIt && (
-            <Button kind="quiet" onClick={readings.countIt}>
-              {t("bench.countItIn")}
-            </Button>
-          )}
-        </span>
-      )}
+      <ReadWords readings={readings} />
     </form>
   );
 }

@@ -6,7 +6,7 @@ import { usePerson } from "../../../app/person";
 import { t } from "../../../app/words";
 import { Button } from "../../../parts/controls";
 import { Modal } from "../../../parts/Modal";
-import { useReadings } from "./instruments";
+import { ReadWords, useReadings } from "./instruments";
 
 const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", "0", "."];
 const EIGHTHS = ["1/8", "1/4", "3/8", "1/2", "5/8", "3/4", "7/8"];
@@ -126,16 +126,7 @@ function Pad({
           {t("bench.andAHalf")}
         </Button>
       )}
-      {readings.words && (
-        <p role="status" className="text-sm text-faded">
-          {readings.words}
-          {readings.countIt && (
-            <Button kind="quiet" onClick={readings.countIt}>
-              {t("bench.countItIn")}
-            </Button>
-          )}
-        </p>
-      )}
+      <ReadWords readings={readings} />
       <div className="flex gap-2">
         <Button className={`${KEY} flex-1 text-lg`} onClick={() => onEnter(asked.planned)}>
           {t("bench.asPlanned", { expected: asked.expected })}

@@ -48,6 +48,21 @@ export function InstrumentProvider({ children }: { children: ReactNode }) {
   return <Context value={made}>{children}</Context>;
 }
 
+/** What an instrument read, and whether an odd reading counts. */
+export function ReadWords({ readings }: { readings: ReturnType<typeof useReadings> }) {
+  if (!readings.words) return null;
+  return (
+    <span role="status" className="block text-sm text-faded">
+      {readings.words}
+      {readings.countIt && (
+        <Button kind="quiet" onClick={readings.countIt}>
+          {t("bench.countItIn")}
+        </Button>
+      )}
+    </span>
+  );
+}
+
 /** Readings for one field: several make an average where that is asked for. */
 export function useReadings(onText: (text: string) => void) {
   const instruments = useContext(Context);
